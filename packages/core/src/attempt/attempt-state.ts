@@ -1,0 +1,120 @@
+import type { Coverage } from '../coverage/coverage.ts';
+import type { Hundredths } from '../lesson/lesson.ts';
+import type { Response } from '../marking/response.ts';
+import type { AttemptEvent } from './attempt-event.ts';
+
+/** Everything known about one attempt; computed from its events and nothing else. */
+export interface AttemptState {
+  /** Events of the log that this state has seen. */
+  readonly version: number;
+  readonly begunAt: number;
+  readonly lastSeenAt: number;
+  readonly handedInAt: number | null;
+  readonly currentPartId: string | null;
+  readonly parts: Readonly<Record<string, PartState>>;
+  /** Stops the learner has reached; a stop that is missing here is still ahead. */
+  readonly stops: Readonly<Record<string, StopState>>;
+  readonly timeSpentMs: number;
+  readonly doubts: Doubts;
+  readonly intake: Intake;
+}
+
+export interface PartState {
+  readonly coverage: Coverage;
+  readonly furthestMs: number;
+  /** Where to go on. */
+  readonly positionMs: number;
+}
+
+export type StopPhase = 'open' | 'answered' | 'acknowledged' | 'passed';
+
+export interface StopState {
+  readonly phase: StopPhase;
+  readonly openedAt: number;
+  /** `timeSpentMs` of the attempt when the stop opened: how long the learner has been at it. */
+  readonly openedAtSpentMs: number;
+  readonly settledAt: number | null;
+  readonly drafts: Readonly<Record<string, Response>>;
+  readonly answers: Readonly<Record<string, Answer>>;
+}
+
+export interface Answer {
+  readonly response: Response;
+  /** Null while it waits for a teacher. */
+  readonly points: Hundredths | null;
+  readonly markedBy: string | null;
+  readonly comment: string | null;
+}
+
+/** What was claimed and not believed. */
+export interface Doubts {
+  /** Film time claimed beyond what the clock or the gates allow, in ms. */
+  readonly cutMs: number;
+  readonly refusedCount: number;
+  /** The latest refusals, at most ten. */
+  readonly refusals: readonly { readonly eventId: string; readonly reason: Refusal }[];
+}
+
+export type Refusal =
+  | 'partUnknown'
+  | 'stopUnknown'
+  | 'questionUnknown'
+  | 'beyondGate'
+  | 'lockedByStop'
+  | 'notReached'
+  | 'notOpen'
+  | 'alreadySettled'
+  | 'wrongKind'
+  | 'unfitting'
+  | 'blank'
+  | 'mayNotPass'
+  | 'alreadyHandedIn'
+  | 'notFinished'
+  | 'notAnswered'
+  | 'pointsOutOfRange'
+  | 'tooFarAhead';
+
+/** Book-keeping of what has arrived. */
+export interface Intake {
+  /** The number of the next event of each sitting. */
+  readonly next: Readonly<Record<string, number>>;
+  /** Events that came before an earlier one of their sitting; applied once the gap is filled. */
+  readonly held: readonly AttemptEvent[];
+  /** Film time the learner may still claim, in ms, as of `creditAt` on the server's clock. */
+  readonly filmCreditMs: number;
+  readonly creditAt: number;
+  /** Time on task the learner may still claim, in ms. */
+  readonly timeCreditMs: number;
+  /** Device clock and visibility at the last event of each sitting. */
+  readonly clocks: Readonly<Record<string, { readonly at: number; readonly away: boolean }>>;
+}
+
+/** Slack granted once on top of the wall clock, for the jitter of networks and timers. */
+export const slackMs = 5_000;
+
+/**
+ * The state of an attempt that has just begun.
+ * @param begunAt server clock, epoch ms
+ * @param maxRate the fastest playing rate the terms allow
+ */
+export function beginAttempt(begunAt: number, maxRate: number): AttemptState {
+  return {
+    version: 0,
+    begunAt,
+    lastSeenAt: begunAt,
+    handedInAt: null,
+    currentPartId: null,
+    parts: {},
+    stops: {},
+    timeSpentMs: 0,
+    doubts: { cutMs: 0, refusedCount: 0, refusals: [] },
+    intake: {
+      next: {},
+      held: [],
+      filmCreditMs: slackMs * maxRate,
+      creditAt: begunAt,
+      timeCreditMs: slackMs,
+      clocks: {},
+    },
+  };
+}

@@ -1,0 +1,142 @@
+import type { ChoiceQuestion, Hundredths, Lesson, Question, Stop } from '../lesson/lesson.ts';
+import { stopsInOrder } from '../lesson/lesson.ts';
+import type { Answer, AttemptState } from './attempt-state.ts';
+
+/** A lesson as a learner's browser may hold it: no keys, no feedback, no teacher's notes. */
+export interface LearnerLesson {
+  readonly title: string;
+  readonly parts: readonly LearnerPart[];
+}
+
+export interface LearnerPart {
+  readonly id: string;
+  readonly kind: 'clip';
+  readonly title: string;
+  readonly materialId: string;
+  readonly inMs: number;
+  readonly outMs: number;
+  readonly stops: readonly LearnerStop[];
+}
+
+export type LearnerStop =
+  | {
+      readonly id: string;
+      readonly kind: 'checkpoint';
+      readonly atMs: number;
+      readonly required: boolean;
+      readonly questions: readonly LearnerQuestion[];
+    }
+  | { readonly id: string; readonly kind: 'pause'; readonly atMs: number; readonly note: string };
+
+export type LearnerQuestion =
+  | {
+      readonly id: string;
+      readonly kind: 'choice';
+      readonly stem: string;
+      readonly points: Hundredths;
+      readonly several: boolean;
+      readonly options: readonly { readonly id: string; readonly text: string }[];
+    }
+  | { readonly id: string; readonly kind: 'extendedText'; readonly stem: string; readonly points: Hundredths };
+
+/** What a learner has earned by answering a question. */
+export interface QuestionResult {
+  readonly points: Hundredths | null;
+  readonly comment: string | null;
+  /** The right options, and the feedback of the options picked; only of choice questions. */
+  readonly rightOptionIds: readonly string[];
+  readonly feedback: readonly { readonly optionId: string; readonly text: string }[];
+}
+
+export interface LearnerView {
+  readonly lesson: LearnerLesson;
+  readonly state: AttemptState;
+  /** By question id; only questions that were answered. */
+  readonly results: Readonly<Record<string, QuestionResult>>;
+}
+
+/**
+ * The only way a lesson reaches a student. Built by naming what goes through, never by leaving out, so that a field
+ * added to the model later stays secret until somebody names it here.
+ */
+export function learnerView(lesson: Lesson, state: AttemptState): LearnerView {
+  return { lesson: toLearnerLesson(lesson), state: maskMarkers(state), results: resultsOf(lesson, state) };
+}
+
+function toLearnerLesson(lesson: Lesson): LearnerLesson {
+  return {
+    title: lesson.title,
+    parts: lesson.parts.map(({ id, kind, title, materialId, inMs, outMs, stops }) => ({
+      id,
+      kind,
+      title,
+      materialId,
+      inMs,
+      outMs,
+      stops: stopsInOrder(stops).map(toLearnerStop),
+    })),
+  };
+}
+
+function toLearnerStop(stop: Stop): LearnerStop {
+  if (stop.kind === 'pause') return { id: stop.id, kind: stop.kind, atMs: stop.atMs, note: stop.note };
+  const { id, kind, atMs, required, questions } = stop;
+  return { id, kind, atMs, required, questions: questions.map(toLearnerQuestion) };
+}
+
+function toLearnerQuestion(question: Question): LearnerQuestion {
+  const { id, stem, points } = question;
+  if (question.kind === 'extendedText') return { id, kind: question.kind, stem, points };
+  return {
+    id,
+    kind: question.kind,
+    stem,
+    points,
+    several: question.several,
+    options: question.options.map((option) => ({ id: option.id, text: option.text })),
+  };
+}
+
+/** Which teacher marked is the teachers' affair. */
+function maskMarkers(state: AttemptState): AttemptState {
+  const mask = (answer: Answer): Answer => ({
+    ...answer,
+    markedBy: answer.markedBy === null || answer.markedBy === 'program' ? answer.markedBy : 'teacher',
+  });
+  const stops = Object.entries(state.stops).map(([id, stop]) => [
+    id,
+    {
+      ...stop,
+      answers: Object.fromEntries(Object.entries(stop.answers).map(([key, answer]) => [key, mask(answer)])),
+    },
+  ]);
+  return { ...state, stops: Object.fromEntries(stops) };
+}
+
+function resultsOf(lesson: Lesson, state: AttemptState): Record<string, QuestionResult> {
+  const results: Record<string, QuestionResult> = {};
+  for (const stop of lesson.parts.flatMap((part) => part.stops)) {
+    if (stop.kind !== 'checkpoint') continue;
+    for (const question of stop.questions) {
+      const answer = state.stops[stop.id]?.answers[question.id];
+      if (answer) results[question.id] = toResult(question, answer);
+    }
+  }
+  return results;
+}
+
+function toResult(question: Question, answer: Answer): QuestionResult {
+  const earned = { points: answer.points, comment: answer.comment };
+  if (question.kind !== 'choice') return { ...earned, rightOptionIds: [], feedback: [] };
+  return { ...earned, ...choiceResult(question, answer) };
+}
+
+function choiceResult(question: ChoiceQuestion, answer: Answer): Pick<QuestionResult, 'rightOptionIds' | 'feedback'> {
+  const picked = answer.response.kind === 'choice' ? answer.response.optionIds : [];
+  return {
+    rightOptionIds: question.options.filter((option) => option.right).map((option) => option.id),
+    feedback: question.options
+      .filter((option) => picked.includes(option.id) && option.feedback !== '')
+      .map((option) => ({ optionId: option.id, text: option.feedback })),
+  };
+}

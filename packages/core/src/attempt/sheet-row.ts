@@ -1,0 +1,137 @@
+import { metMs } from '../coverage/coverage.ts';
+import { type Hundredths, stopsInOrder } from '../lesson/lesson.ts';
+import type { AttemptState } from './attempt-state.ts';
+import { findOpenStop, partStateOf } from './gates.ts';
+import { progressOf } from './progress.ts';
+import { type StopMark, stopMarkOf, stopMarkStates } from './stop-mark.ts';
+import type { WalkLesson, WalkStop } from './walk-lesson.ts';
+
+/** One student's line of the sheet, without the name. */
+export interface SheetRow {
+  readonly marks: readonly StopMark[];
+  readonly progress: number;
+  readonly metShare: number;
+  readonly timeSpentMs: number;
+  readonly begunAt: number;
+  readonly lastSeenAt: number;
+  readonly handedInAt: number | null;
+  readonly earned: Hundredths;
+  readonly possible: Hundredths;
+  /** How long the learner has been at the stop that is open, in time spent; null when none is. */
+  readonly atOpenStopMs: number | null;
+  /** Film time claimed and not believed, in ms. */
+  readonly cutMs: number;
+}
+
+/** The stops of a lesson in the order of the sheet's columns. */
+export function sheetStops(lesson: WalkLesson): readonly WalkStop[] {
+  return lesson.parts.flatMap((part) => stopsInOrder(part.stops));
+}
+
+export function sheetRowOf(lesson: WalkLesson, state: AttemptState): SheetRow {
+  const marks = sheetStops(lesson).map((stop) => stopMarkOf(stop, state.stops[stop.id]));
+  const open = findOpenStop(lesson, state);
+  const lengthMs = lesson.parts.reduce((sum, part) => sum + part.outMs - part.inMs, 0);
+  const playedMs = lesson.parts.reduce(
+    (sum, part) => sum + metMs(partStateOf(state, part).coverage, { fromMs: part.inMs, toMs: part.outMs }),
+    0,
+  );
+  return {
+    marks,
+    progress: progressOf(lesson, state),
+    metShare: lengthMs > 0 ? playedMs / lengthMs : 0,
+    timeSpentMs: state.timeSpentMs,
+    begunAt: state.begunAt,
+    lastSeenAt: state.lastSeenAt,
+    handedInAt: state.handedInAt,
+    earned: marks.reduce((sum, mark) => sum + mark.earned, 0),
+    possible: marks.reduce((sum, mark) => sum + mark.possible, 0),
+    atOpenStopMs: open ? state.timeSpentMs - (state.stops[open.stop.id]?.openedAtSpentMs ?? 0) : null,
+    cutMs: state.doubts.cutMs,
+  };
+}
+
+type StoredNumbers = readonly [number, number, number, number, number, number | null, number | null, number];
+
+/**
+ * Writes a row as a short line of JSON, so that a sheet of a whole year is read without touching the full states.
+ * Marks become numbers: state index, earned, possible, one after the other.
+ */
+export function encodeSheetRow(row: SheetRow): string {
+  const marks = row.marks.flatMap((mark) => [stopMarkStates.indexOf(mark.state), mark.earned, mark.possible]);
+  const numbers: StoredNumbers = [
+    row.progress,
+    row.metShare,
+    row.timeSpentMs,
+    row.begunAt,
+    row.lastSeenAt,
+    row.handedInAt,
+    row.atOpenStopMs,
+    row.cutMs,
+  ];
+  return JSON.stringify([numbers, marks]);
+}
+
+/** Reads what `encodeSheetRow` wrote. */
+export function decodeSheetRow(stored: string): SheetRow {
+  const [numbers, flat] = JSON.parse(stored) as [StoredNumbers, number[]];
+  const [progress, metShare, timeSpentMs, begunAt, lastSeenAt, handedInAt, atOpenStopMs, cutMs] = numbers;
+  const marks: StopMark[] = new Array(flat.length / 3);
+  let earnedSum = 0;
+  let possibleSum = 0;
+  for (let i = 0; i < marks.length; i++) {
+    const earned = flat[3 * i + 1] as number;
+    const possible = flat[3 * i + 2] as number;
+    marks[i] = { state: stopMarkStates[flat[3 * i] as number] ?? 'ahead', earned, possible };
+    earnedSum += earned;
+    possibleSum += possible;
+  }
+  return {
+    marks,
+    progress,
+    metShare,
+    timeSpentMs,
+    begunAt,
+    lastSeenAt,
+    handedInAt,
+    earned: earnedSum,
+    possible: possibleSum,
+    atOpenStopMs,
+    cutMs,
+  };
+}
+
+/** What a student needs from the teacher, the most pressing first. */
+export const needs = ['stuck', 'overdue', 'notBegun', 'toMark', 'underWay', 'done', 'excused'] as const;
+export type Need = (typeof needs)[number];
+
+/** A learner who has been this long at one stop, or has left it open for a day, is stuck. Common practice, no source. */
+const stuckAfterSpentMs = 5 * 60_000;
+const stuckAfterAwayMs = 24 * 3_600_000;
+
+/**
+ * The single most pressing thing about a student.
+ * @param row null when the student has not begun
+ * @param now epoch ms
+ */
+export function needOf(
+  row: SheetRow | null,
+  { excused, dueAt, now }: { readonly excused: boolean; readonly dueAt: number | null; readonly now: number },
+): Need {
+  if (excused) return 'excused';
+  const isOverdue = dueAt !== null && now > dueAt;
+  if (!row) return isOverdue ? 'overdue' : 'notBegun';
+  if (row.handedInAt === null && isStuck(row, now)) return 'stuck';
+  if (row.handedInAt === null && isOverdue) return 'overdue';
+  if (row.marks.some((mark) => mark.state === 'waiting')) return 'toMark';
+  return row.handedInAt === null ? 'underWay' : 'done';
+}
+
+function isStuck(row: SheetRow, now: number): boolean {
+  if (row.atOpenStopMs === null) return false;
+  return row.atOpenStopMs >= stuckAfterSpentMs || now - row.lastSeenAt >= stuckAfterAwayMs;
+}
+
+export function isLate(row: SheetRow | null, dueAt: number | null): boolean {
+  return dueAt !== null && row?.handedInAt != null && row.handedInAt > dueAt;
+}

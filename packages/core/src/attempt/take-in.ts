@@ -1,0 +1,343 @@
+import { addInterval } from '../coverage/coverage.ts';
+import { isBlank, isFitting, type Response } from '../marking/response.ts';
+import type { AttemptEvent } from './attempt-event.ts';
+import { type Answer, type AttemptState, type PartState, type Refusal, type StopState, slackMs } from './attempt-state.ts';
+import {
+  canHandIn,
+  gateToleranceMs,
+  isMaterialLocked,
+  isPartOpen,
+  isSettled,
+  isStopReached,
+  mayPass,
+  partStateOf,
+  phaseOf,
+  playLimitMs,
+} from './gates.ts';
+import { findPart, findStop, type WalkContext, type WalkPart, type WalkStop } from './walk-lesson.ts';
+
+/** What became of an event. Every one but `repeated` adds to the log, so that nothing that arrived is lost. */
+export type Outcome =
+  | { readonly kind: 'taken' }
+  | { readonly kind: 'repeated' }
+  /** Kept until the earlier events of its sitting arrive. */
+  | { readonly kind: 'held' }
+  | { readonly kind: 'refused'; readonly reason: Refusal };
+
+/** A gap in device time longer than this counts only this much towards time spent. */
+export const longestCountedGapMs = 120_000;
+
+/** Events kept waiting for an earlier one, at most. */
+export const mostHeldEvents = 500;
+
+/**
+ * The one reducer. Serves the server, the browser while offline, exports and tests.
+ *
+ * The same event twice changes nothing; events of one sitting count in the order the sitting numbered them, in
+ * whatever order they arrive; between sittings the order is that of arrival.
+ * @returns the state after, and what became of the event
+ */
+export function takeIn(
+  context: WalkContext,
+  state: AttemptState,
+  event: AttemptEvent,
+): { readonly state: AttemptState; readonly outcome: Outcome } {
+  const next = state.intake.next[event.sittingId] ?? 0;
+  const isHeld = state.intake.held.some((held) => held.sittingId === event.sittingId && held.n === event.n);
+  if (event.n < next || isHeld) return { state, outcome: { kind: 'repeated' } };
+  const seen = { ...state, version: state.version + 1 };
+  if (event.n > next) {
+    if (state.intake.held.length >= mostHeldEvents) return refuse(seen, event, 'tooFarAhead');
+    return {
+      state: { ...seen, intake: { ...seen.intake, held: [...seen.intake.held, event] } },
+      outcome: { kind: 'held' },
+    };
+  }
+  const first = applyInTurn(context, seen, event);
+  return { state: drainHeld(context, first.state, event.sittingId, event.receivedAt), outcome: first.outcome };
+}
+
+/** Folds events into a state; for rebuilding and for tests. */
+export function takeInAll(context: WalkContext, state: AttemptState, events: Iterable<AttemptEvent>): AttemptState {
+  let current = state;
+  for (const event of events) current = takeIn(context, current, event).state;
+  return current;
+}
+
+function drainHeld(context: WalkContext, state: AttemptState, sittingId: string, receivedAt: number): AttemptState {
+  let current = state;
+  for (;;) {
+    const n = current.intake.next[sittingId];
+    const held = current.intake.held.find((event) => event.sittingId === sittingId && event.n === n);
+    if (!held) return current;
+    const rest = current.intake.held.filter((event) => event !== held);
+    current = { ...current, intake: { ...current.intake, held: rest } };
+    // Its turn came when the gap was filled, so that is when it counts.
+    const inTurn = { ...held, receivedAt: Math.max(held.receivedAt, receivedAt) };
+    current = applyInTurn(context, current, inTurn).state;
+  }
+}
+
+interface Applied {
+  readonly state: AttemptState;
+  readonly outcome: Outcome;
+}
+
+function applyInTurn(context: WalkContext, state: AttemptState, event: AttemptEvent): Applied {
+  const counted: AttemptState = {
+    ...state,
+    intake: { ...state.intake, next: { ...state.intake.next, [event.sittingId]: event.n + 1 } },
+  };
+  if (event.type === 'marked' || event.type === 'commented') return toApplied(counted, event, applyTeacher(context, counted, event));
+  const present = countPresence(context, counted, event);
+  return toApplied(present, event, applyLearner(context, present, event));
+}
+
+function toApplied(before: AttemptState, event: AttemptEvent, result: AttemptState | Refusal): Applied {
+  return typeof result === 'string' ? refuse(before, event, result) : { state: result, outcome: { kind: 'taken' } };
+}
+
+function refuse(state: AttemptState, event: AttemptEvent, reason: Refusal): Applied {
+  const { doubts } = state;
+  return {
+    state: {
+      ...state,
+      doubts: {
+        ...doubts,
+        refusedCount: doubts.refusedCount + 1,
+        refusals: [...doubts.refusals.slice(-9), { eventId: event.id, reason }],
+      },
+    },
+    outcome: { kind: 'refused', reason },
+  };
+}
+
+/** Renews the credits from the server's clock and counts time spent from the device's, never beyond the credit. */
+function countPresence(context: WalkContext, state: AttemptState, event: AttemptEvent): AttemptState {
+  const { intake } = state;
+  const receivedAt = Math.max(event.receivedAt, intake.creditAt);
+  const elapsedMs = receivedAt - intake.creditAt;
+  const slackFilmMs = slackMs * context.terms.maxRate;
+  const filmCreditMs =
+    elapsedMs === 0
+      ? intake.filmCreditMs
+      : Math.min(intake.filmCreditMs, slackFilmMs) + elapsedMs * context.terms.maxRate;
+  const timeCreditMs = intake.timeCreditMs + elapsedMs;
+  const clock = intake.clocks[event.sittingId];
+  const gapMs = clock && !clock.away ? Math.min(Math.max(0, event.at - clock.at), longestCountedGapMs) : 0;
+  const spentMs = Math.min(gapMs, timeCreditMs);
+  return {
+    ...state,
+    lastSeenAt: Math.max(state.lastSeenAt, event.receivedAt),
+    timeSpentMs: state.timeSpentMs + spentMs,
+    intake: {
+      ...intake,
+      filmCreditMs,
+      creditAt: receivedAt,
+      timeCreditMs: timeCreditMs - spentMs,
+      clocks: {
+        ...intake.clocks,
+        [event.sittingId]: { at: event.at, away: event.type === 'hidden' || event.type === 'handedIn' },
+      },
+    },
+  };
+}
+
+type LearnerEvent = Exclude<AttemptEvent, { type: 'marked' | 'commented' }>;
+
+function applyLearner(context: WalkContext, state: AttemptState, event: LearnerEvent): AttemptState | Refusal {
+  switch (event.type) {
+    case 'opened':
+    case 'hidden':
+    case 'shown':
+      return state;
+    case 'met':
+      return applyMet(context, state, event);
+    case 'paused':
+      return moveTo(context, state, event.partId, event.atMs);
+    case 'sought':
+      return moveTo(context, state, event.partId, event.toMs);
+    case 'handedIn':
+      return applyHandedIn(context, state, event);
+    default:
+      return applyAtStop(context, state, event);
+  }
+}
+
+type MetEvent = Extract<LearnerEvent, { type: 'met' }>;
+
+function applyMet(context: WalkContext, state: AttemptState, event: MetEvent): AttemptState | Refusal {
+  const part = findPart(context.lesson, event.partId);
+  if (!part) return 'partUnknown';
+  if (!isPartOpen(context, state, part.id)) return 'beyondGate';
+  if (isMaterialLocked(context, state)) return 'lockedByStop';
+  const before = partStateOf(state, part);
+  if (!context.terms.skipping && event.fromMs > before.furthestMs + gateToleranceMs) return 'beyondGate';
+  const fromMs = Math.max(event.fromMs, part.inMs);
+  const gateMs = playLimitMs(part, state, context.terms);
+  const creditEndMs = fromMs + state.intake.filmCreditMs;
+  const toMs = Math.round(Math.min(event.toMs, gateMs, part.outMs, creditEndMs));
+  const claimedMs = Math.max(0, event.toMs - event.fromMs);
+  const believedMs = Math.max(0, toMs - fromMs);
+  const overMs = claimedMs - believedMs;
+  const doubts =
+    overMs > gateToleranceMs ? { ...state.doubts, cutMs: state.doubts.cutMs + Math.round(overMs) } : state.doubts;
+  if (believedMs === 0) return { ...state, doubts };
+  const after: PartState = {
+    coverage: addInterval(before.coverage, { fromMs, toMs }),
+    furthestMs: Math.max(before.furthestMs, toMs),
+    positionMs: toMs,
+  };
+  return {
+    ...state,
+    doubts,
+    currentPartId: part.id,
+    parts: { ...state.parts, [part.id]: after },
+    intake: { ...state.intake, filmCreditMs: state.intake.filmCreditMs - believedMs },
+  };
+}
+
+/** Remembers where to go on; a place beyond the gate is pulled back to it. */
+function moveTo(context: WalkContext, state: AttemptState, partId: string, atMs: number): AttemptState | Refusal {
+  const part = findPart(context.lesson, partId);
+  if (!part) return 'partUnknown';
+  if (!isPartOpen(context, state, partId)) return 'beyondGate';
+  const before = partStateOf(state, part);
+  const limitMs = context.terms.skipping ? part.outMs : Math.min(before.furthestMs, playLimitMs(part, state, context.terms));
+  const positionMs = Math.min(Math.max(atMs, part.inMs), Math.max(limitMs, part.inMs));
+  return { ...state, currentPartId: partId, parts: { ...state.parts, [partId]: { ...before, positionMs } } };
+}
+
+type AtStopEvent = Exclude<
+  LearnerEvent,
+  { type: 'opened' | 'hidden' | 'shown' | 'met' | 'paused' | 'sought' | 'handedIn' }
+>;
+
+function applyAtStop(context: WalkContext, state: AttemptState, event: AtStopEvent): AttemptState | Refusal {
+  const found = findStop(context.lesson, event.stopId);
+  if (!found) return 'stopUnknown';
+  if (state.handedInAt !== null) return 'alreadyHandedIn';
+  const { part, stop } = found;
+  const phase = phaseOf(state, stop.id);
+  if (event.type === 'reachedStop') return applyReached(context, state, part, stop, event);
+  if (phase === 'ahead' || phase === 'passed') return 'notOpen';
+  if (phase !== 'open') return 'alreadySettled';
+  const before = state.stops[stop.id] as StopState;
+  const settled = { ...before, settledAt: event.receivedAt };
+  switch (event.type) {
+    case 'draftSaved': {
+      if (stop.kind !== 'checkpoint') return 'wrongKind';
+      const question = stop.questions.find((candidate) => candidate.id === event.questionId);
+      if (!question) return 'questionUnknown';
+      if (!isFitting(question, event.response)) return 'unfitting';
+      return withStop(state, stop.id, { ...before, drafts: { ...before.drafts, [question.id]: event.response } });
+    }
+    case 'answered': {
+      if (stop.kind !== 'checkpoint') return 'wrongKind';
+      const answers = answersTo(context, stop, event.responses);
+      return typeof answers === 'string'
+        ? answers
+        : withStop(state, stop.id, { ...settled, phase: 'answered', drafts: {}, answers });
+    }
+    case 'acknowledged':
+      return stop.kind === 'pause' ? withStop(state, stop.id, { ...settled, phase: 'acknowledged' }) : 'wrongKind';
+    case 'passedStop':
+      return mayPass(stop, context.terms) ? withStop(state, stop.id, { ...settled, phase: 'passed' }) : 'mayNotPass';
+  }
+}
+
+function applyReached(
+  context: WalkContext,
+  state: AttemptState,
+  part: WalkPart,
+  stop: WalkStop,
+  event: AttemptEvent,
+): AttemptState | Refusal {
+  const phase = phaseOf(state, stop.id);
+  // Two devices can reach the same stop; the second finds it open.
+  if (phase === 'open') return state;
+  if (phase === 'answered' || phase === 'acknowledged') return 'alreadySettled';
+  if (!isStopReached(context, state, part, stop)) return 'notReached';
+  const before = partStateOf(state, part);
+  return withStop(
+    {
+      ...state,
+      currentPartId: part.id,
+      parts: {
+        ...state.parts,
+        [part.id]: { ...before, positionMs: stop.atMs, furthestMs: Math.max(before.furthestMs, stop.atMs) },
+      },
+    },
+    stop.id,
+    {
+      phase: 'open',
+      openedAt: event.receivedAt,
+      openedAtSpentMs: state.timeSpentMs,
+      settledAt: null,
+      drafts: state.stops[stop.id]?.drafts ?? {},
+      answers: {},
+    },
+  );
+}
+
+function answersTo(
+  context: WalkContext,
+  stop: Extract<WalkStop, { kind: 'checkpoint' }>,
+  responses: Readonly<Record<string, Response>>,
+): Record<string, Answer> | Refusal {
+  const answers: Record<string, Answer> = {};
+  for (const question of stop.questions) {
+    const response = responses[question.id];
+    if (!response || isBlank(response)) return 'blank';
+    if (!isFitting(question, response)) return 'unfitting';
+    const points = context.mark(question.id, response);
+    answers[question.id] = { response, points, markedBy: points === null ? null : 'program', comment: null };
+  }
+  return answers;
+}
+
+function applyHandedIn(context: WalkContext, state: AttemptState, event: AttemptEvent): AttemptState | Refusal {
+  if (state.handedInAt !== null) return 'alreadyHandedIn';
+  if (!canHandIn(context, state)) return 'notFinished';
+  const left = context.lesson.parts.flatMap((part) => part.stops).filter((stop) => !isSettled(state, stop.id));
+  const passed = left.map((stop): [string, StopState] => [
+    stop.id,
+    {
+      openedAt: event.receivedAt,
+      openedAtSpentMs: state.timeSpentMs,
+      drafts: {},
+      answers: {},
+      ...state.stops[stop.id],
+      phase: 'passed',
+      settledAt: event.receivedAt,
+    },
+  ]);
+  return {
+    ...state,
+    handedInAt: event.receivedAt,
+    stops: { ...state.stops, ...Object.fromEntries(passed) },
+  };
+}
+
+type TeacherEvent = Extract<AttemptEvent, { type: 'marked' | 'commented' }>;
+
+function applyTeacher(context: WalkContext, state: AttemptState, event: TeacherEvent): AttemptState | Refusal {
+  const found = findStop(context.lesson, event.stopId);
+  if (found?.stop.kind !== 'checkpoint') return 'stopUnknown';
+  const question = found.stop.questions.find((candidate) => candidate.id === event.questionId);
+  if (!question) return 'questionUnknown';
+  const stop = state.stops[event.stopId];
+  const answer = stop?.answers[event.questionId];
+  if (!stop || !answer) return 'notAnswered';
+  const isPointsWrong = event.type === 'marked' && (event.points < 0 || event.points > question.points);
+  if (isPointsWrong) return 'pointsOutOfRange';
+  const next: Answer =
+    event.type === 'marked'
+      ? { ...answer, points: event.points, markedBy: event.by }
+      : { ...answer, comment: event.text === '' ? null : event.text };
+  return withStop(state, event.stopId, { ...stop, answers: { ...stop.answers, [event.questionId]: next } });
+}
+
+function withStop(state: AttemptState, stopId: string, stop: StopState): AttemptState {
+  return { ...state, stops: { ...state.stops, [stopId]: stop } };
+}

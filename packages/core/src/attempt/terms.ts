@@ -1,0 +1,11 @@
+/** The rules of an assignment that bind a learner. Fixed once the first student has begun. */
+export interface Terms {
+  /** On: a student may go anywhere in the material and leave questions unanswered. */
+  readonly skipping: boolean;
+  /** On: a student may go back in the material while a question is open. */
+  readonly rewindAtStops: boolean;
+  /** The fastest playing rate offered, 1 to 2. */
+  readonly maxRate: number;
+}
+
+export const defaultTerms: Terms = { skipping: false, rewindAtStops: true, maxRate: 2 };

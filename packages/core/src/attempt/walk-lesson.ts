@@ -1,0 +1,68 @@
+import type { Hundredths, Lesson } from '../lesson/lesson.ts';
+import { markResponse } from '../marking/mark-response.ts';
+import type { Response, ResponseShape } from '../marking/response.ts';
+import type { Terms } from './terms.ts';
+
+/** What gates and the reducer need of a lesson. An edition fits, and so does what a learner's browser is given. */
+export interface WalkLesson {
+  readonly parts: readonly WalkPart[];
+}
+
+export interface WalkPart {
+  readonly id: string;
+  readonly inMs: number;
+  readonly outMs: number;
+  readonly stops: readonly WalkStop[];
+}
+
+export type WalkStop =
+  | {
+      readonly id: string;
+      readonly kind: 'checkpoint';
+      readonly atMs: number;
+      readonly required: boolean;
+      readonly questions: readonly WalkQuestion[];
+    }
+  | { readonly id: string; readonly kind: 'pause'; readonly atMs: number };
+
+export type WalkQuestion = ResponseShape & { readonly id: string; readonly points: Hundredths };
+
+/** Marks a response, or says null where a teacher must, or where the key is not to be had here. */
+export type Marker = (questionId: string, response: Response) => Hundredths | null;
+
+/** What an attempt is walked against. */
+export interface WalkContext {
+  readonly lesson: WalkLesson;
+  readonly terms: Terms;
+  readonly mark: Marker;
+}
+
+/** The context of the server and of rehearsals, where the keys are known. */
+export function createContext(lesson: Lesson, terms: Terms): WalkContext {
+  const questions = new Map(
+    lesson.parts
+      .flatMap((part) => part.stops)
+      .flatMap((stop) => (stop.kind === 'checkpoint' ? stop.questions : []))
+      .map((question) => [question.id, question]),
+  );
+  return {
+    lesson,
+    terms,
+    mark: (questionId, response) => {
+      const question = questions.get(questionId);
+      return question ? markResponse(question, response) : null;
+    },
+  };
+}
+
+export function findPart(lesson: WalkLesson, partId: string): WalkPart | undefined {
+  return lesson.parts.find((part) => part.id === partId);
+}
+
+export function findStop(lesson: WalkLesson, stopId: string): { part: WalkPart; stop: WalkStop } | undefined {
+  for (const part of lesson.parts) {
+    const stop = part.stops.find((candidate) => candidate.id === stopId);
+    if (stop) return { part, stop };
+  }
+  return undefined;
+}

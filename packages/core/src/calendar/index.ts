@@ -1,0 +1,1 @@
+export { endOfDay, toInstant, toLocal } from './local-time.ts';

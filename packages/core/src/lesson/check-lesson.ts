@@ -1,0 +1,84 @@
+import type { ChoiceQuestion, Clip, Lesson, Question, Stop } from './lesson.ts';
+
+export type FaultCode =
+  | 'titleMissing'
+  | 'partsMissing'
+  | 'materialMissing'
+  | 'windowBeyondEnd'
+  | 'stopOutsideWindow'
+  | 'questionsMissing'
+  | 'noteMissing'
+  | 'stemMissing'
+  | 'optionsTooFew'
+  | 'optionTextMissing'
+  | 'optionsAlike'
+  | 'rightAnswerMissing'
+  | 'rightAnswersTooMany'
+  | 'everyOptionRight';
+
+/** Something that keeps an edition from being made, and the place that would mend it. */
+export interface Fault {
+  readonly code: FaultCode;
+  readonly partId?: string;
+  readonly stopId?: string;
+  readonly questionId?: string;
+}
+
+/** Film lengths by material id, in milliseconds, as the server read them from the files. */
+export type MaterialLengths = ReadonlyMap<string, number>;
+
+/**
+ * Names everything that is missing before an edition can be made, in the order a reader of the desk meets it.
+ * @param lesson any draft
+ * @param lengths length of every material the lesson may use
+ * @returns no faults when an edition can be made
+ */
+export function checkLesson(lesson: Lesson, lengths: MaterialLengths): readonly Fault[] {
+  const faults: Fault[] = [];
+  if (lesson.title.trim() === '') faults.push({ code: 'titleMissing' });
+  if (lesson.parts.length === 0) faults.push({ code: 'partsMissing' });
+  for (const part of lesson.parts) faults.push(...checkClip(part, lengths));
+  return faults;
+}
+
+function checkClip(part: Clip, lengths: MaterialLengths): Fault[] {
+  const lengthMs = lengths.get(part.materialId);
+  const faults: Fault[] = [];
+  if (lengthMs === undefined) faults.push({ code: 'materialMissing', partId: part.id });
+  // Half a second of grace: containers state lengths with a frame's error.
+  else if (part.outMs > lengthMs + 500) faults.push({ code: 'windowBeyondEnd', partId: part.id });
+  for (const stop of part.stops) {
+    const place = { partId: part.id, stopId: stop.id };
+    if (stop.atMs < part.inMs || stop.atMs > part.outMs) faults.push({ code: 'stopOutsideWindow', ...place });
+    faults.push(...checkStop(stop).map((fault) => ({ ...place, ...fault })));
+  }
+  return faults;
+}
+
+type LocalFault = Omit<Fault, 'partId' | 'stopId'>;
+
+function checkStop(stop: Stop): LocalFault[] {
+  if (stop.kind === 'pause') return stop.note.trim() === '' ? [{ code: 'noteMissing' }] : [];
+  if (stop.questions.length === 0) return [{ code: 'questionsMissing' }];
+  return stop.questions.flatMap((question) =>
+    questionFaults(question).map((code) => ({ code, questionId: question.id })),
+  );
+}
+
+function questionFaults(question: Question): FaultCode[] {
+  const faults: FaultCode[] = question.stem.trim() === '' ? ['stemMissing'] : [];
+  return question.kind === 'choice' ? [...faults, ...choiceFaults(question)] : faults;
+}
+
+function choiceFaults({ options, several }: ChoiceQuestion): FaultCode[] {
+  const faults: FaultCode[] = [];
+  const texts = options.map((option) => option.text.trim());
+  if (options.length < 2) faults.push('optionsTooFew');
+  if (texts.includes('')) faults.push('optionTextMissing');
+  if (new Set(texts).size < texts.length && !texts.includes('')) faults.push('optionsAlike');
+  const right = options.filter((option) => option.right).length;
+  if (right === 0) faults.push('rightAnswerMissing');
+  if (right > 1 && !several) faults.push('rightAnswersTooMany');
+  if (several && right === options.length && options.length >= 2) faults.push('everyOptionRight');
+  return faults;
+}

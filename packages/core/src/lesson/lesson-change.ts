@@ -1,0 +1,147 @@
+import type { Clip, Lesson, Stop } from './lesson.ts';
+
+/**
+ * One step of editing. Changes travel as JSON from the desk to the server, which applies the same function;
+ * `apply` hands back the inverse, so that undo is only another change.
+ */
+export type LessonChange =
+  | { readonly type: 'setTitle'; readonly title: string }
+  | { readonly type: 'insertPart'; readonly part: Clip; readonly index: number }
+  | { readonly type: 'removePart'; readonly partId: string }
+  | { readonly type: 'movePart'; readonly partId: string; readonly index: number }
+  | { readonly type: 'setPartTitle'; readonly partId: string; readonly title: string }
+  | { readonly type: 'setWindow'; readonly partId: string; readonly inMs: number; readonly outMs: number }
+  | { readonly type: 'insertStop'; readonly partId: string; readonly stop: Stop }
+  | { readonly type: 'removeStop'; readonly partId: string; readonly stopId: string }
+  | { readonly type: 'moveStop'; readonly partId: string; readonly stopId: string; readonly atMs: number }
+  | { readonly type: 'replaceStop'; readonly partId: string; readonly stop: Stop };
+
+export type ChangeRefusal = 'partMissing' | 'stopMissing' | 'idTaken' | 'negativeTime' | 'emptyWindow';
+
+export type ChangeResult =
+  | { readonly ok: true; readonly lesson: Lesson; readonly inverse: LessonChange }
+  | { readonly ok: false; readonly reason: ChangeRefusal };
+
+const refuse = (reason: ChangeRefusal): ChangeResult => ({ ok: false, reason });
+
+/**
+ * Applies one change to a lesson.
+ * @param lesson the lesson before; never altered
+ * @param change any change; times in whole milliseconds of the film
+ * @returns the lesson after and the change that takes it back, or why it cannot be done
+ */
+export function applyChange(lesson: Lesson, change: LessonChange): ChangeResult {
+  switch (change.type) {
+    case 'setTitle':
+      return {
+        ok: true,
+        lesson: { ...lesson, title: change.title },
+        inverse: { type: 'setTitle', title: lesson.title },
+      };
+    case 'insertPart':
+      if (lesson.parts.some((part) => part.id === change.part.id)) return refuse('idTaken');
+      if (change.part.inMs >= change.part.outMs) return refuse('emptyWindow');
+      return {
+        ok: true,
+        lesson: { ...lesson, parts: lesson.parts.toSpliced(change.index, 0, change.part) },
+        inverse: { type: 'removePart', partId: change.part.id },
+      };
+    default:
+      return applyToPart(lesson, change);
+  }
+}
+
+type PartChange = Exclude<LessonChange, { type: 'setTitle' | 'insertPart' }>;
+
+function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
+  const index = lesson.parts.findIndex((part) => part.id === change.partId);
+  const part = lesson.parts[index];
+  if (!part) return refuse('partMissing');
+  const withPart = (next: Clip, inverse: LessonChange): ChangeResult => ({
+    ok: true,
+    lesson: { ...lesson, parts: lesson.parts.with(index, next) },
+    inverse,
+  });
+  switch (change.type) {
+    case 'removePart':
+      return {
+        ok: true,
+        lesson: { ...lesson, parts: lesson.parts.toSpliced(index, 1) },
+        inverse: { type: 'insertPart', part, index },
+      };
+    case 'movePart':
+      return {
+        ok: true,
+        lesson: { ...lesson, parts: lesson.parts.toSpliced(index, 1).toSpliced(change.index, 0, part) },
+        inverse: { type: 'movePart', partId: part.id, index },
+      };
+    case 'setPartTitle':
+      return withPart({ ...part, title: change.title }, { ...change, title: part.title });
+    case 'setWindow':
+      if (change.inMs < 0) return refuse('negativeTime');
+      if (change.inMs >= change.outMs) return refuse('emptyWindow');
+      return withPart(
+        { ...part, inMs: change.inMs, outMs: change.outMs },
+        { ...change, inMs: part.inMs, outMs: part.outMs },
+      );
+    default:
+      return applyToStop(part, change, withPart);
+  }
+}
+
+type StopChange = Extract<PartChange, { type: 'insertStop' | 'removeStop' | 'moveStop' | 'replaceStop' }>;
+
+function applyToStop(
+  part: Clip,
+  change: StopChange,
+  withPart: (next: Clip, inverse: LessonChange) => ChangeResult,
+): ChangeResult {
+  const stopId = 'stop' in change ? change.stop.id : change.stopId;
+  const index = part.stops.findIndex((stop) => stop.id === stopId);
+  const stop = part.stops[index];
+  const atMs = 'stop' in change ? change.stop.atMs : 'atMs' in change ? change.atMs : 0;
+  if (atMs < 0) return refuse('negativeTime');
+  if (change.type === 'insertStop') {
+    if (stop) return refuse('idTaken');
+    return withPart(
+      { ...part, stops: [...part.stops, change.stop] },
+      { type: 'removeStop', partId: part.id, stopId: change.stop.id },
+    );
+  }
+  if (!stop) return refuse('stopMissing');
+  const withStop = (next: Stop, inverse: LessonChange) => withPart({ ...part, stops: part.stops.with(index, next) }, inverse);
+  switch (change.type) {
+    case 'removeStop':
+      return withPart(
+        { ...part, stops: part.stops.toSpliced(index, 1) },
+        { type: 'insertStop', partId: part.id, stop },
+      );
+    case 'moveStop':
+      return withStop({ ...stop, atMs: change.atMs }, { ...change, atMs: stop.atMs });
+    case 'replaceStop':
+      return withStop(change.stop, { ...change, stop });
+  }
+}
+
+/** Applies changes in order; stops at the first that cannot be done and says which one it was. */
+export function applyChanges(
+  lesson: Lesson,
+  changes: readonly LessonChange[],
+): { ok: true; lesson: Lesson } | { ok: false; reason: ChangeRefusal; index: number } {
+  let current = lesson;
+  for (const [index, change] of changes.entries()) {
+    const result = applyChange(current, change);
+    if (!result.ok) return { ok: false, reason: result.reason, index };
+    current = result.lesson;
+  }
+  return { ok: true, lesson: current };
+}
+
+/** What a change touches, as a key: two changes with the same key in a row are one burst of typing for undo. */
+export function changeTarget(change: LessonChange): string {
+  if (change.type === 'setTitle') return 'title';
+  if (change.type === 'insertPart') return `${change.type}:${change.part.id}`;
+  if ('stop' in change) return `${change.type}:${change.stop.id}`;
+  if ('stopId' in change) return `${change.type}:${change.stopId}`;
+  return `${change.type}:${change.partId}`;
+}
