@@ -1,32 +1,5 @@
 // The lesson: what a teacher writes.
-export {
-  type Checkpoint,
-  type ChoiceOption,
-  type ChoiceQuestion,
-  type Clip,
-  type ExtendedTextQuestion,
-  type Hundredths,
-  type Lesson,
-  type Part,
-  type Pause,
-  possiblePoints,
-  type Question,
-  type Stop,
-  stopsInOrder,
-} from './lesson/lesson.ts';
-export {
-  applyChange,
-  applyChanges,
-  type ChangeRefusal,
-  changeTarget,
-  type LessonChange,
-} from './lesson/lesson-change.ts';
-export { checkLesson, type Fault, type FaultCode } from './lesson/check-lesson.ts';
-// The script: what the teacher reads while writing.
-export { type Cue, gapOf, gapTimeMs, lineAt, type ScriptLine, scriptOf } from './script/script.ts';
-// The assignment: when and on which terms.
-export { defaultTerms, type Terms } from './attempt/terms.ts';
-export { type AssignmentWindow, type WindowFault, type WindowPhase, windowFault, windowPhase } from './calendar/window.ts';
+
 // The attempt: what a student does.
 export {
   type AttemptEvent,
@@ -73,10 +46,23 @@ export {
 } from './attempt/sheet-row.ts';
 export { type StopMark, type StopMarkState, stopMarkOf, stopMarkStates } from './attempt/stop-mark.ts';
 export { type Outcome, takeIn, takeInAll } from './attempt/take-in.ts';
-export { createContext, findStop, type Marker, type WalkContext, type WalkLesson, type WalkStop } from './attempt/walk-lesson.ts';
-// Marking and coverage: what it comes to.
-export { markResponse } from './marking/mark-response.ts';
-export { isBlank, longestTextLength, type Response } from './marking/response.ts';
+// The assignment: when and on which terms.
+export { defaultTerms, type Terms } from './attempt/terms.ts';
+export {
+  createContext,
+  findStop,
+  type Marker,
+  type WalkContext,
+  type WalkLesson,
+  type WalkStop,
+} from './attempt/walk-lesson.ts';
+export {
+  type AssignmentWindow,
+  type WindowFault,
+  type WindowPhase,
+  windowFault,
+  windowPhase,
+} from './calendar/window.ts';
 export {
   addInterval,
   type Coverage,
@@ -88,3 +74,31 @@ export {
   metStretches,
   type Segment,
 } from './coverage/coverage.ts';
+export { checkLesson, type Fault, type FaultCode } from './lesson/check-lesson.ts';
+export {
+  type Checkpoint,
+  type ChoiceOption,
+  type ChoiceQuestion,
+  type Clip,
+  type ExtendedTextQuestion,
+  type Hundredths,
+  type Lesson,
+  type Part,
+  type Pause,
+  possiblePoints,
+  type Question,
+  type Stop,
+  stopsInOrder,
+} from './lesson/lesson.ts';
+export {
+  applyChange,
+  applyChanges,
+  type ChangeRefusal,
+  changeTarget,
+  type LessonChange,
+} from './lesson/lesson-change.ts';
+// Marking and coverage: what it comes to.
+export { markResponse } from './marking/mark-response.ts';
+export { isBlank, longestTextLength, type Response } from './marking/response.ts';
+// The script: what the teacher reads while writing.
+export { type Cue, gapOf, gapTimeMs, lineAt, type ScriptLine, scriptOf } from './script/script.ts';

@@ -27,7 +27,13 @@ export type LearnerEventBody =
   | { readonly type: 'opened' }
   | { readonly type: 'hidden' | 'shown' }
   /** A stretch of a clip was played at a rate; times of the film in ms. */
-  | { readonly type: 'met'; readonly partId: string; readonly fromMs: number; readonly toMs: number; readonly rate: number }
+  | {
+      readonly type: 'met';
+      readonly partId: string;
+      readonly fromMs: number;
+      readonly toMs: number;
+      readonly rate: number;
+    }
   | { readonly type: 'paused'; readonly partId: string; readonly atMs: number }
   | { readonly type: 'sought'; readonly partId: string; readonly fromMs: number; readonly toMs: number }
   | { readonly type: 'reachedStop'; readonly stopId: string }

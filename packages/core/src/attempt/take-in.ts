@@ -1,7 +1,14 @@
 import { addInterval } from '../coverage/coverage.ts';
 import { isBlank, isFitting, type Response } from '../marking/response.ts';
 import type { AttemptEvent } from './attempt-event.ts';
-import { type Answer, type AttemptState, type PartState, type Refusal, type StopState, slackMs } from './attempt-state.ts';
+import {
+  type Answer,
+  type AttemptState,
+  type PartState,
+  type Refusal,
+  type StopState,
+  slackMs,
+} from './attempt-state.ts';
 import {
   canHandIn,
   gateToleranceMs,
@@ -88,7 +95,8 @@ function applyInTurn(context: WalkContext, state: AttemptState, event: AttemptEv
     ...state,
     intake: { ...state.intake, next: { ...state.intake.next, [event.sittingId]: event.n + 1 } },
   };
-  if (event.type === 'marked' || event.type === 'commented') return toApplied(counted, event, applyTeacher(context, counted, event));
+  if (event.type === 'marked' || event.type === 'commented')
+    return toApplied(counted, event, applyTeacher(context, counted, event));
   const present = countPresence(context, counted, event);
   return toApplied(present, event, applyLearner(context, present, event));
 }
@@ -203,7 +211,9 @@ function moveTo(context: WalkContext, state: AttemptState, partId: string, atMs:
   if (!part) return 'partUnknown';
   if (!isPartOpen(context, state, partId)) return 'beyondGate';
   const before = partStateOf(state, part);
-  const limitMs = context.terms.skipping ? part.outMs : Math.min(before.furthestMs, playLimitMs(part, state, context.terms));
+  const limitMs = context.terms.skipping
+    ? part.outMs
+    : Math.min(before.furthestMs, playLimitMs(part, state, context.terms));
   const positionMs = Math.min(Math.max(atMs, part.inMs), Math.max(limitMs, part.inMs));
   return { ...state, currentPartId: partId, parts: { ...state.parts, [partId]: { ...before, positionMs } } };
 }

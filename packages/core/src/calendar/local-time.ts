@@ -9,7 +9,8 @@ import { Temporal } from 'temporal-polyfill';
  * @throws RangeError when the text is not a date and time, or the zone is unknown
  */
 export function toInstant(local: string, timeZone: string): number {
-  return Temporal.PlainDateTime.from(local).toZonedDateTime(timeZone, { disambiguation: 'compatible' }).epochMilliseconds;
+  return Temporal.PlainDateTime.from(local).toZonedDateTime(timeZone, { disambiguation: 'compatible' })
+    .epochMilliseconds;
 }
 
 /** The date and time on a class's clock, as `2026-12-03T23:59`, ready for a form. */

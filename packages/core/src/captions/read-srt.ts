@@ -1,7 +1,6 @@
 import type { CaptionCue, CaptionFault, CaptionReading } from './caption-cue.ts';
 
-const timing =
-  /^\s*(\d+):(\d{1,2}):(\d{1,2})[,.](\d{1,3})\s*-->\s*(\d+):(\d{1,2}):(\d{1,2})[,.](\d{1,3})(\s.*)?$/;
+const timing = /^\s*(\d+):(\d{1,2}):(\d{1,2})[,.](\d{1,3})\s*-->\s*(\d+):(\d{1,2}):(\d{1,2})[,.](\d{1,3})(\s.*)?$/;
 
 /**
  * Reads SubRip captions, which have no standard: blocks of an optional number, a line of times and lines of words.

@@ -109,7 +109,8 @@ function applyToStop(
     );
   }
   if (!stop) return refuse('stopMissing');
-  const withStop = (next: Stop, inverse: LessonChange) => withPart({ ...part, stops: part.stops.with(index, next) }, inverse);
+  const withStop = (next: Stop, inverse: LessonChange) =>
+    withPart({ ...part, stops: part.stops.with(index, next) }, inverse);
   switch (change.type) {
     case 'removeStop':
       return withPart(

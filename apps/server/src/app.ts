@@ -1,0 +1,114 @@
+import path from 'node:path';
+import { type Route, type RouteName, routes } from '@semita/core/contract';
+import express, { type Express, Router } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import helmet from 'helmet';
+import { pinoHttp } from 'pino-http';
+import type { Deps } from './deps.ts';
+import { accountHandlers, type DemoPerson } from './features/accounts/account-routes.ts';
+import { createSignInThrottle } from './features/accounts/sign-in-throttle.ts';
+import { assignmentHandlers } from './features/assignments/assignment-routes.ts';
+import { createLiveSheets } from './features/assignments/live-sheets.ts';
+import { attemptHandlers } from './features/attempts/attempt-routes.ts';
+import { classHandlers } from './features/classes/class-routes.ts';
+import { lessonHandlers } from './features/lessons/lesson-routes.ts';
+import { materialHandlers } from './features/materials/material-routes.ts';
+import { createUploadServer } from './features/materials/upload-server.ts';
+import { createErrorHandler } from './http/error-handler.ts';
+import { originCheck } from './http/origin-check.ts';
+import { Refused } from './http/refused.ts';
+import { admit, type Door, type Handler, type Handlers, serveRoute } from './http/serve-route.ts';
+import { readSessionCookie } from './http/session-cookie.ts';
+import type { Services } from './services.ts';
+
+export interface AppOptions {
+  readonly deps: Deps;
+  readonly services: Services;
+  /** The built web app; none in tests that need no pages. */
+  readonly webDir?: string;
+  /** Who can be entered as with one click. Null in production: then there is no such door. */
+  readonly demoPeople?: readonly DemoPerson[] | null;
+  /** Cookies for https only. */
+  readonly secureCookies?: boolean;
+  /** Requests with events that one session may send in a minute; a browser sends about twelve. */
+  readonly eventRequestsPerMinute?: number;
+}
+
+/** Everything but listening. */
+export function createApp(options: AppOptions): Express {
+  const { deps, services, webDir, demoPeople = null, secureCookies = false, eventRequestsPerMinute = 600 } = options;
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('etag', false);
+  const { sessions, classes, materials, lessons, assignments, walks, marking } = services;
+  const live = createLiveSheets(deps.bus, assignments);
+  const findActor: Door['findActor'] = (req) => sessions.findActor(readSessionCookie(req));
+  const door: Door = { findActor, demo: demoPeople !== null };
+  const uploads = createUploadServer(materials, findActor);
+
+  // Addresses and bodies stay out of the log: they carry children's names and answers.
+  app.use(
+    pinoHttp({ logger: deps.log, autoLogging: false, serializers: { req: ({ id, method }) => ({ id, method }) } }),
+  );
+  app.use(
+    helmet({
+      strictTransportSecurity: secureCookies,
+      contentSecurityPolicy: {
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          mediaSrc: ["'self'", 'blob:'],
+          frameAncestors: ["'none'"],
+          upgradeInsecureRequests: secureCookies ? [] : null,
+        },
+      },
+    }),
+  );
+  app.use(originCheck);
+  app.use('/api/session', express.json({ limit: '10kb' }));
+  app.post('/api/session', ...createSignInThrottle());
+  app.all(['/api/files', '/api/files/*splat'], admit(routes.uploadFile, door), uploads.handle);
+  app.use(
+    '/api/attempts',
+    rateLimit({
+      windowMs: 60_000,
+      limit: eventRequestsPerMinute,
+      // One student, not one address: a class shares an address.
+      keyGenerator: (req) => readSessionCookie(req) ?? '',
+      standardHeaders: false,
+      legacyHeaders: false,
+      handler: (_req, _res, next) => next(new Refused('tooManyRequests')),
+    }),
+  );
+
+  const handlers: Omit<Handlers, 'uploadFile'> = {
+    ...accountHandlers({ sessions, clock: deps.clock, demoPeople, secureCookies }),
+    ...classHandlers({ classes, listAssignments: assignments.list }),
+    ...materialHandlers(materials),
+    ...lessonHandlers(lessons),
+    ...assignmentHandlers(assignments, live),
+    ...attemptHandlers(walks, marking),
+  };
+  const api = Router();
+  for (const [name, handler] of Object.entries(handlers))
+    serveRoute(api, routes[name as RouteName], handler as Handler<Route>, door);
+  app.use(api);
+  app.use('/api', (_req, _res, next) => next(new Refused('notFound')));
+  if (webDir) serveWeb(app, webDir);
+  app.use(createErrorHandler(deps.log));
+  return app;
+}
+
+/** The built pages: hashed files for ever, the shell never from a cache; every other address is the shell's to read. */
+function serveWeb(app: Express, webDir: string): void {
+  app.use(
+    '/assets',
+    express.static(path.join(webDir, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }),
+  );
+  app.use(express.static(webDir, { index: false }));
+  app.get('/{*splat}', (_req, res) => {
+    res.set('cache-control', 'no-cache').sendFile(path.join(webDir, 'index.html'));
+  });
+}

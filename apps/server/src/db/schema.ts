@@ -1,0 +1,189 @@
+import type { AttemptState, EventBody, Lesson, Terms } from '@semita/core';
+import type { CaptionCue } from '@semita/core/captions';
+import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+
+const id = () => text().primaryKey();
+/** Epoch milliseconds. */
+const instant = () => integer({ mode: 'number' });
+
+export const schools = sqliteTable('schools', { id: id(), name: text().notNull() });
+
+const schoolId = () =>
+  text()
+    .notNull()
+    .references(() => schools.id, { onDelete: 'cascade' });
+
+export const users = sqliteTable('users', {
+  id: id(),
+  schoolId: schoolId(),
+  role: text({ enum: ['teacher', 'student'] }).notNull(),
+  displayName: text().notNull(),
+  /** Teachers sign in by e-mail, students by a user name; both stored in lower case. */
+  email: text().unique(),
+  userName: text().unique(),
+  passwordHash: text(),
+  createdAt: instant().notNull(),
+});
+
+const userId = () =>
+  text()
+    .notNull()
+    .references(() => users.id, { onDelete: 'cascade' });
+
+export const sessions = sqliteTable(
+  'sessions',
+  {
+    /** SHA-256 of the token in the cookie: a stolen database opens no session. */
+    tokenHash: text().primaryKey(),
+    userId: userId(),
+    createdAt: instant().notNull(),
+    expiresAt: instant().notNull(),
+  },
+  (table) => [index('sessions_by_user').on(table.userId)],
+);
+
+export const classes = sqliteTable('classes', {
+  id: id(),
+  schoolId: schoolId(),
+  name: text().notNull(),
+  /** IANA name; every date of the class is read on this clock. */
+  timeZone: text().notNull(),
+});
+
+const classId = () =>
+  text()
+    .notNull()
+    .references(() => classes.id, { onDelete: 'cascade' });
+
+export const classTeachers = sqliteTable('class_teachers', { classId: classId(), teacherId: userId() }, (table) => [
+  primaryKey({ columns: [table.classId, table.teacherId] }),
+]);
+
+export const classStudents = sqliteTable('class_students', { classId: classId(), studentId: userId() }, (table) => [
+  primaryKey({ columns: [table.classId, table.studentId] }),
+  index('class_students_by_student').on(table.studentId),
+]);
+
+export const materials = sqliteTable('materials', {
+  id: id(),
+  schoolId: schoolId(),
+  ownerId: userId(),
+  title: text().notNull(),
+  fileName: text().notNull(),
+  byteLength: integer().notNull(),
+  status: text({ enum: ['checking', 'ready', 'refused'] }).notNull(),
+  refusal: text(),
+  /** Names the file in the media folder once it is ready. */
+  sha256: text(),
+  lengthMs: integer(),
+  mimeType: text(),
+  width: integer(),
+  height: integer(),
+  /** The received file, while it is being checked. */
+  uploadId: text(),
+  createdAt: instant().notNull(),
+});
+
+export const captions = sqliteTable('captions', {
+  materialId: text()
+    .primaryKey()
+    .references(() => materials.id, { onDelete: 'cascade' }),
+  cues: text({ mode: 'json' }).notNull().$type<readonly CaptionCue[]>(),
+  updatedAt: instant().notNull(),
+});
+
+export const lessons = sqliteTable('lessons', {
+  id: id(),
+  schoolId: schoolId(),
+  ownerId: userId(),
+  draft: text({ mode: 'json' }).notNull().$type<Lesson>(),
+  version: integer().notNull(),
+  createdAt: instant().notNull(),
+  updatedAt: instant().notNull(),
+});
+
+export const editions = sqliteTable(
+  'editions',
+  {
+    id: id(),
+    lessonId: text()
+      .notNull()
+      .references(() => lessons.id, { onDelete: 'cascade' }),
+    number: integer().notNull(),
+    draftVersion: integer().notNull(),
+    content: text({ mode: 'json' }).notNull().$type<Lesson>(),
+    createdAt: instant().notNull(),
+    createdBy: userId(),
+  },
+  (table) => [uniqueIndex('editions_by_number').on(table.lessonId, table.number)],
+);
+
+export const assignments = sqliteTable(
+  'assignments',
+  {
+    id: id(),
+    schoolId: schoolId(),
+    classId: classId(),
+    editionId: text()
+      .notNull()
+      .references(() => editions.id),
+    createdBy: userId(),
+    opensAt: instant(),
+    dueAt: instant(),
+    closesAt: instant(),
+    terms: text({ mode: 'json' }).notNull().$type<Terms>(),
+    createdAt: instant().notNull(),
+  },
+  (table) => [index('assignments_by_class').on(table.classId)],
+);
+
+export const excusals = sqliteTable(
+  'excusals',
+  {
+    assignmentId: text()
+      .notNull()
+      .references(() => assignments.id, { onDelete: 'cascade' }),
+    studentId: userId(),
+  },
+  (table) => [primaryKey({ columns: [table.assignmentId, table.studentId] })],
+);
+
+/** `state` and `sheetRow` are caches of the log below; `npm run rebuild` makes them anew. */
+export const attempts = sqliteTable(
+  'attempts',
+  {
+    id: id(),
+    assignmentId: text()
+      .notNull()
+      .references(() => assignments.id, { onDelete: 'cascade' }),
+    studentId: userId(),
+    begunAt: instant().notNull(),
+    state: text({ mode: 'json' }).notNull().$type<AttemptState>(),
+    sheetRow: text().notNull(),
+  },
+  (table) => [
+    uniqueIndex('attempts_by_assignment').on(table.assignmentId, table.studentId),
+    index('attempts_by_student').on(table.studentId),
+  ],
+);
+
+/** Append-only. `seq` is the server's order, and the only one between devices. */
+export const attemptEvents = sqliteTable(
+  'attempt_events',
+  {
+    attemptId: text()
+      .notNull()
+      .references(() => attempts.id, { onDelete: 'cascade' }),
+    seq: integer().notNull(),
+    id: text().notNull(),
+    sittingId: text().notNull(),
+    n: integer().notNull(),
+    at: instant().notNull(),
+    receivedAt: instant().notNull(),
+    body: text({ mode: 'json' }).notNull().$type<EventBody>(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.attemptId, table.seq] }),
+    uniqueIndex('attempt_events_once').on(table.attemptId, table.sittingId, table.n),
+  ],
+);

@@ -1,0 +1,34 @@
+import type { Logger } from 'pino';
+
+/** What happened, for those who watch; published after the commit, never before. */
+export interface EventMap {
+  attemptChanged: { readonly assignmentId: string; readonly attemptId: string; readonly studentId: string };
+}
+
+type Listener<Name extends keyof EventMap> = (payload: EventMap[Name]) => void;
+
+export interface EventBus {
+  publish<Name extends keyof EventMap>(name: Name, payload: EventMap[Name]): void;
+  /** Returns its undo. */
+  subscribe<Name extends keyof EventMap>(name: Name, listener: Listener<Name>): () => void;
+}
+
+/** A failing listener is logged and stops nobody. */
+export function createEventBus(log: Logger): EventBus {
+  const listeners: { [Name in keyof EventMap]: Set<Listener<Name>> } = { attemptChanged: new Set() };
+  return {
+    publish(name, payload) {
+      for (const listener of listeners[name]) {
+        try {
+          listener(payload);
+        } catch (error) {
+          log.error({ err: error, name }, 'listener failed');
+        }
+      }
+    },
+    subscribe(name, listener) {
+      listeners[name].add(listener);
+      return () => listeners[name].delete(listener);
+    },
+  };
+}

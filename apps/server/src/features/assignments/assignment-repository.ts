@@ -1,0 +1,105 @@
+import { createContext, type Lesson, type Terms, type WalkContext } from '@semita/core';
+import { and, asc, desc, eq } from 'drizzle-orm';
+import {
+  assignments,
+  attempts,
+  classes,
+  classStudents,
+  classTeachers,
+  editions,
+  excusals,
+  users,
+} from '../../db/schema.ts';
+import type { Deps } from '../../deps.ts';
+import type { Actor } from '../accounts/session-service.ts';
+
+export type AssignmentRow = typeof assignments.$inferSelect;
+export type AssignmentRepository = ReturnType<typeof createAssignmentRepository>;
+
+/** An assignment with what is around it. */
+export interface PlacedAssignment {
+  readonly assignment: AssignmentRow;
+  readonly className: string;
+  readonly timeZone: string;
+}
+
+/** The frozen lesson of an assignment and what attempts at it are walked against. */
+export interface AssignedLesson {
+  readonly lessonId: string;
+  readonly editionNumber: number;
+  readonly lesson: Lesson;
+  readonly terms: Terms;
+  readonly context: WalkContext;
+}
+
+export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
+  // Editions never change and terms are fixed when an assignment is made, so what was read once stays right.
+  const lessonCache = new Map<string, AssignedLesson>();
+
+  const placed = { assignment: assignments, className: classes.name, timeZone: classes.timeZone };
+
+  const selectTaught = (actor: Actor) =>
+    db
+      .select(placed)
+      .from(assignments)
+      .innerJoin(classes, eq(classes.id, assignments.classId))
+      .innerJoin(classTeachers, and(eq(classTeachers.classId, classes.id), eq(classTeachers.teacherId, actor.id)));
+
+  const selectReceived = (studentId: string) =>
+    db
+      .select({ ...placed, teacherName: users.displayName })
+      .from(assignments)
+      .innerJoin(classes, eq(classes.id, assignments.classId))
+      .innerJoin(users, eq(users.id, assignments.createdBy))
+      .innerJoin(classStudents, and(eq(classStudents.classId, classes.id), eq(classStudents.studentId, studentId)));
+
+  return {
+    insert(row: AssignmentRow): void {
+      db.insert(assignments).values(row).run();
+    },
+
+    setWindow(assignmentId: string, window: Pick<AssignmentRow, 'opensAt' | 'dueAt' | 'closesAt'>): void {
+      db.update(assignments).set(window).where(eq(assignments.id, assignmentId)).run();
+    },
+
+    listTaught: (actor: Actor): PlacedAssignment[] => selectTaught(actor).orderBy(desc(assignments.createdAt)).all(),
+
+    findTaught: (actor: Actor, assignmentId: string): PlacedAssignment | undefined =>
+      selectTaught(actor).where(eq(assignments.id, assignmentId)).get(),
+
+    listReceived: (studentId: string) => selectReceived(studentId).orderBy(asc(assignments.dueAt)).all(),
+
+    findReceived: (studentId: string, assignmentId: string) =>
+      selectReceived(studentId).where(eq(assignments.id, assignmentId)).get(),
+
+    getLesson(assignmentId: string): AssignedLesson {
+      const cached = lessonCache.get(assignmentId);
+      if (cached) return cached;
+      const row = db
+        .select({ terms: assignments.terms, edition: editions })
+        .from(assignments)
+        .innerJoin(editions, eq(editions.id, assignments.editionId))
+        .where(eq(assignments.id, assignmentId))
+        .get();
+      if (!row) throw new Error(`No edition behind assignment ${assignmentId}`);
+      const { lessonId, number, content } = row.edition;
+      const context = createContext(content, row.terms);
+      const assigned = { lessonId, editionNumber: number, lesson: content, terms: row.terms, context };
+      if (lessonCache.size >= 200) lessonCache.clear();
+      lessonCache.set(assignmentId, assigned);
+      return assigned;
+    },
+
+    setExcused(assignmentId: string, studentId: string, excused: boolean): void {
+      if (excused) db.insert(excusals).values({ assignmentId, studentId }).onConflictDoNothing().run();
+      else
+        db.delete(excusals)
+          .where(and(eq(excusals.assignmentId, assignmentId), eq(excusals.studentId, studentId)))
+          .run();
+    },
+
+    hasAttempts: (assignmentId: string): boolean =>
+      db.select({ one: attempts.id }).from(attempts).where(eq(attempts.assignmentId, assignmentId)).limit(1).get() !==
+      undefined,
+  };
+}

@@ -1,0 +1,25 @@
+import type { Handlers } from '../../http/serve-route.ts';
+import type { AssignmentService } from './assignment-service.ts';
+import type { LiveSheets } from './live-sheets.ts';
+
+type Names = 'listAssignments' | 'assign' | 'changeWindow' | 'readSheet' | 'exportSheet' | 'watchSheet' | 'excuse';
+
+export function assignmentHandlers(assignments: AssignmentService, live: LiveSheets): Pick<Handlers, Names> {
+  return {
+    listAssignments: ({ actor }) => assignments.list(actor),
+    assign: ({ actor, body }) => assignments.assign(actor, body),
+    changeWindow: ({ actor, params, body }) => assignments.changeWindow(actor, params.assignmentId, body),
+    readSheet: ({ actor, params }) => assignments.readSheet(actor, params.assignmentId),
+    exportSheet: ({ actor, params, res }) => {
+      const { csv, title } = assignments.exportSheet(actor, params.assignmentId);
+      res.attachment(`${title}.csv`).type('text/csv; charset=utf-8; header=present').send(csv);
+      return undefined;
+    },
+    watchSheet: async ({ actor, params, req, res }) => {
+      assignments.assertTaught(actor, params.assignmentId);
+      await live.watch(params.assignmentId, req, res);
+      return undefined;
+    },
+    excuse: ({ actor, params, body }) => assignments.excuse(actor, params.assignmentId, params.studentId, body.excused),
+  };
+}

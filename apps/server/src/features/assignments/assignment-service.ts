@@ -1,0 +1,178 @@
+import { decodeSheetRow, needOf, type Stop, sheetStops, type Terms, windowFault } from '@semita/core';
+import { endOfDay, toInstant } from '@semita/core/calendar';
+import type { AssignmentSummary, Sheet, SheetStudent } from '@semita/core/contract';
+import type { Deps } from '../../deps.ts';
+import { found, Refused } from '../../http/refused.ts';
+import type { Actor } from '../accounts/session-service.ts';
+import type { ClassRepository } from '../classes/class-repository.ts';
+import type { LessonRepository } from '../lessons/lesson-repository.ts';
+import type { AssignmentRepository, PlacedAssignment } from './assignment-repository.ts';
+import { sheetToCsv } from './sheet-csv.ts';
+import type { SheetRepository, StoredSheetRow } from './sheet-repository.ts';
+
+export type AssignmentService = ReturnType<typeof createAssignmentService>;
+
+/** Dates and times as a form gives them, on the class's clock. */
+export interface LocalWindow {
+  readonly opensAt: string | null;
+  readonly dueAt: string | null;
+  readonly closesAt: string | null;
+}
+
+interface Options extends Pick<Deps, 'clock' | 'newId'> {
+  readonly repository: AssignmentRepository;
+  readonly sheets: SheetRepository;
+  readonly classes: ClassRepository;
+  readonly lessons: LessonRepository;
+}
+
+export function createAssignmentService({ clock, newId, repository, sheets, classes, lessons }: Options) {
+  const getTaught = (actor: Actor, assignmentId: string) => found(repository.findTaught(actor, assignmentId));
+
+  const summarize = (
+    { assignment, className, timeZone }: PlacedAssignment,
+    students: readonly SheetStudent[],
+  ): AssignmentSummary => {
+    const { id, classId, opensAt, dueAt, closesAt } = assignment;
+    const now = clock();
+    const needs = students.map(({ row, excused }) => needOf(row, { excused, dueAt, now }));
+    return {
+      id,
+      title: repository.getLesson(id).lesson.title,
+      classId,
+      className,
+      timeZone,
+      opensAt,
+      dueAt,
+      closesAt,
+      studentCount: students.length,
+      begunCount: students.filter((student) => student.row).length,
+      handedInCount: students.filter((student) => student.row?.handedInAt != null).length,
+      toMarkCount: students.reduce(
+        (sum, { row }) => sum + (row?.marks.filter((mark) => mark.state === 'waiting').length ?? 0),
+        0,
+      ),
+      stuckCount: needs.filter((need) => need === 'stuck').length,
+    };
+  };
+
+  const summarizeStored = (placed: PlacedAssignment) =>
+    summarize(placed, sheets.list(placed.assignment.id).map(toSheetStudent));
+
+  const buildSheet = (placed: PlacedAssignment): Sheet => {
+    const { assignment } = placed;
+    const { lesson, editionNumber, lessonId, terms } = repository.getLesson(assignment.id);
+    const students = sheets.list(assignment.id).map(toSheetStudent);
+    return {
+      assignment: summarize(placed, students),
+      terms: terms as Sheet['terms'],
+      termsFixed: repository.hasAttempts(assignment.id),
+      editionNumber,
+      lessonId,
+      stops: lesson.parts.flatMap((part) =>
+        (sheetStops({ parts: [part] }) as Stop[]).map((stop) => ({
+          ...stop,
+          label: labelOf(stop),
+          partTitle: part.title,
+        })),
+      ),
+      students,
+      now: clock(),
+    };
+  };
+
+  return {
+    list: (actor: Actor, classId?: string): AssignmentSummary[] =>
+      repository
+        .listTaught(actor)
+        .filter(({ assignment }) => classId === undefined || assignment.classId === classId)
+        .map(summarizeStored),
+
+    /**
+     * Gives the latest edition of a lesson to a class.
+     * @throws Refused windowOutOfOrder, lessonIncomplete when there is no edition yet
+     */
+    assign(actor: Actor, input: LocalWindow & { lessonId: string; classId: string; terms: Terms }): { id: string } {
+      const toClass = found(classes.findTaught(actor, input.classId));
+      const lesson = found(lessons.findOwned(actor, input.lessonId));
+      const edition = lessons.findLatestEdition(lesson.id);
+      if (!edition) throw new Refused('lessonIncomplete', { faults: [] });
+      const id = newId();
+      repository.insert({
+        id,
+        schoolId: actor.schoolId,
+        classId: toClass.id,
+        editionId: edition.id,
+        createdBy: actor.id,
+        ...toWindow(input, toClass.timeZone),
+        terms: input.terms,
+        createdAt: clock(),
+      });
+      return { id };
+    },
+
+    changeWindow(actor: Actor, assignmentId: string, local: LocalWindow): AssignmentSummary {
+      const placed = getTaught(actor, assignmentId);
+      repository.setWindow(assignmentId, toWindow(local, placed.timeZone));
+      return summarizeStored(getTaught(actor, assignmentId));
+    },
+
+    readSheet: (actor: Actor, assignmentId: string): Sheet => buildSheet(getTaught(actor, assignmentId)),
+
+    exportSheet(actor: Actor, assignmentId: string): { csv: string; title: string } {
+      const sheet = buildSheet(getTaught(actor, assignmentId));
+      const csv = sheetToCsv(sheet, repository.getLesson(assignmentId).lesson);
+      return { csv, title: `${sheet.assignment.title} - ${sheet.assignment.className}` };
+    },
+
+    /** Checks that the actor may watch, for the live stream. */
+    assertTaught(actor: Actor, assignmentId: string): void {
+      getTaught(actor, assignmentId);
+    },
+
+    readStudent(actor: Actor, assignmentId: string, studentId: string): SheetStudent {
+      getTaught(actor, assignmentId);
+      return toSheetStudent(found(sheets.find(assignmentId, studentId)));
+    },
+
+    /** One student's line for the live stream, whose audience was checked when it was opened. */
+    findStudent(assignmentId: string, studentId: string): SheetStudent | null {
+      const stored = sheets.find(assignmentId, studentId);
+      return stored ? toSheetStudent(stored) : null;
+    },
+
+    excuse(actor: Actor, assignmentId: string, studentId: string, excused: boolean): SheetStudent {
+      getTaught(actor, assignmentId);
+      found(sheets.find(assignmentId, studentId));
+      repository.setExcused(assignmentId, studentId, excused);
+      return toSheetStudent(found(sheets.find(assignmentId, studentId)));
+    },
+  };
+}
+
+function toSheetStudent({ studentId, displayName, excused, sheetRow }: StoredSheetRow): SheetStudent {
+  return { studentId, displayName, excused: excused === 1, row: sheetRow === null ? null : decodeSheetRow(sheetRow) };
+}
+
+/** Column heading: the first words of what is asked or noted. */
+function labelOf(stop: Stop): string {
+  return (stop.kind === 'pause' ? stop.note : (stop.questions[0]?.stem ?? '')).slice(0, 80);
+}
+
+function toWindow(local: LocalWindow, timeZone: string) {
+  const at = (text: string | null) => (text === null ? null : instantOf(text, timeZone));
+  const window = { opensAt: at(local.opensAt), dueAt: at(local.dueAt), closesAt: at(local.closesAt) };
+  const fault = windowFault(window);
+  if (fault) throw new Refused('windowOutOfOrder', { fault });
+  return window;
+}
+
+/** A date alone means the end of that day, and so does the last minute of a day. */
+function instantOf(local: string, timeZone: string): number {
+  try {
+    return local.endsWith('T23:59') ? endOfDay(local.slice(0, 10), timeZone) : toInstant(local, timeZone);
+  } catch (error) {
+    if (error instanceof RangeError) throw new Refused('inputInvalid', { fields: ['window'] });
+    throw error;
+  }
+}

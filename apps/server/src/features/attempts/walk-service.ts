@@ -1,0 +1,161 @@
+import {
+  type AssignmentWindow,
+  beginAttempt,
+  decodeSheetRow,
+  encodeSheetRow,
+  learnerView,
+  type Outcome,
+  sheetRowOf,
+  stopMarkOf,
+  windowPhase,
+} from '@semita/core';
+import type { IntakeAnswer, SentEvent, TodoItem, Walk } from '@semita/core/contract';
+import type { Deps } from '../../deps.ts';
+import { found, Refused } from '../../http/refused.ts';
+import type { Actor } from '../accounts/session-service.ts';
+import type { AssignmentRepository } from '../assignments/assignment-repository.ts';
+import type { SheetRepository } from '../assignments/sheet-repository.ts';
+import type { AttemptRepository } from './attempt-repository.ts';
+import type { EventIntake } from './event-intake.ts';
+
+export type WalkService = ReturnType<typeof createWalkService>;
+
+interface Options extends Pick<Deps, 'clock' | 'newId'> {
+  readonly assignments: AssignmentRepository;
+  readonly sheets: SheetRepository;
+  readonly attempts: AttemptRepository;
+  readonly intake: EventIntake;
+}
+
+/** Events after which the browser is sent a new view: something may have been earned, or ended. */
+const earningTypes = new Set<SentEvent['type']>(['answered', 'handedIn']);
+
+/** The student's side: what there is to do, and walking it. */
+export function createWalkService({ clock, newId, assignments, sheets, attempts, intake }: Options) {
+  const assertOpen = (window: AssignmentWindow) => {
+    const phase = windowPhase(window, clock());
+    if (phase === 'notYetOpen') throw new Refused('windowNotOpen');
+    if (phase === 'closed') throw new Refused('windowClosed');
+  };
+
+  const findOrBegin = (actor: Actor, assignmentId: string, window: AssignmentWindow) => {
+    const begun = attempts.findByStudent(assignmentId, actor.id);
+    if (begun) return begun;
+    assertOpen(window);
+    const { context } = assignments.getLesson(assignmentId);
+    const begunAt = clock();
+    const state = beginAttempt(begunAt, context.terms.maxRate);
+    const sheetRow = encodeSheetRow(sheetRowOf(context.lesson, state));
+    attempts.insert({ attemptId: newId(), assignmentId, studentId: actor.id, begunAt, state, sheetRow });
+    return found(attempts.findByStudent(assignmentId, actor.id));
+  };
+
+  return {
+    listTodo(actor: Actor): { items: TodoItem[]; now: number } {
+      const items = assignments
+        .listReceived(actor.id)
+        .map(({ assignment, className, timeZone, teacherName }): TodoItem => {
+          const { id, opensAt, dueAt, closesAt } = assignment;
+          const { lesson } = assignments.getLesson(id);
+          const stored = sheets.find(id, actor.id);
+          const row = stored?.sheetRow ? decodeSheetRow(stored.sheetRow) : null;
+          const stops = lesson.parts.flatMap((part) => part.stops);
+          return {
+            assignmentId: id,
+            title: lesson.title,
+            className,
+            timeZone,
+            teacherName,
+            opensAt,
+            dueAt,
+            closesAt,
+            lengthMs: lesson.parts.reduce((sum, part) => sum + part.outMs - part.inMs, 0),
+            stopCount: stops.length,
+            excused: stored?.excused === 1,
+            progress: row?.progress ?? 0,
+            begun: row !== null,
+            handedInAt: row?.handedInAt ?? null,
+            earned: row?.earned ?? 0,
+            possible: stops.reduce((sum, stop) => sum + stopMarkOf(stop, undefined).possible, 0),
+            waiting: row?.marks.some((mark) => mark.state === 'waiting') ?? false,
+          };
+        });
+      return { items, now: clock() };
+    },
+
+    /** Written answers that a teacher has marked or said something about. */
+    listFeedback(actor: Actor) {
+      return assignments.listReceived(actor.id).flatMap(({ assignment }) => {
+        const attempt = attempts.findByStudent(assignment.id, actor.id);
+        if (!attempt) return [];
+        const { lesson } = assignments.getLesson(assignment.id);
+        const { results, state } = learnerView(lesson, intake.readState(attempt.attemptId));
+        return lesson.parts
+          .flatMap((part) => part.stops)
+          .flatMap((stop) => (stop.kind === 'checkpoint' ? stop.questions.map((question) => ({ stop, question })) : []))
+          .flatMap(({ stop, question }) => {
+            const result = results[question.id];
+            const answer = state.stops[stop.id]?.answers[question.id];
+            if (!result || answer?.response.kind !== 'extendedText') return [];
+            if (result.points === null && result.comment === null) return [];
+            return [
+              {
+                assignmentId: assignment.id,
+                title: lesson.title,
+                stem: question.stem,
+                answer: answer.response.text,
+                points: result.points,
+                possible: question.points,
+                comment: result.comment,
+              },
+            ];
+          });
+      });
+    },
+
+    /**
+     * Opens the walk, beginning an attempt where there is none. What was begun can be looked at for ever.
+     * @throws Refused windowNotOpen, windowClosed when nothing was begun in time
+     */
+    begin(actor: Actor, assignmentId: string): Walk {
+      const { assignment, timeZone } = found(assignments.findReceived(actor.id, assignmentId));
+      if (windowPhase(assignment, clock()) === 'notYetOpen') throw new Refused('windowNotOpen');
+      const { attemptId } = findOrBegin(actor, assignmentId, assignment);
+      const { lesson, terms } = assignments.getLesson(assignmentId);
+      return {
+        attemptId,
+        assignmentId,
+        timeZone,
+        opensAt: assignment.opensAt,
+        dueAt: assignment.dueAt,
+        closesAt: assignment.closesAt,
+        terms: terms as Walk['terms'],
+        view: learnerView(lesson, intake.readState(attemptId)),
+        now: clock(),
+      };
+    },
+
+    /**
+     * Takes in what a browser sends for its own attempt; answers once it is on disk.
+     * @throws Refused notFound for another student's attempt, windowNotOpen, windowClosed
+     */
+    async takeInEvents(actor: Actor, attemptId: string, events: readonly SentEvent[]): Promise<IntakeAnswer> {
+      const attempt = found(attempts.findOwn(actor.id, attemptId));
+      assertOpen(attempt);
+      const receivedAt = clock();
+      const { state, outcomes } = await intake.take(attempt, () => events.map((event) => ({ ...event, receivedAt })));
+      const showsMore =
+        events.some((event) => earningTypes.has(event.type)) || outcomes.some((outcome) => outcome.kind === 'refused');
+      return {
+        outcomes: outcomes.map((outcome, index) => toAnswer(events[index] as SentEvent, outcome)),
+        version: state.version,
+        now: receivedAt,
+        ...(showsMore ? { view: learnerView(assignments.getLesson(attempt.assignmentId).lesson, state) } : {}),
+      };
+    },
+  };
+}
+
+function toAnswer(event: SentEvent, outcome: Outcome): IntakeAnswer['outcomes'][0] {
+  return { id: event.id, ...outcome };
+}

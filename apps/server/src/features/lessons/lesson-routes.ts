@@ -1,0 +1,15 @@
+import type { Handlers } from '../../http/serve-route.ts';
+import type { LessonService } from './lesson-service.ts';
+
+type Names = 'listLessons' | 'createLesson' | 'readDraft' | 'changeDraft' | 'makeEdition';
+
+export function lessonHandlers(lessons: LessonService): Pick<Handlers, Names> {
+  return {
+    listLessons: ({ actor }) => lessons.list(actor),
+    createLesson: ({ actor, body }) => lessons.create(actor, body.materialId),
+    readDraft: ({ actor, params }) => lessons.readDraft(actor, params.lessonId),
+    changeDraft: ({ actor, params, body }) =>
+      lessons.changeDraft(actor, params.lessonId, body.baseVersion, body.changes),
+    makeEdition: ({ actor, params, body }) => lessons.makeEdition(actor, params.lessonId, body.draftVersion),
+  };
+}

@@ -1,0 +1,133 @@
+import { applyChanges, checkLesson, type Lesson, type LessonChange } from '@semita/core';
+import type { Draft, LessonSummary, Material } from '@semita/core/contract';
+import { inTransaction } from '../../db/open.ts';
+import type { Deps } from '../../deps.ts';
+import { found, Refused } from '../../http/refused.ts';
+import type { Actor } from '../accounts/session-service.ts';
+import type { LessonRepository, LessonRow } from './lesson-repository.ts';
+
+export type LessonService = ReturnType<typeof createLessonService>;
+
+interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
+  readonly repository: LessonRepository;
+  readonly materials: {
+    readonly listByIds: (ids: readonly string[]) => Material[];
+    readonly findOwned: (actor: Actor, materialId: string) => Material | undefined;
+  };
+}
+
+export function createLessonService({ db, clock, newId, repository, materials }: Options) {
+  const materialsOf = (lesson: Lesson) =>
+    materials.listByIds([...new Set(lesson.parts.map((part) => part.materialId))]);
+
+  const faultsOf = (lesson: Lesson, used: readonly Material[]) =>
+    checkLesson(lesson, new Map(used.flatMap(({ id, lengthMs }) => (lengthMs === null ? [] : [[id, lengthMs]]))));
+
+  const toSummary = (row: LessonRow): LessonSummary => {
+    const edition = repository.findLatestEdition(row.id);
+    const { title, parts } = row.draft;
+    return {
+      id: row.id,
+      title,
+      editionNumber: edition?.number ?? null,
+      changedSinceEdition: edition !== undefined && edition.draftVersion !== row.version,
+      stopCount: parts.reduce((sum, part) => sum + part.stops.length, 0),
+      lengthMs: parts.reduce((sum, part) => sum + part.outMs - part.inMs, 0),
+      updatedAt: row.updatedAt,
+    };
+  };
+
+  return {
+    list: (actor: Actor): LessonSummary[] => repository.listOwned(actor).map(toSummary),
+
+    /** A new draft, with a clip over the whole film where a material is named. */
+    create(actor: Actor, materialId: string | null): { id: string } {
+      const material = materialId === null ? null : found(materials.findOwned(actor, materialId));
+      if (material && material.lengthMs === null) throw new Refused('notFound');
+      const now = clock();
+      const draft: Lesson = { title: material?.title ?? '', parts: material ? [wholeFilm(material, newId())] : [] };
+      const row = {
+        id: newId(),
+        schoolId: actor.schoolId,
+        ownerId: actor.id,
+        draft,
+        version: 1,
+        createdAt: now,
+        updatedAt: now,
+      };
+      repository.insert(row);
+      return { id: row.id };
+    },
+
+    readDraft(actor: Actor, lessonId: string): Draft {
+      const row = found(repository.findOwned(actor, lessonId));
+      const used = materialsOf(row.draft);
+      const edition = repository.findLatestEdition(lessonId);
+      return {
+        id: row.id,
+        lesson: row.draft,
+        version: row.version,
+        updatedAt: row.updatedAt,
+        edition: edition ? { number: edition.number, draftVersion: edition.draftVersion } : null,
+        materials: used,
+        faults: faultsOf(row.draft, used),
+      };
+    },
+
+    /**
+     * Applies changes to the draft they were made on.
+     * @throws Refused draftMoved when the draft has been changed since by somebody else, or in another tab
+     */
+    changeDraft(actor: Actor, lessonId: string, baseVersion: number, changes: readonly LessonChange[]) {
+      return inTransaction(db, () => {
+        const row = found(repository.findOwned(actor, lessonId));
+        if (row.version !== baseVersion) throw new Refused('draftMoved', { version: row.version });
+        const result = applyChanges(row.draft, changes);
+        if (!result.ok) throw new Refused('changeImpossible', { reason: result.reason, index: result.index });
+        const foreign = result.lesson.parts.find((part) => !materials.findOwned(actor, part.materialId));
+        if (foreign) throw new Refused('changeImpossible', { reason: 'materialMissing' });
+        const saved = { version: row.version + 1, updatedAt: clock() };
+        repository.saveDraft(lessonId, result.lesson, saved.version, saved.updatedAt);
+        return saved;
+      });
+    },
+
+    /**
+     * Freezes the draft as a numbered edition. The same draft twice is the same edition.
+     * @throws Refused lessonIncomplete with every fault; draftMoved when the teacher saw an older draft
+     */
+    makeEdition(actor: Actor, lessonId: string, draftVersion: number): { number: number } {
+      return inTransaction(db, () => {
+        const row = found(repository.findOwned(actor, lessonId));
+        if (row.version !== draftVersion) throw new Refused('draftMoved', { version: row.version });
+        const faults = faultsOf(row.draft, materialsOf(row.draft));
+        if (faults.length > 0) throw new Refused('lessonIncomplete', { faults });
+        const latest = repository.findLatestEdition(lessonId);
+        if (latest?.draftVersion === draftVersion) return { number: latest.number };
+        const number = (latest?.number ?? 0) + 1;
+        repository.insertEdition({
+          id: newId(),
+          lessonId,
+          number,
+          draftVersion,
+          content: row.draft,
+          createdAt: clock(),
+          createdBy: actor.id,
+        });
+        return { number };
+      });
+    },
+  };
+}
+
+function wholeFilm(material: Material, partId: string): Lesson['parts'][0] {
+  return {
+    id: partId,
+    kind: 'clip',
+    title: material.title,
+    materialId: material.id,
+    inMs: 0,
+    outMs: material.lengthMs ?? 1,
+    stops: [],
+  };
+}

@@ -1,0 +1,49 @@
+import type { Handlers } from '../../http/serve-route.ts';
+import type { MaterialService } from './material-service.ts';
+
+type Names =
+  | 'listMaterials'
+  | 'readMaterial'
+  | 'deleteMaterial'
+  | 'streamMedia'
+  | 'bringInCaptions'
+  | 'readCaptions'
+  | 'writeCaptions';
+
+export function materialHandlers(materials: MaterialService): Pick<Handlers, Names> {
+  return {
+    listMaterials: ({ actor }) => materials.list(actor),
+    readMaterial: ({ actor, params }) => materials.read(actor, params.materialId),
+    deleteMaterial: async ({ actor, params }) => {
+      await materials.remove(actor, params.materialId);
+      return undefined;
+    },
+    streamMedia: async ({ actor, params, res }) => {
+      const file = materials.findFile(actor, params.materialId);
+      // The name is the content's hash, so what was fetched once stays right; `private` keeps it off shared caches.
+      res.set({
+        'content-type': file.mimeType,
+        'content-disposition': 'inline',
+        'content-security-policy': "sandbox; default-src 'none'",
+        'cache-control': 'private, max-age=604800, immutable',
+      });
+      await new Promise<void>((resolve, reject) => {
+        res.sendFile(file.path, { cacheControl: false }, (error) => {
+          // A player drops the connection whenever it seeks; that is no error of ours.
+          if (error && (error as NodeJS.ErrnoException).code !== 'ECONNABORTED' && !res.headersSent) reject(error);
+          else resolve();
+        });
+      });
+      return undefined;
+    },
+    bringInCaptions: ({ actor, params, req }) => {
+      const bytes = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
+      return materials.bringInCaptions(actor, params.materialId, bytes);
+    },
+    readCaptions: ({ actor, params }) => materials.readCaptions(actor, params.materialId),
+    writeCaptions: ({ actor, params, res }) => {
+      res.attachment('captions.vtt').type('text/vtt').send(materials.writeCaptions(actor, params.materialId));
+      return undefined;
+    },
+  };
+}

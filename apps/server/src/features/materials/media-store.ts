@@ -1,0 +1,34 @@
+import { createHash } from 'node:crypto';
+import { createReadStream } from 'node:fs';
+import { mkdir, open, rename, rm } from 'node:fs/promises';
+import path from 'node:path';
+import { pipeline } from 'node:stream/promises';
+
+/** Films as files named by their SHA-256, in folders by its first two digits. Streams; never holds a file in memory. */
+export function createMediaStore(dataDir: string) {
+  const root = path.join(dataDir, 'media');
+  const pathOf = (sha256: string) => path.join(root, sha256.slice(0, 2), sha256);
+  return {
+    root,
+    pathOf,
+
+    /** Moves a received file into the store; the same content twice is stored once. */
+    async take(file: string): Promise<string> {
+      const hash = createHash('sha256');
+      await pipeline(createReadStream(file), hash);
+      const sha256 = hash.digest('hex');
+      await mkdir(path.dirname(pathOf(sha256)), { recursive: true });
+      const handle = await open(file, 'r+');
+      await handle.sync();
+      await handle.close();
+      await rename(file, pathOf(sha256));
+      return sha256;
+    },
+
+    async remove(sha256: string): Promise<void> {
+      await rm(pathOf(sha256), { force: true });
+    },
+  };
+}
+
+export type MediaStore = ReturnType<typeof createMediaStore>;

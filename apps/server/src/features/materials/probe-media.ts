@@ -1,0 +1,87 @@
+import { open } from 'node:fs/promises';
+import { ALL_FORMATS, EncodedPacketSink, FilePathSource, Input } from 'mediabunny';
+
+export type MediaRefusal =
+  | 'fileEmpty'
+  | 'notMedia'
+  | 'noVideo'
+  | 'codecUnplayable'
+  | 'containerUnplayable'
+  | 'incomplete'
+  | 'noLength';
+
+export type Probe =
+  | {
+      readonly ok: true;
+      readonly lengthMs: number;
+      readonly mimeType: 'video/mp4' | 'video/webm';
+      readonly width: number;
+      readonly height: number;
+    }
+  | { readonly ok: false; readonly reason: MediaRefusal };
+
+/** What every current browser plays, in the two containers that are taken. */
+const playableVideo = new Set(['avc', 'vp8', 'vp9', 'av1']);
+const playableAudio = new Set(['aac', 'mp3', 'opus', 'vorbis']);
+
+const refuse = (reason: MediaRefusal): Probe => ({ ok: false, reason });
+
+/**
+ * Reads length and tracks from the file itself. Reads headers, sample tables and the last packet only, so that a
+ * film of two gigabytes takes no more memory than a short one.
+ */
+export async function probeMedia(path: string, byteLength: number): Promise<Probe> {
+  if (byteLength === 0) return refuse('fileEmpty');
+  if (!(await isWholeMp4(path, byteLength))) return refuse('incomplete');
+  const input = new Input({ formats: ALL_FORMATS, source: new FilePathSource(path) });
+  try {
+    return await probeInput(input);
+  } catch (error) {
+    // The library throws plain errors for whatever it cannot read; each means the same for a teacher.
+    if (error instanceof Error) return refuse('notMedia');
+    throw error;
+  } finally {
+    input.dispose();
+  }
+}
+
+async function probeInput(input: Input): Promise<Probe> {
+  const mimeType = (await input.getMimeType()).split(';')[0];
+  if (mimeType !== 'video/mp4' && mimeType !== 'video/webm')
+    return refuse(mimeType?.startsWith('audio/') ? 'noVideo' : 'containerUnplayable');
+  const video = await input.getPrimaryVideoTrack();
+  if (!video) return refuse('noVideo');
+  const audio = await input.getPrimaryAudioTrack();
+  if (!playableVideo.has(video.codec ?? '') || (audio && !playableAudio.has(audio.codec ?? '')))
+    return refuse('codecUnplayable');
+  const lengthMs = Math.round((await input.computeDuration()) * 1000);
+  if (!Number.isFinite(lengthMs) || lengthMs <= 0) return refuse('noLength');
+  const last = await new EncodedPacketSink(video).getPacket(Number.POSITIVE_INFINITY);
+  if (!last || last.data.byteLength !== last.byteLength) return refuse('incomplete');
+  return { ok: true, lengthMs, mimeType, width: video.displayWidth, height: video.displayHeight };
+}
+
+/**
+ * Walks the top boxes of an ISO file (ISO/IEC 14496-12, 4.2): a box that reaches beyond the end of the file means
+ * that the rest is missing, which the sample table at the front would not tell. Other files pass.
+ */
+async function isWholeMp4(path: string, byteLength: number): Promise<boolean> {
+  const file = await open(path);
+  try {
+    const head = Buffer.alloc(16);
+    let at = 0;
+    while (at + 8 <= byteLength) {
+      await file.read(head, 0, 16, at);
+      if (at === 0 && head.toString('latin1', 4, 8) !== 'ftyp') return true;
+      const size32 = head.readUInt32BE(0);
+      // 0: to the end of the file; 1: the true size follows in 64 bits.
+      if (size32 === 0) return true;
+      const size = size32 === 1 ? Number(head.readBigUInt64BE(8)) : size32;
+      if (size < 8 || at + size > byteLength) return false;
+      at += size;
+    }
+    return true;
+  } finally {
+    await file.close();
+  }
+}

@@ -1,0 +1,51 @@
+import { FileStore } from '@tus/file-store';
+import { Server } from '@tus/server';
+import type { Request, Response } from 'express';
+import type { Actor } from '../accounts/session-service.ts';
+import type { MaterialService } from './material-service.ts';
+
+/** The largest film that is taken: 2 GiB. */
+export const largestUploadBytes = 2 * 1024 ** 3;
+
+/**
+ * Resumable uploads by the tus protocol 1.0. An upload belongs to the teacher who began it: nobody else can go on
+ * with it, look at it or end it. The last request's answer names the material in `x-material-id`.
+ */
+export function createUploadServer(materials: MaterialService, findActor: (req: Request) => Actor | null) {
+  const store = new FileStore({ directory: materials.uploadsDir, expirationPeriodInMilliseconds: 24 * 3_600_000 });
+  const actorOf = (request: unknown) => findActor(request as Request);
+  const server = new Server({
+    path: '/api/files',
+    datastore: store,
+    maxSize: largestUploadBytes,
+    relativeLocation: true,
+    respectForwardedHeaders: false,
+    onIncomingRequest: async (request, uploadId) => {
+      if (!uploadId) return;
+      const upload = await store.getUpload(uploadId);
+      if (upload.metadata?.ownerId !== actorOf(nodeRequestOf(request))?.id)
+        throw { status_code: 404, body: 'not found' };
+    },
+    onUploadCreate: async (request, upload) => ({
+      metadata: { ...upload.metadata, ownerId: actorOf(nodeRequestOf(request))?.id ?? '' },
+    }),
+    onUploadFinish: async (request, upload) => {
+      const actor = actorOf(nodeRequestOf(request));
+      if (!actor) throw { status_code: 401, body: 'not signed in' };
+      const fileName = (upload.metadata?.filename ?? 'film').slice(0, 200);
+      const materialId = materials.register(actor, { id: upload.id, fileName, byteLength: upload.size ?? 0 });
+      return { headers: { 'x-material-id': materialId } };
+    },
+  });
+  return {
+    handle: (req: Request, res: Response) => server.handle(req, res),
+    /** Ends uploads that nobody has gone on with for a day. */
+    removeStale: () => server.cleanUpExpiredUploads(),
+  };
+}
+
+/** The library hands over a web Request with Node's own inside. */
+function nodeRequestOf(request: unknown): unknown {
+  const runtime = (request as { runtime?: { node?: { req?: unknown } } }).runtime;
+  return runtime?.node?.req ?? request;
+}

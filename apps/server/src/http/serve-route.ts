@@ -1,0 +1,72 @@
+import type { BodyOf, OutputOf, ParamsOf, Route, RouteName, routes } from '@semita/core/contract';
+import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
+import * as v from 'valibot';
+import type { Actor } from '../features/accounts/session-service.ts';
+import { Refused } from './refused.ts';
+
+/** What a handler gets: everything parsed, and who is asking. */
+export interface Call<R extends Route> {
+  readonly params: ParamsOf<R>;
+  readonly body: BodyOf<R>;
+  /** Of routes for signed-in people it is always there; the audience check stands before. */
+  readonly actor: Actor;
+  readonly req: Request;
+  readonly res: Response;
+}
+
+export type Handler<R extends Route> = (call: Call<R>) => OutputOf<R> | Promise<OutputOf<R>>;
+
+/** A handler per route that answers JSON, or that writes to `res` itself where the route has no output. */
+export type Handlers = { readonly [Name in RouteName]: Handler<(typeof routes)[Name]> };
+
+export interface Door {
+  readonly findActor: (req: Request) => Actor | null;
+  readonly demo: boolean;
+}
+
+const nobody: Actor = { id: '', role: 'student', schoolId: '', displayName: '' };
+
+/** Hangs a route of the table into Express, with its audience check, its parsers and its output check. */
+export function serveRoute<R extends Route>(router: Router, route: R, handler: Handler<R>, door: Door): void {
+  const method = route.method.toLowerCase() as Lowercase<Route['method']>;
+  router[method](route.path, admit(route, door), ...parsersOf(route), async (req, res) => {
+    const output = await handler({
+      params: req.params as ParamsOf<R>,
+      body: parseBody(route, req) as BodyOf<R>,
+      actor: door.findActor(req) ?? nobody,
+      req,
+      res,
+    });
+    if (res.headersSent || res.writableEnded) return;
+    if (route.output) res.json(v.parse(route.output, output));
+    else res.status(204).end();
+  });
+}
+
+/** Deny by default: an audience that is not met ends the request. */
+export function admit({ audience }: Pick<Route, 'audience'>, { findActor, demo }: Door): RequestHandler {
+  return (req, _res, next) => {
+    if (audience === 'anyone') return next();
+    if (audience === 'demoVisitor') return next(demo ? undefined : new Refused('notFound'));
+    const actor = findActor(req);
+    if (!actor) return next(new Refused('notSignedIn'));
+    // A student is not told which doors teachers have.
+    if (audience !== 'signedIn' && actor.role !== audience) return next(new Refused('notFound'));
+    next();
+  };
+}
+
+const json = express.json({ limit: '3mb' });
+
+function parsersOf(route: Route): RequestHandler[] {
+  if (route.rawBodyLimit) return [express.raw({ type: () => true, limit: route.rawBodyLimit })];
+  return route.body ? [json] : [];
+}
+
+function parseBody(route: Route, req: Request): unknown {
+  if (!route.body) return undefined;
+  const parsed = v.safeParse(route.body, req.body);
+  if (parsed.success) return parsed.output;
+  const fields = parsed.issues.slice(0, 10).map((issue) => v.getDotPath(issue));
+  throw new Refused('inputInvalid', { fields });
+}

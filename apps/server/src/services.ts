@@ -1,0 +1,53 @@
+import type { Deps } from './deps.ts';
+import { createSessionService } from './features/accounts/session-service.ts';
+import { createAssignmentRepository } from './features/assignments/assignment-repository.ts';
+import { createAssignmentService } from './features/assignments/assignment-service.ts';
+import { createSheetRepository } from './features/assignments/sheet-repository.ts';
+import { createAttemptRepository } from './features/attempts/attempt-repository.ts';
+import { createEventIntake } from './features/attempts/event-intake.ts';
+import { createMarkingService } from './features/attempts/marking-service.ts';
+import { createWalkService } from './features/attempts/walk-service.ts';
+import { createClassRepository } from './features/classes/class-repository.ts';
+import { createLessonRepository } from './features/lessons/lesson-repository.ts';
+import { createLessonService } from './features/lessons/lesson-service.ts';
+import { createMaterialRepository } from './features/materials/material-repository.ts';
+import { createMaterialService } from './features/materials/material-service.ts';
+import { createMediaStore } from './features/materials/media-store.ts';
+
+/** Puts the use-cases together. The web server stands on these, and so do the demo's simulated students. */
+export function createServices(deps: Deps) {
+  const classes = createClassRepository(deps);
+  const materialRepository = createMaterialRepository(deps);
+  const lessonRepository = createLessonRepository(deps);
+  const assignmentRepository = createAssignmentRepository(deps);
+  const sheets = createSheetRepository(deps);
+  const attempts = createAttemptRepository(deps);
+  const intake = createEventIntake({
+    ...deps,
+    repository: attempts,
+    contextOf: (assignmentId) => assignmentRepository.getLesson(assignmentId).context,
+  });
+  const assignments = createAssignmentService({
+    ...deps,
+    repository: assignmentRepository,
+    sheets,
+    classes,
+    lessons: lessonRepository,
+  });
+  const shared = { ...deps, assignments: assignmentRepository, attempts, intake };
+  return {
+    sessions: createSessionService(deps),
+    classes,
+    materials: createMaterialService({
+      ...deps,
+      repository: materialRepository,
+      store: createMediaStore(deps.dataDir),
+    }),
+    lessons: createLessonService({ ...deps, repository: lessonRepository, materials: materialRepository }),
+    assignments,
+    walks: createWalkService({ ...shared, sheets }),
+    marking: createMarkingService({ ...shared, sheetOf: assignments }),
+  };
+}
+
+export type Services = ReturnType<typeof createServices>;

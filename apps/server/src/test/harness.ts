@@ -1,0 +1,171 @@
+import fs from 'node:fs';
+import { mkdtemp, rm } from 'node:fs/promises';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import os from 'node:os';
+import path from 'node:path';
+import type { LearnerEventBody, Lesson } from '@semita/core';
+import type { SentEvent } from '@semita/core/contract';
+import { pino } from 'pino';
+import { v7 } from 'uuid';
+import { type AppOptions, createApp } from '../app.ts';
+import { classes, classStudents, classTeachers, lessons, materials, schools, users } from '../db/schema.ts';
+import { hashPassword } from '../features/accounts/password.ts';
+import { openInstallation } from '../installation.ts';
+import { createServices } from '../services.ts';
+
+export const password = 'three planks and a rope';
+const passwordHash = hashPassword(password);
+
+export interface Answer {
+  readonly status: number;
+  readonly headers: Headers;
+  readonly text: string;
+  // biome-ignore lint/suspicious/noExplicitAny: tests look into answers of every shape
+  readonly body: any;
+}
+
+/** A browser's share of a person: a cookie jar and a way to ask. */
+export interface Client {
+  ask(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Answer>;
+  cookie: string;
+}
+
+/** The real app on a real SQLite file in a folder of its own, with two schools, and a clock that tests set. */
+export async function startSchool(options: Partial<AppOptions> = {}) {
+  const dataDir = await mkdtemp(path.join(os.tmpdir(), 'semita-test-'));
+  const clock = { now: Date.UTC(2026, 10, 24, 9) };
+  const deps = openInstallation(dataDir, { clock: () => clock.now, log: pino({ level: 'silent' }) });
+  const services = createServices(deps);
+  const app = createApp({ deps, services, ...options });
+  const server: Server = app.listen(0, '127.0.0.1');
+  await new Promise((resolve) => server.once('listening', resolve));
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+
+  const { db } = deps;
+  const hash = await passwordHash;
+  db.insert(schools)
+    .values([
+      { id: 'quillhaven', name: 'Quillhaven School' },
+      { id: 'elsewhere', name: 'Elsewhere' },
+    ])
+    .run();
+  const person = (id: string, schoolId: string, role: 'teacher' | 'student') => ({
+    id,
+    schoolId,
+    role,
+    displayName: id,
+    email: role === 'teacher' ? `${id}@example.org` : null,
+    userName: role === 'student' ? id : null,
+    passwordHash: hash,
+    createdAt: 0,
+  });
+  db.insert(users)
+    .values([
+      person('adaeze', 'quillhaven', 'teacher'),
+      person('bruno', 'quillhaven', 'teacher'),
+      person('stranger', 'elsewhere', 'teacher'),
+      person('imani', 'quillhaven', 'student'),
+      person('tomas', 'quillhaven', 'student'),
+      person('cobalt', 'quillhaven', 'student'),
+      person('outsider', 'elsewhere', 'student'),
+    ])
+    .run();
+  db.insert(classes)
+    .values([
+      { id: 'amber', schoolId: 'quillhaven', name: '8 Amber', timeZone: 'Europe/Stockholm' },
+      { id: 'bronze', schoolId: 'quillhaven', name: '8 Cobalt', timeZone: 'Europe/Stockholm' },
+    ])
+    .run();
+  db.insert(classTeachers)
+    .values([
+      { classId: 'amber', teacherId: 'adaeze' },
+      { classId: 'bronze', teacherId: 'bruno' },
+    ])
+    .run();
+  db.insert(classStudents)
+    .values([
+      { classId: 'amber', studentId: 'imani' },
+      { classId: 'amber', studentId: 'tomas' },
+      { classId: 'bronze', studentId: 'cobalt' },
+    ])
+    .run();
+
+  const createClient = (cookie = ''): Client => ({
+    cookie,
+    async ask(method, askPath, body, headers = {}) {
+      const isRaw = Buffer.isBuffer(body);
+      const response = await fetch(base + askPath, {
+        method,
+        headers: {
+          ...(this.cookie ? { cookie: this.cookie } : {}),
+          ...(body === undefined || isRaw ? {} : { 'content-type': 'application/json' }),
+          ...headers,
+        },
+        ...(body === undefined ? {} : { body: isRaw ? new Uint8Array(body) : JSON.stringify(body) }),
+      });
+      const set = response.headers.get('set-cookie');
+      if (set) this.cookie = set.split(';')[0] ?? '';
+      const text = await response.text();
+      const isJson = response.headers.get('content-type')?.includes('json');
+      return { status: response.status, headers: response.headers, text, body: isJson ? JSON.parse(text) : undefined };
+    },
+  });
+
+  return {
+    base,
+    clock,
+    db,
+    deps,
+    services,
+    visitor: () => createClient(),
+    /** Signed in without the cost of hashing a password. */
+    as: (userId: string) => createClient(`semita_session=${services.sessions.startSession(userId).token}`),
+    /** A ready film without a file, for tests that play nothing. */
+    addMaterial(id: string, lengthMs: number, ownerId = 'adaeze', schoolId = 'quillhaven') {
+      const facts = {
+        title: id,
+        fileName: `${id}.mp4`,
+        byteLength: 1,
+        status: 'ready' as const,
+        refusal: null,
+        sha256: id,
+      };
+      const video = { lengthMs, mimeType: 'video/mp4', width: 640, height: 360, uploadId: null, createdAt: clock.now };
+      db.insert(materials)
+        .values({ id, schoolId, ownerId, ...facts, ...video })
+        .run();
+    },
+    /** Puts a lesson on the shelf, makes its edition and gives it to 8 Amber. */
+    async assignLesson(lesson: Lesson, terms = { skipping: false, rewindAtStops: true, maxRate: 2 }, window = {}) {
+      const adaeze = this.as('adaeze');
+      const lessonId = v7();
+      const row = { id: lessonId, schoolId: 'quillhaven', ownerId: 'adaeze', draft: lesson, version: 1 };
+      db.insert(lessons)
+        .values({ ...row, createdAt: clock.now, updatedAt: clock.now })
+        .run();
+      await adaeze.ask('POST', `/api/lessons/${lessonId}/editions`, { draftVersion: 1 });
+      const dates = { opensAt: null, dueAt: null, closesAt: null, ...window };
+      const { body } = await adaeze.ask('POST', '/api/assignments', { lessonId, classId: 'amber', terms, ...dates });
+      return { lessonId, assignmentId: body.id as string };
+    },
+    async stop() {
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      await services.materials.settle();
+      deps.db.$client.close();
+      await rm(dataDir, { recursive: true });
+    },
+  };
+}
+
+export type School = Awaited<ReturnType<typeof startSchool>>;
+
+/** Makes events as a browser does: numbered within one sitting. */
+export function createSender(clock: { now: number }) {
+  const sittingId = v7();
+  let n = 0;
+  return (body: LearnerEventBody): SentEvent => ({ ...body, id: v7(), sittingId, n: n++, at: clock.now });
+}
+
+export const readFixture = (name: string) => fs.readFileSync(new URL(`./media/${name}`, import.meta.url));

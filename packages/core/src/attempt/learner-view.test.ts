@@ -1,0 +1,57 @@
+import { expect, test } from 'vitest';
+import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
+import { beginAttempt } from './attempt-state.ts';
+import { learnerView } from './learner-view.ts';
+import { takeInAll } from './take-in.ts';
+import { defaultTerms } from './terms.ts';
+import { createContext } from './walk-lesson.ts';
+
+const context = createContext(bridgeLesson, defaultTerms);
+const viewAfter = (count: number) => {
+  const event = createSitting('a');
+  return learnerView(
+    bridgeLesson,
+    takeInAll(
+      context,
+      beginAttempt(1_000_000, 2),
+      wholeWalk.slice(0, count).map((body) => event(body)),
+    ),
+  );
+};
+
+test('before anything is answered no secret is in the view, nor any trace of a key', () => {
+  const text = JSON.stringify(viewAfter(3));
+  expect(text).not.toContain('SECRET');
+  expect(text).not.toContain('"right"');
+});
+
+test('answering earns the feedback of the picked options of that question and nothing more', () => {
+  const secretsAfter = (count: number) =>
+    [...new Set(JSON.stringify(viewAfter(count)).match(/SECRET [a-z ]+/g))].sort();
+  expect(secretsAfter(4)).toEqual(['SECRET feedback compression']);
+  expect(secretsAfter(wholeWalk.length)).toEqual(['SECRET feedback compression', 'SECRET feedback tower']);
+  expect(viewAfter(4).results).toEqual({
+    'q-one': {
+      points: 200,
+      comment: null,
+      rightOptionIds: ['o-compression'],
+      feedback: [{ optionId: 'o-compression', text: 'SECRET feedback compression' }],
+    },
+  });
+});
+
+test('a teacher who marked is not named to the student', () => {
+  const event = createSitting('a');
+  const mark = createSitting('teacher', 9_000_000);
+  const events = [
+    ...wholeWalk.map((body) => event(body)),
+    mark({ type: 'marked', stopId: 's-two', questionId: 'q-written', points: 300, by: 'teacher-17' }),
+  ];
+  const view = learnerView(bridgeLesson, takeInAll(context, beginAttempt(1_000_000, 2), events));
+  expect(JSON.stringify(view)).not.toContain('teacher-17');
+  expect(view.results['q-written']).toMatchObject({ points: 300 });
+});
+
+test('stops come in the order of the film', () => {
+  expect(viewAfter(0).lesson.parts[0]?.stops.map((stop) => stop.id)).toEqual(['s-one', 's-pause', 's-two']);
+});

@@ -1,0 +1,52 @@
+import { expect, test } from 'vitest';
+import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
+import { beginAttempt } from './attempt-state.ts';
+import { decodeSheetRow, encodeSheetRow, isLate, needOf, sheetRowOf } from './sheet-row.ts';
+import { takeInAll } from './take-in.ts';
+import { defaultTerms } from './terms.ts';
+import { createContext } from './walk-lesson.ts';
+
+const startAt = 1_000_000;
+const rowAfter = (count: number, ...more: Parameters<ReturnType<typeof createSitting>>[0][]) => {
+  const event = createSitting('a', startAt);
+  const events = [...wholeWalk.slice(0, count), ...more].map((body) => event(body));
+  return sheetRowOf(
+    bridgeLesson,
+    takeInAll(createContext(bridgeLesson, defaultTerms), beginAttempt(startAt, 2), events),
+  );
+};
+
+test('a row along the walk, column by column', () => {
+  expect(rowAfter(3).marks.map((mark) => mark.state)).toEqual(['open', 'ahead', 'ahead']);
+  expect(rowAfter(6).marks.map((mark) => mark.state)).toEqual(['full', 'open', 'ahead']);
+  const done = rowAfter(wholeWalk.length);
+  expect(done.marks.map((mark) => mark.state)).toEqual(['full', 'noted', 'waiting']);
+  expect(done).toMatchObject({ metShare: 1, earned: 200, possible: 900, progress: 1, timeSpentMs: 12 * 60_000 });
+});
+
+test('what is stored is what was computed', () => {
+  for (const count of [0, 3, wholeWalk.length]) {
+    const row = rowAfter(count);
+    expect(decodeSheetRow(encodeSheetRow(row))).toEqual(row);
+  }
+});
+
+test('the need of a student, the most pressing first', () => {
+  const at = (now: number, row = rowAfter(3), dueAt: number | null = null, excused = false) =>
+    needOf(row, { excused, dueAt, now });
+  expect(at(startAt)).toBe('underWay');
+  expect(at(startAt + 25 * 3_600_000)).toBe('stuck');
+  expect(at(startAt, { ...rowAfter(3), atOpenStopMs: 5 * 60_000 })).toBe('stuck');
+  expect(at(startAt + 10, rowAfter(3), startAt)).toBe('overdue');
+  expect(at(startAt, rowAfter(wholeWalk.length))).toBe('toMark');
+  expect(at(startAt, rowAfter(3), null, true)).toBe('excused');
+  expect(needOf(null, { excused: false, dueAt: 5, now: 6 })).toBe('overdue');
+  expect(needOf(null, { excused: false, dueAt: 5, now: 5 })).toBe('notBegun');
+});
+
+test('late is handed in after the due second', () => {
+  const done = rowAfter(wholeWalk.length);
+  expect(isLate(done, done.handedInAt)).toBe(false);
+  expect(isLate(done, (done.handedInAt as number) - 1)).toBe(true);
+  expect(isLate(null, 0)).toBe(false);
+});

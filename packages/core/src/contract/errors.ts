@@ -1,0 +1,32 @@
+/** Every code an answer can carry, with its HTTP status. Wording for people is in the web app's catalogue. */
+export const statusOfError = {
+  inputInvalid: 422,
+  signInFailed: 401,
+  signInThrottled: 429,
+  tooManyRequests: 429,
+  notSignedIn: 401,
+  originForeign: 403,
+  notFound: 404,
+  bodyTooLarge: 413,
+  draftMoved: 409,
+  changeImpossible: 422,
+  lessonIncomplete: 422,
+  windowOutOfOrder: 422,
+  windowNotOpen: 409,
+  windowClosed: 409,
+  captionsUnreadable: 422,
+  fileEmpty: 422,
+  fileTooLarge: 413,
+  answerMissing: 409,
+  pointsOutOfRange: 422,
+  internal: 500,
+} as const satisfies Record<string, number>;
+
+export type ErrorCode = keyof typeof statusOfError;
+
+/** The body of every answer that is an error. */
+export interface ErrorBody {
+  readonly code: ErrorCode;
+  /** What a program needs to lead a person to the cause: faults, line numbers, a version. */
+  readonly detail?: unknown;
+}

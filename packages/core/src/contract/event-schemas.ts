@@ -1,0 +1,51 @@
+import * as v from 'valibot';
+import type { EventEnvelope, LearnerEventBody } from '../attempt/attempt-event.ts';
+import { longestTextLength, type Response } from '../marking/response.ts';
+
+const id = v.pipe(v.string(), v.minLength(1), v.maxLength(64));
+const uuid = v.pipe(v.string(), v.uuid());
+const filmMs = v.pipe(v.number(), v.minValue(0), v.maxValue(24 * 3_600_000));
+
+export const responseSchema: v.GenericSchema<unknown, Response> = v.variant('kind', [
+  v.object({ kind: v.literal('choice'), optionIds: v.pipe(v.array(id), v.maxLength(30)) }),
+  v.object({ kind: v.literal('extendedText'), text: v.pipe(v.string(), v.maxLength(longestTextLength)) }),
+]);
+
+/** An event as a learner's browser sends it: the server adds when it came. */
+export type SentEvent = Omit<EventEnvelope, 'receivedAt'> & LearnerEventBody;
+
+const envelope = {
+  id: uuid,
+  sittingId: uuid,
+  n: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(1_000_000)),
+  at: v.pipe(v.number(), v.integer()),
+};
+
+const bare = (type: 'opened' | 'hidden' | 'shown' | 'handedIn') => v.object({ ...envelope, type: v.literal(type) });
+const atStop = (type: 'reachedStop' | 'acknowledged' | 'passedStop') =>
+  v.object({ ...envelope, type: v.literal(type), stopId: id });
+
+export const sentEventSchema: v.GenericSchema<unknown, SentEvent> = v.variant('type', [
+  bare('opened'),
+  bare('hidden'),
+  bare('shown'),
+  bare('handedIn'),
+  v.object({
+    ...envelope,
+    type: v.literal('met'),
+    partId: id,
+    fromMs: filmMs,
+    toMs: filmMs,
+    rate: v.pipe(v.number(), v.minValue(0.1), v.maxValue(16)),
+  }),
+  v.object({ ...envelope, type: v.literal('paused'), partId: id, atMs: filmMs }),
+  v.object({ ...envelope, type: v.literal('sought'), partId: id, fromMs: filmMs, toMs: filmMs }),
+  atStop('reachedStop'),
+  atStop('acknowledged'),
+  atStop('passedStop'),
+  v.object({ ...envelope, type: v.literal('draftSaved'), stopId: id, questionId: id, response: responseSchema }),
+  v.object({ ...envelope, type: v.literal('answered'), stopId: id, responses: v.record(id, responseSchema) }),
+]);
+
+/** Most events one request may bring. */
+export const mostEventsPerBatch = 100;

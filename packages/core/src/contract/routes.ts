@@ -1,0 +1,107 @@
+import * as v from 'valibot';
+import { mostEventsPerBatch, sentEventSchema } from './event-schemas.ts';
+import { lessonChangeSchema } from './lesson-schemas.ts';
+import { route } from './route.ts';
+import * as s from './schemas.ts';
+
+const id = v.pipe(v.string(), v.minLength(1), v.maxLength(64));
+
+/** Every door of the server. A door that is not here does not exist: `app.ts` refuses to start with a gap. */
+export const routes = {
+  // accounts
+  readSession: route('GET', '/api/session', 'anyone', { output: s.sessionSchema }),
+  signIn: route('POST', '/api/session', 'anyone', { body: s.signInSchema, output: s.meSchema }),
+  signOut: route('DELETE', '/api/session', 'signedIn'),
+  signOutEverywhere: route('DELETE', '/api/sessions', 'signedIn'),
+  listDemoPeople: route('GET', '/api/demo/people', 'demoVisitor', { output: v.array(s.demoPersonSchema) }),
+  enterDemo: route('POST', '/api/demo/enter', 'demoVisitor', { body: v.object({ personId: id }), output: s.meSchema }),
+
+  // classes
+  listClasses: route('GET', '/api/classes', 'teacher', {
+    output: v.array(v.object({ id: v.string(), name: v.string(), timeZone: v.string(), studentCount: v.number() })),
+  }),
+  readClass: route('GET', '/api/classes/:classId', 'teacher', {
+    output: v.object({
+      id: v.string(),
+      name: v.string(),
+      timeZone: v.string(),
+      students: v.array(v.object({ id: v.string(), displayName: v.string(), userName: v.string() })),
+      assignments: v.array(s.assignmentSummarySchema),
+    }),
+  }),
+
+  // materials
+  listMaterials: route('GET', '/api/materials', 'teacher', { output: v.array(s.materialSchema) }),
+  readMaterial: route('GET', '/api/materials/:materialId', 'teacher', { output: s.materialSchema }),
+  deleteMaterial: route('DELETE', '/api/materials/:materialId', 'teacher'),
+  uploadFile: route('POST', '/api/files', 'teacher'),
+  streamMedia: route('GET', '/api/materials/:materialId/media', 'signedIn'),
+  bringInCaptions: route('PUT', '/api/materials/:materialId/captions', 'teacher', {
+    output: v.object({ cueCount: v.number(), faults: v.array(s.captionFaultSchema) }),
+    rawBodyLimit: 5_000_000,
+  }),
+  readCaptions: route('GET', '/api/materials/:materialId/captions', 'signedIn', { output: v.array(s.cueSchema) }),
+  writeCaptions: route('GET', '/api/materials/:materialId/captions.vtt', 'teacher'),
+
+  // lessons
+  listLessons: route('GET', '/api/lessons', 'teacher', { output: v.array(s.lessonSummarySchema) }),
+  createLesson: route('POST', '/api/lessons', 'teacher', {
+    body: v.object({ materialId: v.nullable(id) }),
+    output: v.object({ id: v.string() }),
+  }),
+  readDraft: route('GET', '/api/lessons/:lessonId', 'teacher', { output: s.draftSchema }),
+  changeDraft: route('POST', '/api/lessons/:lessonId/changes', 'teacher', {
+    body: v.object({
+      baseVersion: v.pipe(v.number(), v.integer(), v.minValue(0)),
+      changes: v.pipe(v.array(lessonChangeSchema), v.minLength(1), v.maxLength(200)),
+    }),
+    output: v.object({ version: v.number(), updatedAt: v.number() }),
+  }),
+  makeEdition: route('POST', '/api/lessons/:lessonId/editions', 'teacher', {
+    body: v.object({ draftVersion: v.number() }),
+    output: v.object({ number: v.number() }),
+  }),
+
+  // assignments
+  listAssignments: route('GET', '/api/assignments', 'teacher', { output: v.array(s.assignmentSummarySchema) }),
+  assign: route('POST', '/api/assignments', 'teacher', {
+    body: v.object({ lessonId: id, classId: id, terms: s.termsSchema, ...s.windowFields }),
+    output: v.object({ id: v.string() }),
+  }),
+  changeWindow: route('PATCH', '/api/assignments/:assignmentId/window', 'teacher', {
+    body: v.object(s.windowFields),
+    output: s.assignmentSummarySchema,
+  }),
+  readSheet: route('GET', '/api/assignments/:assignmentId/sheet', 'teacher', { output: s.sheetSchema }),
+  exportSheet: route('GET', '/api/assignments/:assignmentId/sheet.csv', 'teacher'),
+  watchSheet: route('GET', '/api/assignments/:assignmentId/live', 'teacher'),
+  excuse: route('PUT', '/api/assignments/:assignmentId/students/:studentId/excusal', 'teacher', {
+    body: v.object({ excused: v.boolean() }),
+    output: s.sheetStudentSchema,
+  }),
+  readAttempt: route('GET', '/api/assignments/:assignmentId/students/:studentId', 'teacher', {
+    output: s.attemptDetailSchema,
+  }),
+  mark: route('POST', '/api/assignments/:assignmentId/students/:studentId/marks', 'teacher', {
+    body: v.object({
+      stopId: id,
+      questionId: id,
+      points: v.pipe(v.number(), v.integer(), v.minValue(0)),
+      comment: v.pipe(v.string(), v.trim(), v.maxLength(5_000)),
+    }),
+    output: s.attemptDetailSchema,
+  }),
+
+  // the student's side
+  listTodo: route('GET', '/api/todo', 'student', {
+    output: v.object({ items: v.array(s.todoItemSchema), now: v.number() }),
+  }),
+  listFeedback: route('GET', '/api/feedback', 'student', { output: v.array(s.feedbackItemSchema) }),
+  beginWalk: route('PUT', '/api/assignments/:assignmentId/walk', 'student', { output: s.walkSchema }),
+  takeInEvents: route('POST', '/api/attempts/:attemptId/events', 'student', {
+    body: v.object({ events: v.pipe(v.array(sentEventSchema), v.minLength(1), v.maxLength(mostEventsPerBatch)) }),
+    output: s.intakeSchema,
+  }),
+} as const;
+
+export type RouteName = keyof typeof routes;

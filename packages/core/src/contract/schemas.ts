@@ -1,0 +1,201 @@
+import * as v from 'valibot';
+import type { AttemptState, Refusal } from '../attempt/attempt-state.ts';
+import type { LearnerView } from '../attempt/learner-view.ts';
+import type { SheetRow } from '../attempt/sheet-row.ts';
+import type { WalkStop } from '../attempt/walk-lesson.ts';
+import type { Fault } from '../lesson/check-lesson.ts';
+import { lessonSchema } from './lesson-schemas.ts';
+
+const instant = v.nullable(v.number());
+
+/** For values that core computes and the server passes on unread: typed, not checked again on the way out. */
+const computed = <T>() => v.custom<T>(() => true);
+
+export const termsSchema = v.object({
+  skipping: v.boolean(),
+  rewindAtStops: v.boolean(),
+  maxRate: v.picklist([1, 1.25, 1.5, 2]),
+});
+
+export const meSchema = v.object({
+  id: v.string(),
+  role: v.picklist(['teacher', 'student']),
+  displayName: v.string(),
+  schoolName: v.string(),
+});
+export type Me = v.InferOutput<typeof meSchema>;
+
+export const sessionSchema = v.object({ me: v.nullable(meSchema), demo: v.boolean(), now: v.number() });
+
+export const signInSchema = v.object({
+  name: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
+  password: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
+});
+
+export const demoPersonSchema = v.object({
+  id: v.string(),
+  role: v.picklist(['teacher', 'student']),
+  displayName: v.string(),
+  story: v.string(),
+});
+
+export const materialSchema = v.object({
+  id: v.string(),
+  title: v.string(),
+  fileName: v.string(),
+  byteLength: v.number(),
+  status: v.picklist(['checking', 'ready', 'refused']),
+  refusal: v.nullable(v.string()),
+  lengthMs: v.nullable(v.number()),
+  mimeType: v.nullable(v.string()),
+  width: v.nullable(v.number()),
+  height: v.nullable(v.number()),
+  captionCount: v.number(),
+  createdAt: v.number(),
+  usedIn: v.array(v.string()),
+});
+export type Material = v.InferOutput<typeof materialSchema>;
+
+export const cueSchema = v.object({ startMs: v.number(), endMs: v.number(), text: v.string() });
+
+export const captionFaultSchema = v.object({
+  line: v.number(),
+  code: v.picklist([
+    'notCaptions',
+    'timeUnreadable',
+    'endBeforeStart',
+    'overlapsPrevious',
+    'cueWithoutWords',
+    'blankLineMissing',
+    'formUnusual',
+  ]),
+  kept: v.boolean(),
+});
+
+export const lessonSummarySchema = v.object({
+  id: v.string(),
+  title: v.string(),
+  editionNumber: v.nullable(v.number()),
+  changedSinceEdition: v.boolean(),
+  stopCount: v.number(),
+  lengthMs: v.number(),
+  updatedAt: v.number(),
+});
+export type LessonSummary = v.InferOutput<typeof lessonSummarySchema>;
+
+export const draftSchema = v.object({
+  id: v.string(),
+  lesson: lessonSchema,
+  version: v.number(),
+  updatedAt: v.number(),
+  edition: v.nullable(v.object({ number: v.number(), draftVersion: v.number() })),
+  materials: v.array(materialSchema),
+  faults: computed<readonly Fault[]>(),
+});
+export type Draft = v.InferOutput<typeof draftSchema>;
+
+export const assignmentSummarySchema = v.object({
+  id: v.string(),
+  title: v.string(),
+  classId: v.string(),
+  className: v.string(),
+  timeZone: v.string(),
+  opensAt: instant,
+  dueAt: instant,
+  closesAt: instant,
+  studentCount: v.number(),
+  begunCount: v.number(),
+  handedInCount: v.number(),
+  toMarkCount: v.number(),
+  stuckCount: v.number(),
+});
+export type AssignmentSummary = v.InferOutput<typeof assignmentSummarySchema>;
+
+export const localTime = v.nullable(v.pipe(v.string(), v.regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2})?$/)));
+export const windowFields = { opensAt: localTime, dueAt: localTime, closesAt: localTime };
+
+export const sheetStudentSchema = v.object({
+  studentId: v.string(),
+  displayName: v.string(),
+  excused: v.boolean(),
+  row: computed<SheetRow | null>(),
+});
+export type SheetStudent = v.InferOutput<typeof sheetStudentSchema>;
+
+export const sheetSchema = v.object({
+  assignment: assignmentSummarySchema,
+  terms: termsSchema,
+  termsFixed: v.boolean(),
+  editionNumber: v.number(),
+  lessonId: v.string(),
+  stops: computed<readonly (WalkStop & { readonly label: string; readonly partTitle: string })[]>(),
+  students: v.array(sheetStudentSchema),
+  now: v.number(),
+});
+export type Sheet = v.InferOutput<typeof sheetSchema>;
+
+export const attemptDetailSchema = v.object({
+  student: sheetStudentSchema,
+  lesson: lessonSchema,
+  state: computed<AttemptState | null>(),
+});
+export type AttemptDetail = v.InferOutput<typeof attemptDetailSchema>;
+
+export const todoItemSchema = v.object({
+  assignmentId: v.string(),
+  title: v.string(),
+  className: v.string(),
+  timeZone: v.string(),
+  teacherName: v.string(),
+  opensAt: instant,
+  dueAt: instant,
+  closesAt: instant,
+  lengthMs: v.number(),
+  stopCount: v.number(),
+  excused: v.boolean(),
+  progress: v.number(),
+  begun: v.boolean(),
+  handedInAt: instant,
+  earned: v.number(),
+  possible: v.number(),
+  waiting: v.boolean(),
+});
+export type TodoItem = v.InferOutput<typeof todoItemSchema>;
+
+export const feedbackItemSchema = v.object({
+  assignmentId: v.string(),
+  title: v.string(),
+  stem: v.string(),
+  answer: v.string(),
+  points: v.nullable(v.number()),
+  possible: v.number(),
+  comment: v.nullable(v.string()),
+});
+
+export const walkSchema = v.object({
+  attemptId: v.string(),
+  assignmentId: v.string(),
+  timeZone: v.string(),
+  opensAt: instant,
+  dueAt: instant,
+  closesAt: instant,
+  terms: termsSchema,
+  view: computed<LearnerView>(),
+  now: v.number(),
+});
+export type Walk = v.InferOutput<typeof walkSchema>;
+
+export const intakeSchema = v.object({
+  outcomes: v.array(
+    v.object({
+      id: v.string(),
+      kind: v.picklist(['taken', 'repeated', 'held', 'refused']),
+      reason: v.optional(computed<Refusal>()),
+    }),
+  ),
+  version: v.number(),
+  now: v.number(),
+  /** Sent back when something was earned or refused, so that the browser shows the server's truth. */
+  view: v.optional(computed<LearnerView>()),
+});
+export type IntakeAnswer = v.InferOutput<typeof intakeSchema>;
