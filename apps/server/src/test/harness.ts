@@ -168,4 +168,4 @@ export function createSender(clock: { now: number }) {
   return (body: LearnerEventBody): SentEvent => ({ ...body, id: v7(), sittingId, n: n++, at: clock.now });
 }
 
-export const readFixture = (name: string) => fs.readFileSync(new URL(`./media/${name}`, import.meta.url));
+export const readFixture = (name: string) => fs.readFileSync(new URL(`../../../../e2e/media/${name}`, import.meta.url));

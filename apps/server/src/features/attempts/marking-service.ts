@@ -44,11 +44,13 @@ export function createMarkingService({ clock, newId, assignments, sheetOf, attem
      * @throws Refused answerMissing when there is nothing to mark, pointsOutOfRange
      */
     async mark(actor: Actor, assignmentId: string, studentId: string, input: MarkInput): Promise<AttemptDetail> {
-      const { state } = readAttempt(actor, assignmentId, studentId);
+      const { state, lesson } = readAttempt(actor, assignmentId, studentId);
       const attempt = found(attempts.findByStudent(assignmentId, studentId));
       const { stopId, questionId, points, comment } = input;
       const answer = state?.stops[stopId]?.answers[questionId];
       if (!answer) throw new Refused('answerMissing');
+      // Before anything is written: points and comment are taken together or not at all.
+      if (points > pointsPossible(lesson, stopId, questionId)) throw new Refused('pointsOutOfRange');
       const on = { stopId, questionId, by: actor.id };
       const bodies: TeacherEventBody[] = [{ type: 'marked', ...on, points }];
       if (comment !== (answer.comment ?? '')) bodies.push({ type: 'commented', ...on, text: comment });
@@ -59,9 +61,14 @@ export function createMarkingService({ clock, newId, assignments, sheetOf, attem
           return { ...body, id: newId(), sittingId: teacherSittingId, n, at, receivedAt: at };
         }),
       );
-      const refusal = outcomes.find((outcome) => outcome.kind === 'refused');
-      if (refusal) throw new Refused(refusal.reason === 'pointsOutOfRange' ? 'pointsOutOfRange' : 'answerMissing');
+      if (outcomes.some((outcome) => outcome.kind === 'refused')) throw new Refused('answerMissing');
       return readAttempt(actor, assignmentId, studentId);
     },
   };
+}
+
+function pointsPossible(lesson: Lesson, stopId: string, questionId: string): number {
+  const stop = findStop(lesson, stopId)?.stop;
+  const question = stop?.kind === 'checkpoint' ? stop.questions.find(({ id }) => id === questionId) : undefined;
+  return question?.points ?? 0;
 }

@@ -1,0 +1,227 @@
+import { eq } from 'drizzle-orm';
+import { afterEach, beforeEach, describe, expect, test } from 'vitest';
+import { bridgeLesson, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';
+import { attemptEvents, attempts } from '../../db/schema.ts';
+import { createSender, type School, startSchool } from '../../test/harness.ts';
+import { rebuildStates } from './rebuild-states.ts';
+
+let school: School;
+beforeEach(async () => {
+  school = await startSchool();
+  school.addMaterial('film', 60_000);
+});
+afterEach(() => school.stop());
+
+const minute = 60_000;
+
+async function begin(studentId = 'imani', assigned?: { assignmentId: string }) {
+  const { assignmentId } = assigned ?? (await school.assignLesson(bridgeLesson));
+  const client = school.as(studentId);
+  const { body: walk } = await client.ask('PUT', `/api/assignments/${assignmentId}/walk`);
+  const send = (...events: unknown[]) => client.ask('POST', `/api/attempts/${walk.attemptId}/events`, { events });
+  return { assignmentId, client, walk, send, attemptId: walk.attemptId as string };
+}
+
+test('a student walks, the teacher marks, the student sees it', async () => {
+  const { assignmentId, client, send, attemptId } = await begin();
+  const event = createSender(school.clock);
+  for (const body of wholeWalk) {
+    school.clock.now += minute;
+    const { status, body: answer } = await send(event(body));
+    expect([status, answer.outcomes[0].kind]).toEqual([200, 'taken']);
+  }
+  expect(school.db.select().from(attemptEvents).all()).toHaveLength(wholeWalk.length);
+
+  const adaeze = school.as('adaeze');
+  const marks = `/api/assignments/${assignmentId}/students/imani/marks`;
+  const on = { stopId: 's-two', questionId: 'q-written' };
+  const marked = await adaeze.ask('POST', marks, { ...on, points: 300, comment: 'Now say why.' });
+  expect(marked.body.state.stops['s-two'].answers['q-written']).toMatchObject({ points: 300, comment: 'Now say why.' });
+  expect((await adaeze.ask('POST', marks, { ...on, points: 401, comment: '' })).body.code).toBe('pointsOutOfRange');
+  expect((await adaeze.ask('POST', marks, { ...on, stopId: 's-pause', points: 0, comment: '' })).body.code).toBe(
+    'answerMissing',
+  );
+
+  const sheet = await adaeze.ask('GET', `/api/assignments/${assignmentId}/sheet`);
+  const row = sheet.body.students.find((student: { studentId: string }) => student.studentId === 'imani').row;
+  expect(row).toMatchObject({ metShare: 1, progress: 1, earned: 500, possible: 900 });
+  const feedback = await client.ask('GET', '/api/feedback');
+  expect(feedback.body).toEqual([expect.objectContaining({ points: 300, possible: 400, comment: 'Now say why.' })]);
+
+  const stored = school.db.select().from(attempts).where(eq(attempts.id, attemptId)).get();
+  expect(rebuildStates(school.db)).toEqual({ attempts: 1, changed: [] });
+  school.db
+    .update(attempts)
+    .set({ sheetRow: '[]', state: { ...stored?.state, version: 0 } as never })
+    .run();
+  expect(rebuildStates(school.db).changed).toEqual([attemptId]);
+  expect(school.db.select().from(attempts).get()).toEqual(stored);
+});
+
+describe('an event stream is not believed', () => {
+  test('the same batch twice is stored once', async () => {
+    const { send } = await begin();
+    const event = createSender(school.clock);
+    school.clock.now += minute;
+    const batch = [
+      event({ type: 'opened' }),
+      event({ type: 'met', partId: 'clip', fromMs: 10_000, toMs: 15_000, rate: 1 }),
+    ];
+    const kinds = async () => (await send(...batch)).body.outcomes.map((outcome: { kind: string }) => outcome.kind);
+    expect(await kinds()).toEqual(['taken', 'taken']);
+    expect(await kinds()).toEqual(['repeated', 'repeated']);
+    expect(school.db.select().from(attemptEvents).all()).toHaveLength(2);
+  });
+
+  test('events that come before earlier ones are kept and take effect in their turn', async () => {
+    const { send } = await begin();
+    const event = createSender(school.clock);
+    school.clock.now += minute;
+    const [opened, met, reached] = [
+      event({ type: 'opened' }),
+      event({ type: 'met', partId: 'clip', fromMs: 10_000, toMs: 20_000, rate: 1 }),
+      event({ type: 'reachedStop', stopId: 's-one' }),
+    ];
+    expect((await send(reached)).body.outcomes[0].kind).toBe('held');
+    expect((await send(met)).body.outcomes[0].kind).toBe('held');
+    await send(opened);
+    const state = school.db.select().from(attempts).get()?.state;
+    expect(state?.stops['s-one']?.phase).toBe('open');
+    expect(rebuildStates(school.db).changed).toEqual([]);
+  });
+
+  test('an hour in a minute, an answer before its stop, a second answer', async () => {
+    const { send } = await begin();
+    const event = createSender(school.clock);
+    school.clock.now += 2_000;
+    const answer = {
+      type: 'answered',
+      stopId: 's-one',
+      responses: { 'q-one': { kind: 'choice', optionIds: ['o-compression'] } },
+    } as const;
+    const early = await send(event({ type: 'opened' }), event(answer));
+    expect(early.body.outcomes[1]).toMatchObject({ kind: 'refused', reason: 'notOpen' });
+    expect(early.text).not.toContain('SECRET');
+    school.clock.now += 30_000;
+    await send(event({ type: 'met', partId: 'clip', fromMs: 0, toMs: 3_600_000, rate: 2 }));
+    expect(school.db.select().from(attempts).get()?.state.parts.clip?.furthestMs).toBe(20_000);
+    const twice = await send(
+      event({ type: 'reachedStop', stopId: 's-one' }),
+      event(answer),
+      event({ ...answer, responses: { 'q-one': { kind: 'choice', optionIds: ['o-tension'] } } }),
+    );
+    expect(twice.body.outcomes.map((outcome: { kind: string }) => outcome.kind)).toEqual(['taken', 'taken', 'refused']);
+    expect(twice.body.view.results['q-one'].points).toBe(200);
+  });
+
+  test("another student's attempt is not there", async () => {
+    const { attemptId } = await begin();
+    const event = createSender(school.clock);
+    const answer = await school
+      .as('tomas')
+      .ask('POST', `/api/attempts/${attemptId}/events`, { events: [event({ type: 'opened' })] });
+    expect([answer.status, answer.body]).toEqual([404, { code: 'notFound' }]);
+    expect(school.db.select().from(attemptEvents).all()).toEqual([]);
+  });
+
+  test.each([
+    ['not an array', 'nonsense'],
+    ['a teacher event', [{ type: 'marked', stopId: 's-two', questionId: 'q-written', points: 400, by: 'x' }]],
+    ['a stop at a negative time', [{ type: 'met', partId: 'clip', fromMs: -5, toMs: 5, rate: 1 }]],
+    ['no number', [{ type: 'opened', n: 'first' }]],
+  ])('%s is refused whole', async (_, events) => {
+    const { client, attemptId } = await begin();
+    const event = createSender(school.clock);
+    const full = Array.isArray(events) ? events.map((body) => ({ ...event({ type: 'opened' }), ...body })) : events;
+    const answer = await client.ask('POST', `/api/attempts/${attemptId}/events`, { events: full });
+    expect([answer.status, answer.body.code]).toEqual([422, 'inputInvalid']);
+    expect(school.db.select().from(attemptEvents).all()).toEqual([]);
+  });
+});
+
+describe('the window', () => {
+  test('before it opens there is nothing to begin; after it closes nothing more is taken, and the work stays', async () => {
+    const assigned = await school.assignLesson(bridgeLesson, undefined, {
+      opensAt: '2026-11-24T12:00',
+      closesAt: '2026-11-25T12:00',
+    });
+    const client = school.as('imani');
+    const early = await client.ask('PUT', `/api/assignments/${assigned.assignmentId}/walk`);
+    expect([early.status, early.body.code]).toEqual([409, 'windowNotOpen']);
+    school.clock.now += 4 * 60 * minute;
+    const { send } = await begin('imani', assigned);
+    const event = createSender(school.clock);
+    expect((await send(event({ type: 'opened' }))).status).toBe(200);
+    school.clock.now += 48 * 60 * minute;
+    expect((await send(event({ type: 'shown' }))).body.code).toBe('windowClosed');
+    expect((await client.ask('PUT', `/api/assignments/${assigned.assignmentId}/walk`)).status).toBe(200);
+    expect((await school.as('tomas').ask('PUT', `/api/assignments/${assigned.assignmentId}/walk`)).body.code).toBe(
+      'windowClosed',
+    );
+  });
+
+  test('dates are read on the class clock, and must be in order', async () => {
+    const { assignmentId } = await school.assignLesson(bridgeLesson);
+    const adaeze = school.as('adaeze');
+    const patch = (window: object) =>
+      adaeze.ask('PATCH', `/api/assignments/${assignmentId}/window`, {
+        opensAt: null,
+        dueAt: null,
+        closesAt: null,
+        ...window,
+      });
+    expect((await patch({ dueAt: '2026-12-03T23:59' })).body.dueAt).toBe(Date.UTC(2026, 11, 3, 22, 59, 59));
+    expect((await patch({ dueAt: '2026-12-03T23:59', closesAt: '2026-12-01T08:00' })).body).toEqual({
+      code: 'windowOutOfOrder',
+      detail: { fault: 'closesBeforeDue' },
+    });
+    expect((await patch({ dueAt: '2026-99-03T23:59' })).status).toBe(422);
+  });
+});
+
+test('an excused student is excused on the sheet and in the to-do list', async () => {
+  const { assignmentId } = await school.assignLesson(bridgeLesson);
+  const adaeze = school.as('adaeze');
+  const path = `/api/assignments/${assignmentId}/students/tomas/excusal`;
+  expect((await adaeze.ask('PUT', path, { excused: true })).body.excused).toBe(true);
+  expect((await school.as('tomas').ask('GET', '/api/todo')).body.items[0].excused).toBe(true);
+  expect((await adaeze.ask('PUT', path, { excused: false })).body.excused).toBe(false);
+  expect((await adaeze.ask('PUT', path.replace('tomas', 'cobalt'), { excused: true })).status).toBe(404);
+});
+
+test('the sheet as CSV: header, CRLF, and no cell that a spreadsheet would compute', async () => {
+  const lesson = {
+    ...bridgeLesson,
+    parts: bridgeLesson.parts.map((part) => ({
+      ...part,
+      stops: part.stops.map((stop) => (stop.kind === 'pause' ? { ...stop, note: '=1+1, "quoted"' } : stop)),
+    })),
+  };
+  const { assignmentId } = await school.assignLesson(lesson);
+  const answer = await school.as('adaeze').ask('GET', `/api/assignments/${assignmentId}/sheet.csv`);
+  expect(answer.headers.get('content-disposition')).toContain('attachment');
+  const lines = answer.text.replace(/^\ufeff/, '').split('\r\n');
+  expect(lines).toHaveLength(4);
+  expect(lines[0]).toMatch(/^Student,Needs,/);
+  expect(lines[0]).toContain(`"Stop 2: =1+1, ""quoted"""`);
+  expect(lines[1]).toMatch(/^imani,notBegun,0,0,0,/);
+});
+
+test('an open sheet is told of every change as it happens', async () => {
+  const { assignmentId, send } = await begin();
+  const controller = new AbortController();
+  const stream = await fetch(`${school.base}/api/assignments/${assignmentId}/live`, {
+    headers: { cookie: school.as('adaeze').cookie },
+    signal: controller.signal,
+  });
+  expect(stream.headers.get('content-type')).toContain('text/event-stream');
+  const reader = (stream.body as ReadableStream<Uint8Array>).getReader();
+  const event = createSender(school.clock);
+  school.clock.now += minute;
+  await send(event({ type: 'opened' }), event({ type: 'met', partId: 'clip', fromMs: 10_000, toMs: 15_000, rate: 1 }));
+  let text = '';
+  while (!text.includes('"metShare"')) text += new TextDecoder().decode((await reader.read()).value);
+  expect(text).toContain('event:student');
+  expect(text).toContain('"metShare":0.125');
+  controller.abort();
+});
