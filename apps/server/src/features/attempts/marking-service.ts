@@ -1,4 +1,4 @@
-import { type AttemptEvent, type TeacherEventBody, teacherSittingId } from '@semita/core';
+import { type AttemptEvent, findStop, type Lesson, type TeacherEventBody, teacherSittingId } from '@semita/core';
 import type { AttemptDetail } from '@semita/core/contract';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
