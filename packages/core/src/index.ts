@@ -9,7 +9,14 @@ export {
   type TeacherEventBody,
   teacherSittingId,
 } from './attempt/attempt-event.ts';
-export { type Answer, type AttemptState, beginAttempt, type Refusal, type StopState } from './attempt/attempt-state.ts';
+export {
+  type Answer,
+  type AttemptState,
+  beginAttempt,
+  type PartState,
+  type Refusal,
+  type StopState,
+} from './attempt/attempt-state.ts';
 export {
   canHandIn,
   findOpenStop,
@@ -63,6 +70,7 @@ export {
   windowFault,
   windowPhase,
 } from './calendar/window.ts';
+export { cueWords } from './captions/caption-cue.ts';
 export {
   addInterval,
   type Coverage,

@@ -1,0 +1,38 @@
+import type { AssignmentSummary } from '@semita/core/contract';
+import { Link } from 'react-router';
+import { ProgressBar } from '../../ui/progress-bar.tsx';
+import { formatInstant } from '../../words/format.ts';
+import { t } from '../../words/words.ts';
+
+/** Assignments as rows: what, for whom, until when, how far. */
+export function AssignmentList({ assignments }: { readonly assignments: readonly AssignmentSummary[] }) {
+  return (
+    <ul className="divide-y divide-line overflow-hidden rounded-card border border-line bg-card">
+      {assignments.map((one) => {
+        const handedIn = t('today.handedIn', { count: one.handedInCount, all: one.studentCount });
+        return (
+          <li
+            key={one.id}
+            className="relative grid items-center gap-x-6 gap-y-1 px-5 py-3 hover:bg-main-tint sm:grid-cols-[1fr_14rem]"
+          >
+            <div>
+              <Link to={`/assignments/${one.id}`} className="font-medium after:absolute after:inset-0">
+                {one.title}
+              </Link>
+              <p className="text-14 text-quiet">
+                {one.className},{' '}
+                {one.dueAt === null
+                  ? t('today.noDue')
+                  : t('today.due', { time: formatInstant(one.dueAt, one.timeZone) })}
+              </p>
+            </div>
+            <div className="grid gap-1">
+              <ProgressBar share={one.handedInCount / Math.max(1, one.studentCount)} label={handedIn} />
+              <p className="text-13 text-quiet">{handedIn}</p>
+            </div>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,17 @@
+import { queryOptions } from '@tanstack/react-query';
+import { call } from '../../api/client.ts';
+
+export const assignmentsOptions = () =>
+  queryOptions({ queryKey: ['assignments'], queryFn: () => call('listAssignments', {}) });
+
+export const sheetOptions = (assignmentId: string) =>
+  queryOptions({
+    queryKey: ['sheet', assignmentId],
+    queryFn: () => call('readSheet', { params: { assignmentId } }),
+  });
+
+export const attemptOptions = (assignmentId: string, studentId: string) =>
+  queryOptions({
+    queryKey: ['attempt', assignmentId, studentId],
+    queryFn: () => call('readAttempt', { params: { assignmentId, studentId } }),
+  });

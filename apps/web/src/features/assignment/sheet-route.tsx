@@ -1,0 +1,162 @@
+import { needOf, needs, stopMarkStates } from '@semita/core';
+import type { Sheet, SheetStudent } from '@semita/core/contract';
+import { Download, Radio } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { useEffect } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import { pathOf } from '../../api/client.ts';
+import { Button, buttonStyle } from '../../ui/button.tsx';
+import { EmptyPlace } from '../../ui/notice.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { t } from '../../words/words.ts';
+import { AssignmentFrame } from './assignment-frame.tsx';
+import { SheetTable } from './sheet-table.tsx';
+import { StudentDrawer } from './student-drawer.tsx';
+import { useLiveSheet } from './use-live-sheet.ts';
+
+type Order = 'need' | 'name' | 'progress';
+
+export function Component() {
+  const { assignmentId = '' } = useParams();
+  const isLive = useLiveSheet(assignmentId);
+  return (
+    <AssignmentFrame actions={() => <LiveState isLive={isLive} />}>
+      {(sheet) => <SheetView sheet={sheet} />}
+    </AssignmentFrame>
+  );
+}
+
+function LiveState({ isLive }: { readonly isLive: boolean }) {
+  return (
+    <p role="status" className={`flex items-center gap-1.5 text-14 ${isLive ? 'text-spruce' : 'text-quiet'}`}>
+      <Radio aria-hidden className="size-4" strokeWidth={1.75} />
+      {t(isLive ? 'sheet.live' : 'sheet.notLive')}
+    </p>
+  );
+}
+
+function SheetView({ sheet }: { readonly sheet: Sheet }) {
+  const [search, setSearch] = useSearchParams();
+  const order = (search.get('sort') ?? 'need') as Order;
+  const studentId = search.get('student');
+  const students = inOrder(sheet, order);
+  const toMark = students.filter((student) => student.row?.marks.some((mark) => mark.state === 'waiting'));
+  const set = (name: string, value: string | null) =>
+    setSearch((before) => {
+      const next = new URLSearchParams(before);
+      if (value === null) next.delete(name);
+      else next.set(name, value);
+      next.delete('mark');
+      return next;
+    });
+
+  // "Mark 6 answers" on Today leads straight to the first of them.
+  const first = toMark[0]?.studentId;
+  const isMarking = search.get('mark') === 'next';
+  // biome-ignore lint/correctness/useExhaustiveDependencies: leads once, when the page is opened
+  useEffect(() => {
+    if (isMarking && first) set('student', first);
+  }, [isMarking]);
+
+  if (students.length === 0)
+    return (
+      <div className="p-8">
+        <EmptyPlace title={t('sheet.empty')} />
+      </div>
+    );
+  const { handedInCount, studentCount } = summaryOf(sheet);
+  const waiting = toMark.reduce(
+    (sum, { row }) => sum + (row?.marks.filter((mark) => mark.state === 'waiting').length ?? 0),
+    0,
+  );
+  const nextToMark = toMark[toMark.findIndex((student) => student.studentId === studentId) + 1] ?? toMark[0];
+  return (
+    <div className="grid min-h-0 grow content-start gap-4 p-5">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2 text-14">
+        <p>{t('sheet.handedIn', { count: handedInCount, all: studentCount })}</p>
+        {nextToMark && (
+          <Button look="main" size="small" onClick={() => set('student', nextToMark.studentId)}>
+            {t('today.mark', { count: waiting })}
+          </Button>
+        )}
+        <span className="grow" />
+        <label className="flex items-center gap-2">
+          {t('sheet.sortBy')}
+          <select
+            className="h-8 rounded-control border border-edge bg-card px-2"
+            value={order}
+            onChange={(event) => set('sort', event.target.value)}
+          >
+            <option value="need">{t('sheet.sortNeed')}</option>
+            <option value="name">{t('sheet.sortName')}</option>
+            <option value="progress">{t('sheet.sortProgress')}</option>
+          </select>
+        </label>
+        <Legend />
+        <a
+          className={buttonStyle({ size: 'small' })}
+          href={pathOf('exportSheet', { assignmentId: sheet.assignment.id })}
+          download
+        >
+          <Download aria-hidden className="size-4" strokeWidth={1.75} />
+          {t('sheet.export')}
+        </a>
+      </div>
+      <SheetTable sheet={sheet} students={students} onOpen={(id) => set('student', id)} />
+      {studentId && (
+        <StudentDrawer
+          assignmentId={sheet.assignment.id}
+          studentId={studentId}
+          onClose={() => set('student', null)}
+          next={
+            nextToMark && nextToMark.studentId !== studentId
+              ? { count: waiting, open: () => set('student', nextToMark.studentId) }
+              : null
+          }
+        />
+      )}
+    </div>
+  );
+}
+
+function summaryOf({ students }: Sheet) {
+  return {
+    studentCount: students.length,
+    handedInCount: students.filter((student) => student.row?.handedInAt != null).length,
+  };
+}
+
+function inOrder(sheet: Sheet, order: Order): SheetStudent[] {
+  const { dueAt } = sheet.assignment;
+  const rank = ({ row, excused }: SheetStudent) => needs.indexOf(needOf(row, { excused, dueAt, now: sheet.now }));
+  const progress = ({ row }: SheetStudent) => row?.progress ?? -1;
+  const byName = (a: SheetStudent, b: SheetStudent) => a.displayName.localeCompare(b.displayName);
+  if (order === 'name') return sheet.students.toSorted(byName);
+  if (order === 'progress') return sheet.students.toSorted((a, b) => progress(b) - progress(a) || byName(a, b));
+  const stuckMs = ({ row }: SheetStudent) => row?.atOpenStopMs ?? 0;
+  return sheet.students.toSorted((a, b) => rank(a) - rank(b) || stuckMs(b) - stuckMs(a) || byName(a, b));
+}
+
+function Legend() {
+  return (
+    <Popover.Root>
+      <Popover.Trigger className={buttonStyle({ look: 'quiet', size: 'small' })}>{t('sheet.legend')}</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="end"
+          sideOffset={6}
+          className="z-30 rounded-card border border-line bg-card p-4 text-ink shadow-float"
+        >
+          <ul className="grid gap-2 text-14">
+            {stopMarkStates.map((state) => (
+              <li key={state} className="flex items-center gap-3">
+                <StateMark mark={state === 'partial' ? { state, earned: 1, possible: 2 } : { state }} />
+                {t(`state.${state}`)}
+              </li>
+            ))}
+          </ul>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

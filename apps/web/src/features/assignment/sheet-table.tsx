@@ -1,0 +1,151 @@
+import { isLate, type Need, needOf, type SheetRow } from '@semita/core';
+import type { Sheet, SheetStudent } from '@semita/core/contract';
+import { useRef } from 'react';
+import { joinClasses } from '../../ui/join-classes.ts';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { formatAgo, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
+import { t } from '../../words/words.ts';
+
+interface Props {
+  readonly sheet: Sheet;
+  readonly students: readonly SheetStudent[];
+  readonly onOpen: (studentId: string) => void;
+}
+
+const needStyle: Record<Need, string> = {
+  stuck: 'bg-brick-tint text-brick',
+  overdue: 'bg-brick-tint text-brick',
+  notBegun: 'bg-marigold-tint text-marigold-ink',
+  toMark: 'bg-marigold-tint text-marigold-ink',
+  underWay: 'bg-slate-tint text-slate',
+  done: 'bg-spruce-tint text-spruce',
+  excused: 'text-quiet',
+};
+
+const headCell = 'border-b border-line bg-card px-2 py-2 text-left text-13 font-medium text-quiet';
+const numberCell = 'px-2 text-right font-mono text-13 whitespace-nowrap';
+
+/** Students × stops. Arrows go from cell to cell, Enter opens the student. */
+export function SheetTable({ sheet, students, onOpen }: Props) {
+  const table = useRef<HTMLTableElement>(null);
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const step = { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowRight: [0, 1], ArrowLeft: [0, -1] }[event.key];
+    const at = (event.target as HTMLElement).dataset.cell?.split(':').map(Number);
+    if (!step || !at) return;
+    const to = `${(at[0] ?? 0) + (step[0] ?? 0)}:${(at[1] ?? 0) + (step[1] ?? 0)}`;
+    const cell = table.current?.querySelector<HTMLElement>(`[data-cell="${to}"]`);
+    if (!cell) return;
+    event.preventDefault();
+    cell.focus();
+  };
+  return (
+    <section className="overflow-auto rounded-card border border-line bg-card" aria-label={t('sheet.sheet')}>
+      <table ref={table} className="w-full border-separate border-spacing-0 text-14" onKeyDown={onKeyDown}>
+        <thead>
+          <tr>
+            <th scope="col" className={`${headCell} sticky left-0 z-10 pl-4`}>
+              {t('sheet.student')}
+            </th>
+            <th scope="col" className={headCell}>
+              {t('sheet.needs')}
+            </th>
+            {sheet.stops.map((stop, index) => (
+              <th
+                key={stop.id}
+                scope="col"
+                className={`${headCell} text-center`}
+                title={t('sheet.stopHeading', { number: index + 1, label: stop.label })}
+              >
+                <span className="sr-only">{t('sheet.stopHeading', { number: index + 1, label: stop.label })}</span>
+                <span aria-hidden className="font-mono">
+                  {index + 1}
+                </span>
+              </th>
+            ))}
+            {[t('sheet.progress'), t('sheet.met'), t('sheet.time'), t('sheet.points'), t('sheet.lastSeen')].map(
+              (label) => (
+                <th key={label} scope="col" className={`${headCell} text-right last:pr-4`}>
+                  {label}
+                </th>
+              ),
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {students.map((student, index) => (
+            <Row key={student.studentId} sheet={sheet} student={student} index={index} onOpen={onOpen} />
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+interface RowProps {
+  readonly sheet: Sheet;
+  readonly student: SheetStudent;
+  readonly index: number;
+  readonly onOpen: (studentId: string) => void;
+}
+
+function Row({ sheet, student, index, onOpen }: RowProps) {
+  const { studentId, displayName, excused, row } = student;
+  const { dueAt } = sheet.assignment;
+  const need = needOf(row, { excused, dueAt, now: sheet.now });
+  return (
+    <tr className="group h-9 hover:bg-main-tint">
+      <th
+        scope="row"
+        className="sticky left-0 z-10 bg-card pl-2 text-left font-normal whitespace-nowrap group-hover:bg-main-tint"
+      >
+        <button
+          type="button"
+          data-cell={`${index}:0`}
+          onClick={() => onOpen(studentId)}
+          className="min-h-8 rounded-control px-2 font-medium hover:underline"
+        >
+          {displayName}
+        </button>
+      </th>
+      <td className="px-2 whitespace-nowrap">
+        <span className={joinClasses('rounded-control px-2 py-0.5 text-13', needStyle[need])}>{t(`need.${need}`)}</span>
+        {isLate(row, dueAt) && <span className="ml-1.5 text-13 text-brick">{t('sheet.late')}</span>}
+      </td>
+      {sheet.stops.map((stop, column) => {
+        const mark = row?.marks[column] ?? { state: 'ahead' as const };
+        return (
+          <td key={stop.id} className="text-center">
+            <button
+              type="button"
+              data-cell={`${index}:${column + 1}`}
+              tabIndex={-1}
+              onClick={() => onOpen(studentId)}
+              className="inline-grid size-7 place-items-center rounded-control"
+            >
+              <StateMark mark={mark} of={t('sheet.cell', { name: displayName, number: column + 1 })} />
+            </button>
+          </td>
+        );
+      })}
+      <Numbers row={row} now={sheet.now} />
+    </tr>
+  );
+}
+
+function Numbers({ row, now }: { readonly row: SheetRow | null; readonly now: number }) {
+  const cells = row
+    ? [
+        formatShare(row.progress),
+        formatShare(row.metShare),
+        formatMinutes(row.timeSpentMs),
+        t('stop.points', { earned: formatPoints(row.earned), possible: formatPoints(row.possible) }),
+        formatAgo(row.lastSeenAt, now),
+      ]
+    : new Array<string>(5).fill(t('sheet.never'));
+  return cells.map((text, index) => (
+    // biome-ignore lint/suspicious/noArrayIndexKey: five fixed columns
+    <td key={index} className={joinClasses(numberCell, index === 4 && 'pr-4')}>
+      {text}
+    </td>
+  ));
+}

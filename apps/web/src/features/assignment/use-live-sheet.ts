@@ -1,0 +1,39 @@
+import type { Sheet, SheetStudent } from '@semita/core/contract';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { pathOf } from '../../api/client.ts';
+import { sheetOptions } from './queries.ts';
+
+/** Keeps an open sheet up to date by server-sent events. Says whether the line is up. */
+export function useLiveSheet(assignmentId: string): boolean {
+  const queryClient = useQueryClient();
+  const [isLive, setIsLive] = useState(false);
+  useEffect(() => {
+    const source = new EventSource(pathOf('watchSheet', { assignmentId }));
+    const { queryKey } = sheetOptions(assignmentId);
+    let wasDown = false;
+    source.onopen = () => {
+      setIsLive(true);
+      // What happened while the line was down was not told.
+      if (wasDown) void queryClient.invalidateQueries({ queryKey });
+    };
+    source.onerror = () => {
+      wasDown = true;
+      setIsLive(false);
+    };
+    source.addEventListener('student', ({ data }) => {
+      const student = JSON.parse(data as string) as SheetStudent;
+      queryClient.setQueryData(queryKey, (sheet: Sheet | undefined) => sheet && withStudent(sheet, student));
+      void queryClient.invalidateQueries({ queryKey: ['attempt', assignmentId, student.studentId] });
+    });
+    return () => source.close();
+  }, [assignmentId, queryClient]);
+  return isLive;
+}
+
+function withStudent(sheet: Sheet, student: SheetStudent): Sheet {
+  const students = sheet.students.map((one) => (one.studentId === student.studentId ? student : one));
+  // The student was just seen, so the server's clock has come at least that far.
+  const now = Math.max(sheet.now, student.row?.lastSeenAt ?? 0);
+  return { ...sheet, students, now };
+}

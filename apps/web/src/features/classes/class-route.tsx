@@ -1,0 +1,49 @@
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { Page } from '../../ui/page.tsx';
+import { QueryView } from '../../ui/query-view.tsx';
+import { t } from '../../words/words.ts';
+import { AssignmentList } from '../assignment/assignment-list.tsx';
+import { classOptions } from './queries.ts';
+
+export function Component() {
+  const { classId = '' } = useParams();
+  const query = useQuery(classOptions(classId));
+  return (
+    <QueryView query={query}>
+      {({ name, assignments, students }) => (
+        <Page title={name}>
+          <section className="grid gap-3">
+            <h2 className="text-18">{t('classes.assignmentsTitle')}</h2>
+            {assignments.length > 0 ? (
+              <AssignmentList assignments={assignments} />
+            ) : (
+              <p className="text-quiet">{t('classes.noAssignments')}</p>
+            )}
+          </section>
+          <section className="grid gap-3">
+            <h2 className="text-18">
+              {t('classes.studentsTitle')} ({students.length})
+            </h2>
+            <table className="rounded-card border border-line bg-card text-14">
+              <thead className="text-left text-quiet">
+                <tr className="border-b border-line">
+                  <th className="px-5 py-2 font-medium">{t('classes.name')}</th>
+                  <th className="px-5 py-2 font-medium">{t('classes.userName')}</th>
+                </tr>
+              </thead>
+              <tbody>
+                {students.map((student) => (
+                  <tr key={student.id} className="h-9 border-b border-line last:border-0">
+                    <td className="px-5">{student.displayName}</td>
+                    <td className="px-5 font-mono">{student.userName}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </section>
+        </Page>
+      )}
+    </QueryView>
+  );
+}

@@ -1,0 +1,79 @@
+import type { Material } from '@semita/core/contract';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { ApiError } from '../../api/api-error.ts';
+import { callWithFile, pathOf } from '../../api/client.ts';
+import { buttonStyle } from '../../ui/button.tsx';
+import { ErrorNotice, Notice } from '../../ui/notice.tsx';
+import { findWords, t } from '../../words/words.ts';
+import { captionsOptions } from '../film/queries.ts';
+import { draftOptions } from './queries.ts';
+
+interface CaptionFault {
+  readonly line: number;
+  readonly code: string;
+  readonly kept: boolean;
+}
+
+const mostShown = 8;
+
+/** Captions of a film: bring in, bring in others, save. Faults are told by line. */
+export function CaptionsPanel({ material, lessonId }: { readonly material: Material; readonly lessonId: string }) {
+  const queryClient = useQueryClient();
+  const params = { materialId: material.id };
+  const bringIn = useMutation({
+    mutationFn: (file: File) => callWithFile('bringInCaptions', params, file),
+    onSuccess: async () => {
+      await queryClient.invalidateQueries(captionsOptions(material.id));
+      await queryClient.invalidateQueries(draftOptions(lessonId));
+    },
+  });
+  const faults = bringIn.data?.faults ?? faultsOf(bringIn.error);
+  return (
+    <section aria-labelledby="captions" className="grid gap-2">
+      <h3 id="captions" className="text-16">
+        {t('captions.title')}
+      </h3>
+      <div className="flex flex-wrap items-center gap-2">
+        <label className={`${buttonStyle({ size: 'small' })} focus-within:outline-2 focus-within:outline-main`}>
+          {material.captionCount > 0 ? t('captions.replace') : t('captions.bringIn')}
+          <input
+            type="file"
+            accept=".vtt,.srt,text/vtt"
+            className="sr-only"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              event.target.value = '';
+              if (file) bringIn.mutate(file);
+            }}
+          />
+        </label>
+        {material.captionCount > 0 && (
+          <a className="text-14 text-main underline" href={pathOf('writeCaptions', params)} download>
+            {t('captions.download')}
+          </a>
+        )}
+      </div>
+      <p className="text-13 text-quiet">{t('captions.help')}</p>
+      {bringIn.isError && <ErrorNotice error={bringIn.error} />}
+      {bringIn.data && <p role="status">{t('captions.taken', { count: bringIn.data.cueCount })}</p>}
+      {faults.length > 0 && (
+        <Notice tone="attention" title={t('captions.faults')}>
+          <ul className="grid gap-1">
+            {faults.slice(0, mostShown).map((fault) => (
+              <li key={`${fault.line}${fault.code}`}>
+                {t('captions.line', { line: fault.line, what: findWords(`captions.${fault.code}`) ?? '' })}
+                {!fault.kept && fault.code !== 'notCaptions' && t('captions.left')}
+              </li>
+            ))}
+            {faults.length > mostShown && <li>{t('captions.more', { count: faults.length - mostShown })}</li>}
+          </ul>
+        </Notice>
+      )}
+    </section>
+  );
+}
+
+function faultsOf(error: unknown): readonly CaptionFault[] {
+  if (!(error instanceof ApiError) || error.code !== 'captionsUnreadable') return [];
+  return (error.detail as { faults: readonly CaptionFault[] }).faults;
+}

@@ -1,0 +1,67 @@
+import type { Clip, LessonChange } from '@semita/core';
+import type { Material } from '@semita/core/contract';
+import { Button } from '../../ui/button.tsx';
+import { Field, TextInput } from '../../ui/field.tsx';
+import { t } from '../../words/words.ts';
+import { CaptionsPanel } from './captions-panel.tsx';
+import { TimeField } from './time-field.tsx';
+
+interface Props {
+  readonly clip: Clip;
+  readonly material: Material | undefined;
+  readonly lessonId: string;
+  readonly apply: (change: LessonChange) => boolean;
+  readonly nowMs: () => number;
+}
+
+/** Under the stage: the name of the clip, its window, and the captions of its film. */
+export function ClipDetails({ clip, material, lessonId, apply, nowMs }: Props) {
+  const endMs = material?.lengthMs ?? clip.outMs;
+  const setWindow = (inMs: number, outMs: number) =>
+    outMs <= endMs + 500 &&
+    apply({ type: 'setWindow', partId: clip.id, inMs: Math.round(inMs), outMs: Math.round(outMs) });
+  return (
+    <div className="grid gap-5">
+      <Field label={t('desk.clipTitle')}>
+        {(ids) => (
+          <TextInput
+            {...ids}
+            className="h-9 text-14"
+            maxLength={200}
+            value={clip.title}
+            onChange={(event) => apply({ type: 'setPartTitle', partId: clip.id, title: event.target.value })}
+          />
+        )}
+      </Field>
+      <section aria-labelledby="window" className="grid gap-2">
+        <h3 id="window" className="text-16">
+          {t('desk.window')}
+        </h3>
+        <div className="flex flex-wrap items-end gap-2">
+          <TimeField label={t('desk.inPoint')} valueMs={clip.inMs} onChange={(ms) => setWindow(ms, clip.outMs)} />
+          <TimeField label={t('desk.outPoint')} valueMs={clip.outMs} onChange={(ms) => setWindow(clip.inMs, ms)} />
+        </div>
+        <div className="flex flex-wrap gap-2">
+          <Button size="small" onClick={() => setWindow(nowMs(), clip.outMs)}>
+            {t('desk.setIn')}
+          </Button>
+          <Button size="small" onClick={() => setWindow(clip.inMs, nowMs())}>
+            {t('desk.setOut')}
+          </Button>
+          {(clip.inMs > 0 || clip.outMs < endMs) && (
+            <Button size="small" look="quiet" onClick={() => setWindow(0, endMs)}>
+              {t('desk.wholeFilm')}
+            </Button>
+          )}
+        </div>
+        <p className="text-13 text-quiet">{t('desk.windowHelp')}</p>
+      </section>
+      {material && <CaptionsPanel key={material.id} material={material} lessonId={lessonId} />}
+      <div>
+        <Button size="small" look="danger" onClick={() => apply({ type: 'removePart', partId: clip.id })}>
+          {t('desk.removeClip')}
+        </Button>
+      </div>
+    </div>
+  );
+}

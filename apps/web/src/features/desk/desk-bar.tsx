@@ -1,0 +1,78 @@
+import type { LessonChange } from '@semita/core';
+import { Check, CloudOff, Pencil, Redo2, Undo2 } from 'lucide-react';
+import { Button } from '../../ui/button.tsx';
+import { t } from '../../words/words.ts';
+import type { Desk, DeskSnapshot, Saving } from './desk-store.ts';
+
+interface Props {
+  readonly desk: Desk;
+  readonly snapshot: DeskSnapshot;
+  readonly edition: { readonly number: number; readonly draftVersion: number } | null;
+  readonly apply: (change: LessonChange) => boolean;
+  readonly onRehearse: () => void;
+  readonly onMakeEdition: () => void;
+  readonly onAssign: () => void;
+}
+
+/** Above the desk: title, saved state, history, edition, and what can be done with the whole. */
+export function DeskBar({ desk, snapshot, edition, apply, onRehearse, onMakeEdition, onAssign }: Props) {
+  const { lesson, saving, version, canUndo, canRedo } = snapshot;
+  const isCurrent = edition?.draftVersion === version && saving === 'saved';
+  const nextNumber = (edition?.number ?? 0) + 1;
+  return (
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line bg-card px-4 py-2">
+      <input
+        aria-label={t('desk.titleLabel')}
+        placeholder={t('desk.untitled')}
+        className="min-w-0 grow basis-60 rounded-control border border-transparent px-2 py-1 font-heading text-18 font-semibold hover:border-line"
+        maxLength={200}
+        value={lesson.title}
+        onChange={(event) => apply({ type: 'setTitle', title: event.target.value })}
+      />
+      <SavedState saving={saving} />
+      <div className="flex">
+        <Button look="quiet" size="small" disabled={!canUndo} onClick={desk.undo} aria-label={t('desk.undo')}>
+          <Undo2 aria-hidden className="size-4" strokeWidth={1.75} />
+        </Button>
+        <Button look="quiet" size="small" disabled={!canRedo} onClick={desk.redo} aria-label={t('desk.redo')}>
+          <Redo2 aria-hidden className="size-4" strokeWidth={1.75} />
+        </Button>
+      </div>
+      <span className="text-14 text-quiet">
+        {edition === null
+          ? t('desk.noEdition')
+          : isCurrent
+            ? t('desk.editionIs', { number: edition.number })
+            : t('desk.changedSince', { number: edition.number })}
+      </span>
+      <Button onClick={onRehearse}>{t('desk.rehearse')}</Button>
+      {!isCurrent && (
+        <Button look="main" onClick={onMakeEdition}>
+          {t('desk.makeEdition', { number: nextNumber })}
+        </Button>
+      )}
+      {edition !== null && (
+        <Button look={isCurrent ? 'main' : 'plain'} onClick={onAssign}>
+          {t('desk.assign')}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function SavedState({ saving }: { readonly saving: Saving }) {
+  if (saving === 'offline' || saving === 'conflict')
+    return (
+      <span role="status" className="flex items-center gap-1.5 text-14 text-brick">
+        <CloudOff aria-hidden className="size-4" strokeWidth={1.75} />
+        {t(saving === 'offline' ? 'desk.offline' : 'desk.unsaved')}
+      </span>
+    );
+  const Icon = saving === 'saved' ? Check : Pencil;
+  return (
+    <span role="status" className="flex w-20 items-center gap-1.5 text-14 text-quiet">
+      <Icon aria-hidden className="size-4" strokeWidth={1.75} />
+      {t(saving === 'saved' ? 'desk.saved' : 'desk.saving')}
+    </span>
+  );
+}

@@ -1,0 +1,319 @@
+import { changeTarget, type Fault, gapTimeMs, type LessonChange, lineAt, type Stop, scriptOf } from '@semita/core';
+import type { Draft } from '@semita/core/contract';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { toast } from 'sonner';
+import { v7 } from 'uuid';
+import { ApiError, codeOf } from '../../api/api-error.ts';
+import { call, pathOf } from '../../api/client.ts';
+import { Button } from '../../ui/button.tsx';
+import { EmptyPlace, errorWords, Notice } from '../../ui/notice.tsx';
+import { QueryView } from '../../ui/query-view.tsx';
+import { enStudent } from '../../words/en-student.ts';
+import { formatClock } from '../../words/format.ts';
+import { addWords, t } from '../../words/words.ts';
+import { AssignDialog } from '../assignment/assign-dialog.tsx';
+import { type FilmControls, FilmStage } from '../film/film-stage.tsx';
+import { captionsOptions } from '../film/queries.ts';
+import { materialsOptions } from '../shelf/queries.ts';
+import { ClipDetails } from './clip-details.tsx';
+import { DeskBar } from './desk-bar.tsx';
+import { createDesk, type DeskSnapshot } from './desk-store.ts';
+import { FaultList } from './fault-list.tsx';
+import { createCheckpoint, createPause } from './new-stops.ts';
+import { Outline } from './outline.tsx';
+import { draftOptions } from './queries.ts';
+import { type ScriptActions, ScriptView } from './script-view.tsx';
+import { useDeskKeys } from './use-desk-keys.ts';
+
+// The stage is the students' own player, with their words.
+addWords(enStudent);
+
+export function Component() {
+  const { lessonId = '' } = useParams();
+  const query = useQuery({ ...draftOptions(lessonId), gcTime: 0, refetchOnWindowFocus: false });
+  return <QueryView query={query}>{(draft) => <DeskView key={lessonId} draft={draft} />}</QueryView>;
+}
+
+function useDesk(draft: Draft) {
+  const queryClient = useQueryClient();
+  const [desk] = useState(() =>
+    createDesk({
+      draft,
+      send: (baseVersion, changes) =>
+        call('changeDraft', { params: { lessonId: draft.id }, body: { baseVersion, changes } }),
+      reload: () => call('readDraft', { params: { lessonId: draft.id } }),
+      now: () => performance.now(),
+    }),
+  );
+  useEffect(() => {
+    const onLeave = (event: BeforeUnloadEvent) => {
+      if (!desk.hasUnsaved()) return;
+      void desk.flush();
+      event.preventDefault();
+    };
+    window.addEventListener('beforeunload', onLeave);
+    return () => {
+      window.removeEventListener('beforeunload', onLeave);
+      desk.stop();
+      void queryClient.invalidateQueries({ queryKey: ['lessons'] });
+    };
+  }, [desk, queryClient]);
+  return { desk, snapshot: useSyncExternalStore(desk.subscribe, desk.getSnapshot) };
+}
+
+function DeskView({ draft }: { readonly draft: Draft }) {
+  const navigate = useNavigate();
+  const queryClient = useQueryClient();
+  const { desk, snapshot } = useDesk(draft);
+  const { lesson } = snapshot;
+  const [chosenPartId, setChosenPartId] = useState<string | null>(null);
+  const [openStopId, setOpenStopId] = useState<string | null>(null);
+  const [faults, setFaults] = useState<readonly Fault[]>([]);
+  const [isAssigning, setIsAssigning] = useState(false);
+  const films = useQuery(materialsOptions());
+  const film = useRef<FilmControls>(null);
+  const part = lesson.parts.find((one) => one.id === chosenPartId) ?? lesson.parts[0];
+  const material = films.data?.find((one) => one.id === part?.materialId);
+
+  const apply = (change: LessonChange) => {
+    const isDone = desk.apply(change);
+    // A fault is struck off the list once its place has been worked on; the next edition checks again.
+    if (isDone) setFaults((before) => before.filter((fault) => !isAbout(fault, change)));
+    return isDone;
+  };
+  useDeskKeys({ desk, film, part, apply });
+
+  const makeEdition = useMutation({
+    mutationFn: async () => {
+      const draftVersion = await desk.flush();
+      if (draftVersion === null) throw new ApiError('offline');
+      return call('makeEdition', { params: { lessonId: draft.id }, body: { draftVersion } });
+    },
+    onSuccess: async ({ number }) => {
+      setFaults([]);
+      await queryClient.invalidateQueries(draftOptions(draft.id));
+      toast(t('desk.editionMade', { number }));
+    },
+    onError: (error) => {
+      const isIncomplete = error instanceof ApiError && codeOf(error) === 'lessonIncomplete';
+      if (isIncomplete) setFaults((error.detail as { faults: readonly Fault[] }).faults);
+      else toast.error(errorWords(error));
+    },
+  });
+
+  const goToFault = (fault: Fault) => {
+    if (fault.partId) setChosenPartId(fault.partId);
+    setOpenStopId(fault.stopId ?? null);
+    const at = fault.questionId ? `#question-${fault.questionId} textarea` : `[data-item="stop:${fault.stopId}"]`;
+    const selector = fault.stopId
+      ? at
+      : fault.code === 'titleMissing'
+        ? `[aria-label="${t('desk.titleLabel')}"]`
+        : null;
+    // After the place has been opened and drawn.
+    requestAnimationFrame(() => {
+      const element = selector === null ? null : document.querySelector<HTMLElement>(selector);
+      element?.scrollIntoView({ block: 'center' });
+      element?.focus();
+    });
+  };
+
+  return (
+    <div className="flex min-h-0 grow flex-col">
+      <DeskBar
+        desk={desk}
+        snapshot={snapshot}
+        edition={draft.edition}
+        apply={apply}
+        onRehearse={() => void desk.flush().then(() => navigate(`/lessons/${draft.id}/rehearse`))}
+        onMakeEdition={() => makeEdition.mutate()}
+        onAssign={() => setIsAssigning(true)}
+      />
+      <Conflict snapshot={snapshot} onResolve={desk.resolve} />
+      <FaultList faults={faults} onGo={goToFault} />
+      <div className="grid grow grid-cols-1 divide-line lg:h-[calc(100dvh-6.5rem)] lg:grid-cols-[14rem_minmax(0,1fr)_25rem] lg:divide-x">
+        <div className="min-h-0 overflow-y-auto">
+          <Outline
+            lesson={lesson}
+            partId={part?.id ?? null}
+            openStopId={openStopId}
+            films={films.data?.filter((one) => one.status === 'ready') ?? []}
+            onChoosePart={setChosenPartId}
+            onChooseStop={(partId, stopId) => {
+              setChosenPartId(partId);
+              setOpenStopId(stopId);
+              requestAnimationFrame(() =>
+                document.querySelector(`[data-item="stop:${stopId}"]`)?.scrollIntoView({ block: 'center' }),
+              );
+            }}
+            onAddClip={(chosen) => {
+              const id = v7();
+              const clip = { id, kind: 'clip' as const, title: chosen.title, materialId: chosen.id };
+              apply({
+                type: 'insertPart',
+                index: lesson.parts.length,
+                part: { ...clip, inMs: 0, outMs: chosen.lengthMs ?? 1, stops: [] },
+              });
+              setChosenPartId(id);
+            }}
+          />
+        </div>
+        {part && material ? (
+          <PartDesk
+            key={part.id}
+            part={part}
+            filmLengthMs={material.lengthMs ?? part.outMs}
+            faults={faults}
+            openStopId={openStopId}
+            setOpenStopId={setOpenStopId}
+            apply={apply}
+            film={film}
+          >
+            <ClipDetails
+              clip={part}
+              material={material}
+              lessonId={draft.id}
+              apply={apply}
+              nowMs={() => film.current?.nowMs() ?? 0}
+            />
+          </PartDesk>
+        ) : (
+          <div className="p-8 lg:col-span-2">{films.isSuccess && <EmptyPlace title={t('fault.partsMissing')} />}</div>
+        )}
+      </div>
+      {isAssigning && draft.edition && (
+        <AssignDialog
+          lessonId={draft.id}
+          title={lesson.title}
+          editionNumber={draft.edition.number}
+          onClose={() => setIsAssigning(false)}
+        />
+      )}
+    </div>
+  );
+}
+
+function isAbout(fault: Fault, change: LessonChange): boolean {
+  const target = changeTarget(change);
+  if (fault.stopId) return target.endsWith(`:${fault.stopId}`);
+  return fault.partId ? target.endsWith(`:${fault.partId}`) : true;
+}
+
+interface PartDeskProps {
+  readonly part: NonNullable<DeskSnapshot['lesson']['parts'][0]>;
+  readonly filmLengthMs: number;
+  readonly faults: readonly Fault[];
+  readonly openStopId: string | null;
+  readonly setOpenStopId: (stopId: string | null) => void;
+  readonly apply: (change: LessonChange) => boolean;
+  readonly film: React.RefObject<FilmControls | null>;
+  readonly children: React.ReactNode;
+}
+
+/** Script and stage of one part, in step with each other. */
+function PartDesk({ part, filmLengthMs, faults, openStopId, setOpenStopId, apply, film, children }: PartDeskProps) {
+  const captions = useQuery(captionsOptions(part.materialId));
+  const lines = useMemo(() => scriptOf(captions.data ?? [], filmLengthMs), [captions.data, filmLengthMs]);
+  const [cursor, setCursor] = useState(0);
+  const isPlaying = useRef(false);
+
+  const actions: ScriptActions = {
+    insert: (kind: Stop['kind'], gap: number) => {
+      const atMs = gapTimeMs(lines, gap);
+      const stop = kind === 'pause' ? createPause(atMs) : createCheckpoint(atMs);
+      if (!apply({ type: 'insertStop', partId: part.id, stop })) return;
+      setOpenStopId(stop.id);
+      requestAnimationFrame(() => {
+        const card = document.querySelector(`[data-item="stop:${stop.id}"]`)?.parentElement?.parentElement;
+        card?.querySelector('textarea')?.focus();
+      });
+    },
+    move: (stop, gap) => {
+      const atMs = gapTimeMs(lines, gap);
+      if (!apply({ type: 'moveStop', partId: part.id, stopId: stop.id, atMs })) return;
+      toast(t('desk.movedTo', { time: formatClock(atMs) }), { id: 'moved', duration: 1500 });
+      requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-item="stop:${stop.id}"]`)?.focus());
+    },
+    change: (stop) => apply({ type: 'replaceStop', partId: part.id, stop }),
+    remove: (stop) => {
+      apply({ type: 'removeStop', partId: part.id, stopId: stop.id });
+      setOpenStopId(null);
+    },
+    setOpenStop: setOpenStopId,
+    setCursor: (line) => {
+      setCursor(line);
+      const startMs = lines[line]?.startMs;
+      // While the film plays, the script follows it and not the other way round.
+      if (startMs !== undefined && !isPlaying.current && line !== cursor) film.current?.seek(startMs);
+    },
+  };
+  return (
+    <>
+      <section aria-label={t('desk.script')} className="min-h-0 overflow-y-auto bg-card">
+        <ScriptView
+          clip={part}
+          lines={lines}
+          faults={faults}
+          openStopId={openStopId}
+          cursor={cursor}
+          actions={actions}
+        />
+      </section>
+      <section aria-label={t('desk.stage')} className="grid min-h-0 content-start gap-4 overflow-y-auto p-4">
+        <FilmStage
+          ref={film}
+          src={pathOf('streamMedia', { materialId: part.materialId })}
+          title={part.title}
+          inMs={0}
+          outMs={filmLengthMs}
+          startMs={part.inMs}
+          limitMs={filmLengthMs}
+          lines={lines}
+          maxRate={2}
+          onPlaying={(playing) => {
+            isPlaying.current = playing;
+          }}
+          onPlace={(atMs) => {
+            if (isPlaying.current) setCursor(lineAt(lines, atMs));
+          }}
+        />
+        {children}
+      </section>
+    </>
+  );
+}
+
+function Conflict({
+  snapshot,
+  onResolve,
+}: {
+  readonly snapshot: DeskSnapshot;
+  readonly onResolve: (choice: 'keepMine' | 'dropMine') => void;
+}) {
+  if (snapshot.saving === 'conflict')
+    return (
+      <div className="p-3">
+        <Notice tone="attention" role="alert" title={t('desk.conflictTitle')}>
+          <p>{t('desk.conflictHelp')}</p>
+          <div className="flex gap-2">
+            <Button look="main" size="small" onClick={() => onResolve('keepMine')}>
+              {t('desk.keepMine')}
+            </Button>
+            <Button size="small" onClick={() => onResolve('dropMine')}>
+              {t('desk.dropMine')}
+            </Button>
+          </div>
+        </Notice>
+      </div>
+    );
+  if (!snapshot.lostCount) return null;
+  return (
+    <div className="p-3">
+      <Notice tone="attention" role="status">
+        {t('desk.keptSome', { count: snapshot.lostCount })}
+      </Notice>
+    </div>
+  );
+}

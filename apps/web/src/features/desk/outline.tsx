@@ -1,0 +1,118 @@
+import { type Lesson, stopsInOrder } from '@semita/core';
+import type { Material } from '@semita/core/contract';
+import { DoorClosed, Film, Pause, Plus } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { buttonStyle } from '../../ui/button.tsx';
+import { joinClasses } from '../../ui/join-classes.ts';
+import { formatClock } from '../../words/format.ts';
+import { t } from '../../words/words.ts';
+
+interface Props {
+  readonly lesson: Lesson;
+  readonly partId: string | null;
+  readonly openStopId: string | null;
+  readonly films: readonly Material[];
+  readonly onChoosePart: (partId: string) => void;
+  readonly onChooseStop: (partId: string, stopId: string) => void;
+  readonly onAddClip: (film: Material) => void;
+}
+
+/** Part heights follow their length, within what can still be read. */
+const pxPerMinute = 22;
+/** A stretch longer than this without a stop is worth a word. Common practice, no source. */
+const longStretchMs = 6 * 60_000;
+
+/** The lesson at a glance: parts as blocks whose height follows their length, stops as notches where they stand. */
+export function Outline({ lesson, partId, openStopId, films, onChoosePart, onChooseStop, onAddClip }: Props) {
+  return (
+    <nav aria-label={t('desk.outline')} className="grid content-start gap-3 p-3">
+      {lesson.parts.map((part) => {
+        const lengthMs = part.outMs - part.inMs;
+        const stops = stopsInOrder(part.stops);
+        const stretchMs = longestStretchMs(
+          part.inMs,
+          part.outMs,
+          stops.map((stop) => stop.atMs),
+        );
+        return (
+          <div
+            key={part.id}
+            className={joinClasses(
+              'rounded-control border bg-card',
+              part.id === partId ? 'border-main' : 'border-line',
+            )}
+          >
+            <button
+              type="button"
+              onClick={() => onChoosePart(part.id)}
+              className="flex w-full items-start gap-2 px-3 pt-2 text-left"
+            >
+              <Film aria-hidden className="mt-1 size-4 shrink-0 text-slate" strokeWidth={1.75} />
+              <span className="min-w-0">
+                <span className="block text-14 font-medium break-words">{part.title}</span>
+                <span className="block font-mono text-13 text-quiet">{formatClock(lengthMs)}</span>
+              </span>
+            </button>
+            <ol
+              className="relative my-2 ml-4 border-l-2 border-line"
+              style={{ minHeight: (lengthMs / 60_000) * pxPerMinute }}
+            >
+              {stops.map((stop) => {
+                const Icon = stop.kind === 'pause' ? Pause : DoorClosed;
+                const words = stop.kind === 'pause' ? stop.note : (stop.questions[0]?.stem ?? '');
+                return (
+                  <li key={stop.id}>
+                    <button
+                      type="button"
+                      aria-current={stop.id === openStopId ? 'true' : undefined}
+                      onClick={() => onChooseStop(part.id, stop.id)}
+                      className={joinClasses(
+                        '-ml-px flex w-full items-center gap-1.5 border-l-4 py-1 pr-2 pl-2 text-left text-13 hover:bg-main-tint',
+                        stop.kind === 'pause' ? 'border-slate' : 'border-main',
+                        stop.id === openStopId && 'bg-main-tint',
+                      )}
+                    >
+                      <Icon aria-hidden className="size-3.5 shrink-0 text-quiet" strokeWidth={1.75} />
+                      <span className="font-mono">{formatClock(stop.atMs)}</span>
+                      <span className="truncate text-quiet">{words || t('desk.empty')}</span>
+                    </button>
+                  </li>
+                );
+              })}
+            </ol>
+            {stretchMs > longStretchMs && (
+              <p className="px-3 pb-2 text-13 text-marigold-ink">
+                {t('desk.longStretch', { length: formatClock(stretchMs) })}
+              </p>
+            )}
+          </div>
+        );
+      })}
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className={buttonStyle({ size: 'small' })}>
+          <Plus aria-hidden className="size-4" strokeWidth={1.75} />
+          {t('desk.addClip')}
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content className="z-50 max-h-80 max-w-80 overflow-y-auto rounded-card border border-line bg-card p-1.5 text-ink shadow-float">
+            <DropdownMenu.Label className="px-3 py-1 text-13 text-quiet">{t('desk.chooseFilm')}</DropdownMenu.Label>
+            {films.map((film) => (
+              <DropdownMenu.Item
+                key={film.id}
+                onSelect={() => onAddClip(film)}
+                className="rounded-control px-3 py-2 text-14 outline-none data-highlighted:bg-main-tint"
+              >
+                {film.title} <span className="font-mono text-13 text-quiet">{formatClock(film.lengthMs ?? 0)}</span>
+              </DropdownMenu.Item>
+            ))}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </nav>
+  );
+}
+
+function longestStretchMs(inMs: number, outMs: number, stopTimes: readonly number[]): number {
+  const marks = [inMs, ...stopTimes.filter((ms) => ms > inMs && ms < outMs), outMs];
+  return Math.max(...marks.slice(1).map((ms, index) => ms - (marks[index] as number)));
+}

@@ -1,0 +1,178 @@
+import { useDraggable } from '@dnd-kit/react';
+import { type Checkpoint, possiblePoints, type Stop } from '@semita/core';
+import {
+  ChevronDown,
+  ChevronRight,
+  DoorClosed,
+  GripVertical,
+  Pause as PauseIcon,
+  Plus,
+  Trash2,
+  TriangleAlert,
+} from 'lucide-react';
+import { Button } from '../../ui/button.tsx';
+import { Field, TextArea } from '../../ui/field.tsx';
+import { joinClasses } from '../../ui/join-classes.ts';
+import { formatClock, formatPoints } from '../../words/format.ts';
+import { t } from '../../words/words.ts';
+import { createQuestion, type QuestionForm } from './new-stops.ts';
+import { QuestionEditor } from './question-editor.tsx';
+
+interface Props {
+  readonly stop: Stop;
+  readonly isOpen: boolean;
+  readonly isFaulty: boolean;
+  readonly isOutside: boolean;
+  readonly tabIndex: number;
+  readonly onToggle: () => void;
+  readonly onFocus: () => void;
+  readonly onChange: (stop: Stop) => void;
+  readonly onRemove: () => void;
+}
+
+/** A stop between two lines of the script: one line when closed, edited in place when open. */
+export function StopCard({
+  stop,
+  isOpen,
+  isFaulty,
+  isOutside,
+  tabIndex,
+  onToggle,
+  onFocus,
+  onChange,
+  onRemove,
+}: Props) {
+  const { ref, handleRef, isDragging } = useDraggable({ id: stop.id });
+  const isPause = stop.kind === 'pause';
+  const Icon = isPause ? PauseIcon : DoorClosed;
+  const Chevron = isOpen ? ChevronDown : ChevronRight;
+  const kind = t(isPause ? 'desk.pause' : 'desk.checkpoint');
+  const points = possiblePoints(stop);
+  return (
+    <div
+      ref={ref}
+      className={joinClasses(
+        'my-1 rounded-control border border-line border-l-4 bg-card',
+        isPause ? 'border-l-slate' : 'border-l-main',
+        isDragging && 'opacity-70 shadow-float',
+      )}
+    >
+      <div className="flex items-center">
+        <button
+          ref={handleRef}
+          type="button"
+          tabIndex={-1}
+          aria-label={t('desk.moveHandle')}
+          className="cursor-grab py-2 pl-1 text-quiet"
+        >
+          <GripVertical aria-hidden className="size-4" strokeWidth={1.75} />
+        </button>
+        <button
+          type="button"
+          data-item={`stop:${stop.id}`}
+          tabIndex={tabIndex}
+          aria-expanded={isOpen}
+          onClick={onToggle}
+          onFocus={onFocus}
+          className="flex min-w-0 grow items-center gap-2 py-1.5 pr-3 pl-1 text-left text-14"
+        >
+          <Icon
+            aria-hidden
+            className={joinClasses('size-4 shrink-0', isPause ? 'text-slate' : 'text-main')}
+            strokeWidth={1.75}
+          />
+          <span className="sr-only">{t('desk.stopLine', { kind, time: formatClock(stop.atMs) })}: </span>
+          <span aria-hidden className="font-mono text-13 text-quiet">
+            {formatClock(stop.atMs)}
+          </span>
+          <span className={joinClasses('truncate', firstWords(stop) === '' && 'text-quiet italic')}>
+            {firstWords(stop) || `${kind}, ${t('desk.empty')}`}
+          </span>
+          <span className="ml-auto flex shrink-0 items-center gap-2 text-13 text-quiet">
+            {(isFaulty || isOutside) && (
+              <span className="flex items-center gap-1 text-brick">
+                <TriangleAlert aria-hidden className="size-4" strokeWidth={1.75} />
+                {isOutside && t('desk.outside')}
+              </span>
+            )}
+            {points > 0 && t('stop.pointsOnly', { count: points / 100, points: formatPoints(points) })}
+            <Chevron aria-hidden className="size-4" strokeWidth={1.75} />
+          </span>
+        </button>
+      </div>
+      {isOpen && (
+        <div className="grid gap-4 border-t border-line p-4">
+          {isPause ? (
+            <Field label={t('desk.note')}>
+              {(ids) => (
+                <TextArea
+                  {...ids}
+                  data-first-field
+                  placeholder={t('desk.noteHint')}
+                  value={stop.note}
+                  onChange={(event) => onChange({ ...stop, note: event.target.value })}
+                />
+              )}
+            </Field>
+          ) : (
+            <CheckpointEditor stop={stop} onChange={onChange} />
+          )}
+          <div className="flex justify-between border-t border-line pt-3">
+            <Button size="small" onClick={onToggle}>
+              {t('desk.closeStop')}
+            </Button>
+            <Button size="small" look="danger" onClick={onRemove}>
+              <Trash2 aria-hidden className="size-4" strokeWidth={1.75} />
+              {t('desk.removeStop')}
+            </Button>
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function firstWords(stop: Stop): string {
+  return stop.kind === 'pause' ? stop.note : (stop.questions[0]?.stem ?? '');
+}
+
+const forms: readonly QuestionForm[] = ['choiceOne', 'choiceSeveral', 'written'];
+
+function CheckpointEditor({ stop, onChange }: { readonly stop: Checkpoint; readonly onChange: (stop: Stop) => void }) {
+  const { questions } = stop;
+  return (
+    <>
+      {questions.map((question, index) => (
+        <QuestionEditor
+          key={question.id}
+          question={question}
+          number={index + 1}
+          onChange={(next) => onChange({ ...stop, questions: questions.with(index, next) })}
+          onRemove={() => onChange({ ...stop, questions: questions.toSpliced(index, 1) })}
+        />
+      ))}
+      <div className="flex flex-wrap items-center gap-2 border-t border-line pt-3">
+        <span className="text-14 text-quiet">{t('desk.addQuestion')}</span>
+        {forms.map((form) => (
+          <Button
+            key={form}
+            size="small"
+            onClick={() => onChange({ ...stop, questions: [...questions, createQuestion(form)] })}
+          >
+            <Plus aria-hidden className="size-4" strokeWidth={1.75} />
+            {t(`desk.${form}`)}
+          </Button>
+        ))}
+      </div>
+      <label className="flex items-center gap-2 text-14">
+        <input
+          type="checkbox"
+          className="size-4 accent-main"
+          checked={stop.required}
+          onChange={(event) => onChange({ ...stop, required: event.target.checked })}
+        />
+        {t('desk.required')}
+      </label>
+    </>
+  );
+}

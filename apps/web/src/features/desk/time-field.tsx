@@ -1,0 +1,52 @@
+import { useState } from 'react';
+import { Field, TextInput } from '../../ui/field.tsx';
+import { formatClock } from '../../words/format.ts';
+import { t } from '../../words/words.ts';
+
+/** Reads 65, 1:05, 1:05.5 or 1:02:03 as milliseconds; null when it is none of these. */
+export function parseClock(text: string): number | null {
+  const match = /^(?:(\d+):)?(?:(\d+):)?(\d+(?:[.,]\d+)?)$/.exec(text.trim());
+  if (!match) return null;
+  const [, first, second, last = '0'] = match;
+  const hours = second === undefined ? 0 : Number(first);
+  const minutes = second === undefined ? Number(first ?? 0) : Number(second);
+  return Math.round(((hours * 60 + minutes) * 60 + Number(last.replace(',', '.'))) * 1000);
+}
+
+const toText = (ms: number) =>
+  ms % 1000 === 0 ? formatClock(ms) : `${formatClock(ms)}.${Math.floor((ms % 1000) / 100)}`;
+
+interface Props {
+  readonly label: string;
+  readonly valueMs: number;
+  readonly onChange: (ms: number) => boolean;
+}
+
+/** A place in a film, written as a clock. Taken on Enter and when the field is left. */
+export function TimeField({ label, valueMs, onChange }: Props) {
+  const [text, setText] = useState<string | null>(null);
+  const [isWrong, setIsWrong] = useState(false);
+  const commit = () => {
+    if (text === null) return;
+    const ms = parseClock(text);
+    const isTaken = ms !== null && onChange(ms);
+    setIsWrong(!isTaken);
+    if (isTaken) setText(null);
+  };
+  return (
+    <Field label={label} error={isWrong ? t('desk.timeUnreadable') : undefined}>
+      {(ids) => (
+        <TextInput
+          {...ids}
+          className="h-9 w-24 font-mono text-14"
+          value={text ?? toText(valueMs)}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={commit}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') commit();
+          }}
+        />
+      )}
+    </Field>
+  );
+}

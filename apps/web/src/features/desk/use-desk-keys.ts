@@ -1,0 +1,42 @@
+import type { Clip, LessonChange } from '@semita/core';
+import { useEffect, useRef } from 'react';
+import type { FilmControls } from '../film/film-stage.tsx';
+import type { Desk } from './desk-store.ts';
+
+interface Options {
+  readonly desk: Desk;
+  readonly film: React.RefObject<FilmControls | null>;
+  readonly part: Clip | undefined;
+  readonly apply: (change: LessonChange) => boolean;
+}
+
+/** Keys of the whole desk: history everywhere; window and shuttle wherever nothing is being written. */
+export function useDeskKeys(options: Options): void {
+  const latest = useRef(options);
+  latest.current = options;
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent) => {
+      const { desk, film, part, apply } = latest.current;
+      const key = event.key.toLowerCase();
+      if (event.ctrlKey || event.metaKey) {
+        if (key === 'z' && !event.shiftKey) desk.undo();
+        else if (key === 'y' || (key === 'z' && event.shiftKey)) desk.redo();
+        else return;
+        event.preventDefault();
+        return;
+      }
+      const target = event.target as HTMLElement;
+      if (target.matches('input, textarea, select') || event.altKey || event.defaultPrevented || !film.current) return;
+      const nowMs = Math.round(film.current.nowMs());
+      if (key === 'i' && part) apply({ type: 'setWindow', partId: part.id, inMs: nowMs, outMs: part.outMs });
+      else if (key === 'o' && part) apply({ type: 'setWindow', partId: part.id, inMs: part.inMs, outMs: nowMs });
+      else if (key === 'j') film.current.seek(nowMs - 10_000);
+      else if (key === 'l') film.current.seek(nowMs + 10_000);
+      else if (key === 'k') film.current.pause();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, []);
+}

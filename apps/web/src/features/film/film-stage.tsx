@@ -1,0 +1,265 @@
+import { cueWords, lineAt, type ScriptLine } from '@semita/core';
+import { Captions, Maximize, Pause, Play, Undo2, Volume2, VolumeX } from 'lucide-react';
+import { type Ref, useEffect, useImperativeHandle, useRef, useState } from 'react';
+import { joinClasses } from '../../ui/join-classes.ts';
+import { formatClock } from '../../words/format.ts';
+import { t } from '../../words/words.ts';
+import { watchFilm } from './watch-film.ts';
+
+export interface FilmControls {
+  play(): void;
+  pause(): void;
+  /** Goes to a place, as far as the limit allows. */
+  seek(toMs: number): void;
+  nowMs(): number;
+  /** Tells what was met so far. */
+  flush(): void;
+}
+
+interface Props {
+  readonly ref?: Ref<FilmControls>;
+  readonly src: string;
+  readonly title: string;
+  readonly inMs: number;
+  readonly outMs: number;
+  readonly startMs: number;
+  /** The furthest place the viewer may go to. */
+  readonly limitMs: number;
+  /** Why the film may not be played now; null when it may. */
+  readonly lockedWords?: string | null;
+  readonly lines: readonly ScriptLine[];
+  readonly maxRate: number;
+  readonly barrierMs?: (atMs: number) => number;
+  readonly onBarrier?: (atMs: number) => void;
+  readonly onMet?: (fromMs: number, toMs: number, rate: number) => void;
+  readonly onPaused?: (atMs: number) => void;
+  readonly onSought?: (fromMs: number, toMs: number) => void;
+  readonly onPlace?: (atMs: number) => void;
+  readonly onPlaying?: (isPlaying: boolean) => void;
+  readonly fullScreenOf?: () => HTMLElement | null;
+}
+
+const rates = [0.75, 1, 1.25, 1.5, 2];
+const barButton =
+  'grid size-11 shrink-0 place-items-center rounded-control text-on-film hover:bg-on-film/15 disabled:opacity-40';
+
+/**
+ * A film in its window, with our own controls and caption line: every rule about where a viewer may go lives here
+ * and in `watchFilm`, so the browser's controls must not be there to go round them.
+ */
+export function FilmStage(props: Props) {
+  const { src, title, inMs, outMs, startMs, limitMs, lockedWords = null, lines, maxRate } = props;
+  const video = useRef<HTMLVideoElement>(null);
+  const latest = useRef(props);
+  latest.current = props;
+  const [atMs, setAtMs] = useState(startMs);
+  const [isPlaying, setIsPlaying] = useState(false);
+  const [isMuted, setIsMuted] = useState(false);
+  const [hasFailed, setHasFailed] = useState(false);
+  const [rate, setRate] = useState(1);
+  const [showsCaptions, setShowsCaptions] = useState(true);
+  const watch = useRef<ReturnType<typeof watchFilm>>(null);
+
+  useEffect(() => {
+    const element = video.current;
+    if (!element) return;
+    const watched = watchFilm(element, {
+      barrierMs: (now) => latest.current.barrierMs?.(now) ?? latest.current.outMs,
+      onBarrier: (now) => latest.current.onBarrier?.(now),
+      onMet: (from, to, playedRate) => latest.current.onMet?.(from, to, playedRate),
+      onTick: (now) => {
+        // Ten times a second is smooth enough for a clock, and spares the page the rest.
+        setAtMs((before) => (Math.abs(before - now) >= 100 || element.paused ? now : before));
+        latest.current.onPlace?.(now);
+      },
+    });
+    watch.current = watched;
+    return watched.dispose;
+  }, []);
+
+  const nowMs = () => (video.current ? video.current.currentTime * 1000 : startMs);
+  const seek = (toMs: number) => {
+    const element = video.current;
+    if (!element) return;
+    const from = nowMs();
+    const to = Math.min(Math.max(toMs, inMs), Math.max(latest.current.limitMs, inMs), outMs);
+    watch.current?.flush();
+    element.currentTime = to / 1000;
+    setAtMs(to);
+    latest.current.onSought?.(Math.round(from), Math.round(to));
+  };
+  const play = () => {
+    if (latest.current.lockedWords) return;
+    if (nowMs() >= outMs - 50) seek(inMs);
+    // Rejected when a pause comes before the film could start; then there is nothing to do.
+    video.current?.play().catch(() => undefined);
+  };
+  const pause = () => video.current?.pause();
+  const toggle = () => (video.current?.paused ? play() : pause());
+
+  useImperativeHandle(props.ref, () => ({ play, pause, seek, nowMs, flush: () => watch.current?.flush() }));
+
+  const line = lines[lineAt(lines, atMs)];
+  const caption = showsCaptions && line?.text && atMs <= line.endMs ? cueWords(line.text) : '';
+  const keys: Record<string, () => void> = {
+    ' ': toggle,
+    k: toggle,
+    ArrowLeft: () => seek(nowMs() - 5_000),
+    ArrowRight: () => seek(nowMs() + 5_000),
+    j: () => seek(nowMs() - 10_000),
+    l: () => seek(nowMs() + 10_000),
+    ',': () => seek(nowMs() - 40),
+    '.': () => seek(nowMs() + 40),
+  };
+  const percent = (ms: number) => `${(100 * (ms - inMs)) / Math.max(1, outMs - inMs)}%`;
+
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: the keys of the clip work on whatever in it has the focus
+    <div
+      className="overflow-hidden rounded-card bg-film text-on-film"
+      onKeyDown={(event) => {
+        const isOnControl = event.target instanceof HTMLButtonElement || event.target instanceof HTMLSelectElement;
+        const key = keys[event.key];
+        if (!key || event.ctrlKey || event.metaKey || event.altKey || (isOnControl && event.key === ' ')) return;
+        event.preventDefault();
+        key();
+      }}
+    >
+      <div className="relative aspect-video">
+        {/* Captions are drawn by our own line below, from the same cues. */}
+        <video
+          ref={video}
+          src={src}
+          aria-label={title}
+          className="size-full"
+          preload="auto"
+          playsInline
+          disablePictureInPicture
+          muted={isMuted}
+          onLoadedMetadata={(event) => {
+            event.currentTarget.currentTime = startMs / 1000;
+          }}
+          onClick={toggle}
+          onPlay={() => {
+            setIsPlaying(true);
+            latest.current.onPlaying?.(true);
+          }}
+          onPause={() => {
+            setIsPlaying(false);
+            latest.current.onPlaying?.(false);
+            latest.current.onPaused?.(Math.round(nowMs()));
+          }}
+          onSeeking={(event) => {
+            // Keys of the keyboard or the operating system can move a film past us.
+            const limit = Math.max(latest.current.limitMs, inMs) + 500;
+            if (event.currentTarget.currentTime * 1000 > limit) event.currentTarget.currentTime = limitMs / 1000;
+          }}
+          onError={() => setHasFailed(true)}
+        />
+        {caption && (
+          <p className="pointer-events-none absolute inset-x-0 bottom-3 px-6 text-center text-18">
+            <span className="rounded-control bg-film/80 box-decoration-clone px-2 py-0.5">{caption}</span>
+          </p>
+        )}
+        {hasFailed && (
+          <p role="alert" className="absolute inset-0 grid place-items-center bg-film p-6 text-center">
+            {t('film.cannotPlay')}
+          </p>
+        )}
+      </div>
+      <div className="flex flex-wrap items-center gap-x-1 px-2 pb-1">
+        <input
+          type="range"
+          className="film-range basis-full"
+          style={{ '--at': percent(atMs), '--limit': percent(Math.max(limitMs, atMs)) } as React.CSSProperties}
+          aria-label={t('film.place')}
+          aria-valuetext={t('film.placeText', { at: formatClock(atMs - inMs), end: formatClock(outMs - inMs) })}
+          min={inMs}
+          max={outMs}
+          step={1000}
+          value={atMs}
+          onChange={(event) => seek(Number(event.target.value))}
+        />
+        <button
+          type="button"
+          className={barButton}
+          onClick={toggle}
+          disabled={lockedWords !== null}
+          aria-label={t(isPlaying ? 'film.pause' : 'film.play')}
+        >
+          {isPlaying ? <Pause aria-hidden className="size-5" /> : <Play aria-hidden className="size-5" />}
+        </button>
+        <button
+          type="button"
+          className={barButton}
+          onClick={() => seek(nowMs() - 5_000)}
+          disabled={lockedWords !== null}
+          aria-label={t('film.back5')}
+        >
+          <Undo2 aria-hidden className="size-5" strokeWidth={1.75} />
+        </button>
+        <span className="px-1 font-mono text-14">
+          {formatClock(atMs - inMs)} / {formatClock(outMs - inMs)}
+        </span>
+        <span className="grow" />
+        <label className="flex h-11 items-center rounded-control px-1 hover:bg-on-film/15">
+          <span className="sr-only">{t('film.speed')}</span>
+          <select
+            className="bg-transparent font-mono text-14 *:bg-film"
+            value={rate}
+            onChange={(event) => {
+              const next = Number(event.target.value);
+              setRate(next);
+              if (video.current) video.current.playbackRate = next;
+            }}
+          >
+            {rates
+              .filter((one) => one <= maxRate)
+              .map((one) => (
+                <option key={one} value={one}>
+                  {one} ×
+                </option>
+              ))}
+          </select>
+        </label>
+        <button
+          type="button"
+          className={barButton}
+          onClick={() => setIsMuted(!isMuted)}
+          aria-label={t(isMuted ? 'film.loud' : 'film.mute')}
+        >
+          {isMuted ? (
+            <VolumeX aria-hidden className="size-5" strokeWidth={1.75} />
+          ) : (
+            <Volume2 aria-hidden className="size-5" strokeWidth={1.75} />
+          )}
+        </button>
+        {lines.some((one) => one.text !== null) && (
+          <button
+            type="button"
+            className={joinClasses(barButton, showsCaptions && 'bg-on-film/20')}
+            aria-pressed={showsCaptions}
+            onClick={() => setShowsCaptions(!showsCaptions)}
+            aria-label={t('film.captions')}
+          >
+            <Captions aria-hidden className="size-5" strokeWidth={1.75} />
+          </button>
+        )}
+        {props.fullScreenOf && (
+          <button
+            type="button"
+            className={joinClasses(barButton, 'max-sm:hidden')}
+            aria-label={t('film.fullScreen')}
+            onClick={() => {
+              if (document.fullscreenElement) void document.exitFullscreen();
+              else void props.fullScreenOf?.()?.requestFullscreen();
+            }}
+          >
+            <Maximize aria-hidden className="size-5" strokeWidth={1.75} />
+          </button>
+        )}
+      </div>
+      {lockedWords && <p className="border-t border-on-film/20 px-4 py-2 text-14">{lockedWords}</p>}
+    </div>
+  );
+}

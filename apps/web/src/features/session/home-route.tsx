@@ -1,0 +1,13 @@
+import { useQuery } from '@tanstack/react-query';
+import { Navigate } from 'react-router';
+import { ErrorNotice, Loading } from '../../ui/notice.tsx';
+import { sessionOptions } from './queries.ts';
+
+/** Sends everybody to where their day begins. */
+export function HomeRoute() {
+  const session = useQuery(sessionOptions());
+  if (session.isError) return <ErrorNotice error={session.error} onRetry={() => void session.refetch()} />;
+  if (!session.data) return <Loading />;
+  const role = session.data.me?.role;
+  return <Navigate to={role === 'teacher' ? '/today' : role === 'student' ? '/to-do' : '/sign-in'} replace />;
+}

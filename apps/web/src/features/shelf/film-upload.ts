@@ -1,0 +1,83 @@
+import { useSyncExternalStore } from 'react';
+import { Upload } from 'tus-js-client';
+
+/** The largest film that is taken; the server holds to the same. */
+const largestBytes = 2 * 1024 ** 3;
+
+export type UploadState =
+  | { readonly phase: 'idle' }
+  | { readonly phase: 'refused'; readonly reason: 'empty' | 'tooLarge'; readonly file: File }
+  | { readonly phase: 'sending' | 'paused' | 'waiting'; readonly file: File; readonly sentBytes: number }
+  | { readonly phase: 'received'; readonly materialId: string };
+
+/**
+ * The one film that is being brought in. Lives beside the pages, so that it goes on while the teacher looks at
+ * others, and resumes where it stopped after a reload when the same file is chosen again.
+ */
+let state: UploadState = { phase: 'idle' };
+let upload: Upload | null = null;
+const listeners = new Set<() => void>();
+
+const change = (next: UploadState) => {
+  state = next;
+  for (const listener of listeners) listener();
+};
+
+export async function bringInFilm(file: File): Promise<void> {
+  if (file.size === 0) return change({ phase: 'refused', reason: 'empty', file });
+  if (file.size > largestBytes) return change({ phase: 'refused', reason: 'tooLarge', file });
+  const current = new Upload(file, {
+    endpoint: '/api/files',
+    chunkSize: 16 * 1024 * 1024,
+    metadata: { filename: file.name },
+    removeFingerprintOnSuccess: true,
+    retryDelays: [0, 1_000, 2_000, 4_000, 8_000, 15_000, 30_000, 60_000],
+    onShouldRetry: (error) => {
+      const status = error.originalResponse?.getStatus() ?? 0;
+      change({ phase: 'waiting', file, sentBytes: 'sentBytes' in state ? state.sentBytes : 0 });
+      return status === 0 || status >= 500 || status === 409 || status === 423;
+    },
+    onProgress: (sentBytes) => change({ phase: 'sending', file, sentBytes }),
+    onSuccess: ({ lastResponse }) =>
+      change({ phase: 'received', materialId: lastResponse.getHeader('x-material-id') ?? '' }),
+    onError: () => change({ phase: 'paused', file, sentBytes: 'sentBytes' in state ? state.sentBytes : 0 }),
+  });
+  upload = current;
+  change({ phase: 'sending', file, sentBytes: 0 });
+  const [previous] = await current.findPreviousUploads();
+  if (previous) current.resumeFromPreviousUpload(previous);
+  current.start();
+}
+
+export async function pauseUpload(): Promise<void> {
+  await upload?.abort();
+  if ('sentBytes' in state) change({ ...state, phase: 'paused' });
+}
+
+export function resumeUpload(): void {
+  if ('sentBytes' in state) change({ ...state, phase: 'sending' });
+  upload?.start();
+}
+
+/** Ends the upload and takes away what the server has of it. */
+export async function cancelUpload(): Promise<void> {
+  const ending = upload;
+  upload = null;
+  change({ phase: 'idle' });
+  await ending?.abort(true);
+}
+
+export function clearUpload(): void {
+  upload = null;
+  change({ phase: 'idle' });
+}
+
+export function useUpload(): UploadState {
+  return useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => state,
+  );
+}

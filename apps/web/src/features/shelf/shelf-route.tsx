@@ -1,0 +1,167 @@
+import type { LessonSummary, Material } from '@semita/core/contract';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { FileVideo, Search } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import { call } from '../../api/client.ts';
+import { Button } from '../../ui/button.tsx';
+import { TextInput } from '../../ui/field.tsx';
+import { EmptyPlace, errorWords } from '../../ui/notice.tsx';
+import { Page } from '../../ui/page.tsx';
+import { QueryView } from '../../ui/query-view.tsx';
+import { formatBytes, formatClock } from '../../words/format.ts';
+import { findWords, t } from '../../words/words.ts';
+import { BringInPanel } from './bring-in-panel.tsx';
+import { lessonsOptions, materialsOptions } from './queries.ts';
+
+export function Component() {
+  const navigate = useNavigate();
+  const lessons = useQuery(lessonsOptions());
+  const materials = useQuery(materialsOptions());
+  const [text, setText] = useState('');
+  const create = useMutation({
+    mutationFn: (materialId: string | null) => call('createLesson', { body: { materialId } }),
+    onSuccess: ({ id }) => navigate(`/lessons/${id}`),
+    onError: (error) => toast.error(errorWords(error)),
+  });
+  const matches = (title: string) => title.toLowerCase().includes(text.trim().toLowerCase());
+  return (
+    <Page
+      title={t('shelf.title')}
+      actions={
+        <>
+          <div className="relative">
+            <Search aria-hidden className="absolute top-2.5 left-2.5 size-4 text-quiet" strokeWidth={1.75} />
+            <TextInput
+              type="search"
+              aria-label={t('shelf.search')}
+              placeholder={t('shelf.search')}
+              className="h-9 w-60 pl-8 text-14"
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+            />
+          </div>
+          <Button look="main" onClick={() => create.mutate(null)}>
+            {t('shelf.newLesson')}
+          </Button>
+        </>
+      }
+    >
+      <section className="grid gap-3">
+        <h2 className="text-18">{t('shelf.lessons')}</h2>
+        <QueryView query={lessons}>
+          {(all) => (
+            <LessonList lessons={all.filter((one) => matches(one.title))} isEmpty={all.length === 0} text={text} />
+          )}
+        </QueryView>
+      </section>
+      <QueryView query={materials}>
+        {(all) => (
+          <>
+            <BringInPanel materials={all} onMakeLesson={(materialId) => create.mutate(materialId)} />
+            <section className="grid gap-3">
+              <h2 className="text-18">{t('shelf.materials')}</h2>
+              <MaterialList
+                materials={all.filter((one) => one.status !== 'refused' && matches(one.title))}
+                onMakeLesson={create.mutate}
+              />
+            </section>
+          </>
+        )}
+      </QueryView>
+    </Page>
+  );
+}
+
+function LessonList({
+  lessons,
+  isEmpty,
+  text,
+}: {
+  readonly lessons: readonly LessonSummary[];
+  readonly isEmpty: boolean;
+  readonly text: string;
+}) {
+  if (isEmpty)
+    return (
+      <EmptyPlace title={t('shelf.emptyLessons')}>
+        <p>{t('shelf.emptyLessonsHelp')}</p>
+      </EmptyPlace>
+    );
+  if (lessons.length === 0) return <p className="text-quiet">{t('shelf.noMatch', { text })}</p>;
+  return (
+    <ul className="divide-y divide-line overflow-hidden rounded-card border border-line bg-card">
+      {lessons.map((lesson) => (
+        <li key={lesson.id} className="relative flex flex-wrap items-baseline gap-x-6 px-5 py-3 hover:bg-main-tint">
+          <Link to={`/lessons/${lesson.id}`} className="grow font-medium after:absolute after:inset-0">
+            {lesson.title || t('shelf.untitled')}
+          </Link>
+          <span className="font-mono text-14">{formatClock(lesson.lengthMs)}</span>
+          <span className="text-14 text-quiet">{t('shelf.stops', { count: lesson.stopCount })}</span>
+          <span className="w-48 text-14 text-quiet">
+            {lesson.editionNumber === null
+              ? t('shelf.draftOnly')
+              : `${t('shelf.edition', { number: lesson.editionNumber })}${lesson.changedSinceEdition ? `, ${t('shelf.changed')}` : ''}`}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface MaterialListProps {
+  readonly materials: readonly Material[];
+  readonly onMakeLesson: (materialId: string) => void;
+}
+
+function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
+  const queryClient = useQueryClient();
+  const remove = useMutation({
+    mutationFn: (material: Material) => call('deleteMaterial', { params: { materialId: material.id } }),
+    onSuccess: async (_, { title }) => {
+      await queryClient.invalidateQueries(materialsOptions());
+      toast(t('shelf.removed', { title }));
+    },
+    onError: (error) => toast.error(errorWords(error)),
+  });
+  if (materials.length === 0)
+    return (
+      <EmptyPlace title={t('shelf.emptyMaterials')}>
+        <p>{t('shelf.emptyMaterialsHelp')}</p>
+      </EmptyPlace>
+    );
+  return (
+    <ul className="divide-y divide-line rounded-card border border-line bg-card">
+      {materials.map((material) => (
+        <li key={material.id} className="flex flex-wrap items-center gap-x-5 gap-y-2 px-5 py-3">
+          <FileVideo aria-hidden className="size-5 text-slate" strokeWidth={1.75} />
+          <div className="grow">
+            <p className="font-medium">{material.title}</p>
+            <p className="text-14 text-quiet">{factsOf(material)}</p>
+          </div>
+          {material.status === 'ready' && (
+            <Button size="small" onClick={() => onMakeLesson(material.id)}>
+              {t('shelf.makeLesson')}
+              <span className="sr-only">: {material.title}</span>
+            </Button>
+          )}
+          {material.usedIn.length === 0 && material.status === 'ready' && (
+            <Button size="small" look="danger" onClick={() => remove.mutate(material)}>
+              {t('shelf.remove')}
+              <span className="sr-only">: {material.title}</span>
+            </Button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function factsOf({ status, refusal, lengthMs, byteLength, captionCount, usedIn }: Material): string {
+  if (status === 'checking') return t('shelf.checking');
+  if (status === 'refused') return findWords(`refusal.${refusal}`) ?? '';
+  const captions = captionCount > 0 ? t('shelf.captions', { count: captionCount }) : t('shelf.noCaptions');
+  const used = usedIn.length > 0 ? t('shelf.usedIn', { titles: usedIn.join(', ') }) : t('shelf.unused');
+  return [formatClock(lengthMs ?? 0), formatBytes(byteLength), captions, used].join(' · ');
+}

@@ -1,0 +1,92 @@
+import type { AssignmentSummary } from '@semita/core/contract';
+import { useQuery } from '@tanstack/react-query';
+import { ArrowRight } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { buttonStyle } from '../../ui/button.tsx';
+import { EmptyPlace } from '../../ui/notice.tsx';
+import { Page } from '../../ui/page.tsx';
+import { QueryView } from '../../ui/query-view.tsx';
+import { t } from '../../words/words.ts';
+import { AssignmentList } from '../assignment/assignment-list.tsx';
+import { assignmentsOptions } from '../assignment/queries.ts';
+import { lessonsOptions } from '../shelf/queries.ts';
+
+export function Component() {
+  const assignments = useQuery(assignmentsOptions());
+  const lessons = useQuery(lessonsOptions());
+  return (
+    <Page title={t('today.title')}>
+      <QueryView query={assignments}>
+        {(all) => (
+          <>
+            <Section title={t('today.needs')}>
+              <NeedsList assignments={all} />
+            </Section>
+            <Section title={t('today.running')}>
+              {all.length > 0 ? <AssignmentList assignments={all} /> : <EmptyPlace title={t('today.noAssignments')} />}
+            </Section>
+          </>
+        )}
+      </QueryView>
+      <QueryView query={lessons}>
+        {(all) => {
+          const drafts = all.filter((lesson) => lesson.editionNumber === null || lesson.changedSinceEdition);
+          if (drafts.length === 0) return null;
+          return (
+            <Section title={t('today.drafts')}>
+              <ul className="divide-y divide-line rounded-card border border-line bg-card">
+                {drafts.map((lesson) => (
+                  <li key={lesson.id} className="flex items-center gap-4 px-5 py-3">
+                    <span className="grow">{lesson.title || t('shelf.untitled')}</span>
+                    <Link to={`/lessons/${lesson.id}`} className={buttonStyle({ size: 'small' })}>
+                      {t('today.goOn')}
+                      <span className="sr-only">: {lesson.title || t('shelf.untitled')}</span>
+                    </Link>
+                  </li>
+                ))}
+              </ul>
+            </Section>
+          );
+        }}
+      </QueryView>
+    </Page>
+  );
+}
+
+function Section({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <section className="grid gap-3">
+      <h2 className="text-18">{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+/** Every row is a verb, and leads to where it is done. */
+function NeedsList({ assignments }: { readonly assignments: readonly AssignmentSummary[] }) {
+  const rows = assignments.flatMap((one) => [
+    { one, count: one.toMarkCount, words: t('today.mark', { count: one.toMarkCount }), to: '?mark=next' },
+    { one, count: one.stuckCount, words: t('today.stuck', { count: one.stuckCount }), to: '?sort=need' },
+  ]);
+  const pressing = rows.filter((row) => row.count > 0);
+  if (pressing.length === 0) return <EmptyPlace title={t('today.nothing')} />;
+  return (
+    <ul className="grid gap-2">
+      {pressing.map(({ one, words, to }) => (
+        <li key={`${one.id}${to}`}>
+          <Link
+            to={`/assignments/${one.id}${to}`}
+            className="flex items-center gap-4 rounded-card border border-line border-l-4 border-l-marigold bg-card px-5 py-3 hover:bg-main-tint"
+          >
+            <span className="font-medium">{words}</span>
+            <span className="grow text-14 text-quiet">
+              {one.title}, {one.className}
+            </span>
+            <ArrowRight aria-hidden className="size-4 text-quiet" strokeWidth={1.75} />
+          </Link>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,72 @@
+import { windowPhase } from '@semita/core';
+import type { TodoItem } from '@semita/core/contract';
+import { CalendarClock } from 'lucide-react';
+import { Link } from 'react-router';
+import { buttonStyle } from '../../ui/button.tsx';
+import { joinClasses } from '../../ui/join-classes.ts';
+import { ProgressBar } from '../../ui/progress-bar.tsx';
+import { formatClock, formatInstant, formatPoints, formatShare } from '../../words/format.ts';
+import { t } from '../../words/words.ts';
+
+/** One assignment in a student's lists, with the one thing to do about it. */
+export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now: number }) {
+  const phase = windowPhase(item, now);
+  const isDone = item.handedInAt !== null;
+  const canWalk = item.begun || phase === 'open' || phase === 'pastDue';
+  const verb = isDone || phase === 'closed' ? t('todo.look') : item.begun ? t('todo.goOn') : t('todo.begin');
+  const stops = t('todo.stops', { count: item.stopCount });
+  return (
+    <li className="grid gap-4 rounded-card border border-line bg-card p-5 sm:grid-cols-[1fr_auto] sm:items-center">
+      <div className="grid gap-1.5">
+        <h2 className="text-22">{item.title}</h2>
+        <p className="text-14 text-quiet">{t('todo.from', { className: item.className, teacher: item.teacherName })}</p>
+        <p className="text-14">
+          {t('todo.film', { length: formatClock(item.lengthMs) })}, {stops}
+        </p>
+        <p className={joinClasses('flex items-center gap-1.5 text-14', phase === 'pastDue' && !isDone && 'text-brick')}>
+          <CalendarClock aria-hidden className="size-4" strokeWidth={1.75} />
+          {isDone ? doneWords(item) : dueWords(item, phase)}
+        </p>
+        {item.begun && !isDone && (
+          <div className="flex max-w-sm items-center gap-3">
+            <ProgressBar
+              share={item.progress}
+              label={t('todo.progress', { title: item.title, share: formatShare(item.progress) })}
+            />
+            <span className="font-mono text-14">{formatShare(item.progress)}</span>
+          </div>
+        )}
+        {isDone && (
+          <p className="text-14 text-quiet">
+            {item.waiting
+              ? t('todo.waiting')
+              : t('todo.points', { earned: formatPoints(item.earned), possible: formatPoints(item.possible) })}
+          </p>
+        )}
+      </div>
+      {canWalk && (
+        <Link
+          to={`/walk/${item.assignmentId}`}
+          className={buttonStyle({ look: isDone || phase === 'closed' ? 'plain' : 'main', size: 'roomy' })}
+        >
+          {verb}
+          <span className="sr-only">: {item.title}</span>
+        </Link>
+      )}
+    </li>
+  );
+}
+
+function doneWords({ handedInAt, dueAt, timeZone }: TodoItem): string {
+  const words = t('todo.handedIn', { time: formatInstant(handedInAt ?? 0, timeZone) });
+  return dueAt !== null && (handedInAt ?? 0) > dueAt ? `${words} (${t('todo.late')})` : words;
+}
+
+function dueWords(item: TodoItem, phase: ReturnType<typeof windowPhase>): string {
+  const { opensAt, dueAt, closesAt, timeZone, excused } = item;
+  if (excused) return t('todo.excused');
+  if (phase === 'notYetOpen' && opensAt !== null) return t('todo.opens', { time: formatInstant(opensAt, timeZone) });
+  if (phase === 'closed' && closesAt !== null) return t('todo.closed', { time: formatInstant(closesAt, timeZone) });
+  if (dueAt === null) return t('todo.noDue');
+  return t(phase === 'pastDue' ? 'todo.wasDue' : 'todo.due', { time: formatInstant(dueAt, timeZone) });
+}

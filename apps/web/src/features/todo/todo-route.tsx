@@ -1,0 +1,13 @@
+import { t } from '../../words/words.ts';
+import { TodoList } from './todo-list.tsx';
+
+export function Component() {
+  return (
+    <TodoList
+      title={t('todo.title')}
+      accepts={(item) => item.handedInAt === null}
+      empty={t('todo.empty')}
+      emptyHelp={t('todo.emptyHelp')}
+    />
+  );
+}

@@ -1,0 +1,25 @@
+import { Check, CloudOff, CloudUpload } from 'lucide-react';
+import { Link as RouterLink } from 'react-router';
+import { t } from '../../words/words.ts';
+import type { Link } from './walk-session.ts';
+
+/** Says where the work is: with the server, on the way, or kept on this device. */
+export function LinkStatus({ link }: { readonly link: Link }) {
+  if (link === 'rehearsal')
+    return (
+      <p className="rounded-control bg-marigold-tint px-2.5 py-1 text-14 text-marigold-ink">{t('walk.rehearsal')}</p>
+    );
+  const isFine = link === 'saved' || link === 'sending';
+  const Icon = link === 'saved' ? Check : link === 'sending' ? CloudUpload : CloudOff;
+  return (
+    <p role="status" className={`flex items-center gap-1.5 text-14 ${isFine ? 'text-quiet' : 'text-brick'}`}>
+      <Icon aria-hidden className="size-4 shrink-0" strokeWidth={1.75} />
+      {t(`walk.${link}`)}
+      {link === 'signedOut' && (
+        <RouterLink reloadDocument to="/sign-in" className="underline">
+          {t('signIn.submit')}
+        </RouterLink>
+      )}
+    </p>
+  );
+}

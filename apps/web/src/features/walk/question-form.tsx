@@ -1,0 +1,178 @@
+import { isBlank, type LearnerQuestion, type LearnerStop, longestTextLength, type Response } from '@semita/core';
+import { useEffect, useId, useRef, useState } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { TextArea } from '../../ui/field.tsx';
+import { joinClasses } from '../../ui/join-classes.ts';
+import { formatPoints } from '../../words/format.ts';
+import { t } from '../../words/words.ts';
+
+type Checkpoint = Extract<LearnerStop, { kind: 'checkpoint' }>;
+
+interface Props {
+  readonly stop: Checkpoint;
+  readonly drafts: Readonly<Record<string, Response>>;
+  readonly onDraft: (questionId: string, response: Response) => void;
+  readonly onAnswer: (responses: Record<string, Response>) => void;
+}
+
+/** How long after the last key what was written is saved. */
+const draftDelayMs = 600;
+
+export function kindWords(question: LearnerQuestion): string {
+  if (question.kind === 'extendedText') return t('question.extendedText');
+  return t(question.several ? 'question.choiceSeveral' : 'question.choiceOne');
+}
+
+/** The questions of a stop, answered together. What is picked or written is saved at once as a draft. */
+export function QuestionForm({ stop, drafts, onDraft, onAnswer }: Props) {
+  const [responses, setResponses] = useState<Record<string, Response>>({ ...drafts });
+  const [blanks, setBlanks] = useState<readonly number[]>([]);
+  const saver = useDraftSaver(onDraft);
+  const set = (question: LearnerQuestion, response: Response) => {
+    setResponses((before) => ({ ...before, [question.id]: response }));
+    setBlanks([]);
+    saver.save(question.id, response, question.kind === 'extendedText' ? draftDelayMs : 0);
+  };
+  const submit = () => {
+    const isMissing = (question: LearnerQuestion) => {
+      const response = responses[question.id];
+      return !response || isBlank(response);
+    };
+    const missing = stop.questions.flatMap((question, index) => (isMissing(question) ? [index + 1] : []));
+    setBlanks(missing);
+    if (missing.length > 0) return;
+    saver.drop();
+    onAnswer(responses);
+  };
+  const count = stop.questions.length;
+  return (
+    <form
+      className="grid gap-6"
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      {stop.questions.map((question, index) => (
+        <QuestionField
+          key={question.id}
+          question={question}
+          place={t('walk.questionOf', { number: index + 1, count, kind: kindWords(question) })}
+          response={responses[question.id]}
+          onChange={(response) => set(question, response)}
+        />
+      ))}
+      {blanks.length > 0 && (
+        <p role="alert" className="text-brick">
+          {t('walk.stillBlank', { numbers: blanks.join(', ') })}
+        </p>
+      )}
+      <Button look="main" size="roomy" type="submit">
+        {count === 1 ? t('walk.answer') : t('walk.answerAll', { count })}
+      </Button>
+    </form>
+  );
+}
+
+/** Saves what is written a moment after the last key, and at once when the page or the stop goes away. */
+function useDraftSaver(onDraft: Props['onDraft']) {
+  const latest = useRef(onDraft);
+  latest.current = onDraft;
+  const waiting = useRef(new Map<string, Response>());
+  const timer = useRef(0);
+  const flush = useRef(() => {
+    clearTimeout(timer.current);
+    for (const [questionId, response] of waiting.current) latest.current(questionId, response);
+    waiting.current.clear();
+  });
+  useEffect(() => {
+    const run = flush.current;
+    const onHidden = () => run();
+    // Before the walk itself hears of it: capturing listeners come first.
+    window.addEventListener('pagehide', onHidden, { capture: true });
+    document.addEventListener('visibilitychange', onHidden, { capture: true });
+    return () => {
+      window.removeEventListener('pagehide', onHidden, { capture: true });
+      document.removeEventListener('visibilitychange', onHidden, { capture: true });
+      run();
+    };
+  }, []);
+  return {
+    save(questionId: string, response: Response, delayMs: number) {
+      waiting.current.set(questionId, response);
+      clearTimeout(timer.current);
+      timer.current = window.setTimeout(flush.current, delayMs);
+    },
+    drop() {
+      clearTimeout(timer.current);
+      waiting.current.clear();
+    },
+  };
+}
+
+interface FieldProps {
+  readonly question: LearnerQuestion;
+  readonly place: string;
+  readonly response: Response | undefined;
+  readonly onChange: (response: Response) => void;
+}
+
+function QuestionField({ question, place, response, onChange }: FieldProps) {
+  const id = useId();
+  const head = (
+    <>
+      <span className="block text-13 text-quiet">
+        {place}, {t('stop.pointsOnly', { count: question.points / 100, points: formatPoints(question.points) })}
+      </span>
+      <span className="block text-18 font-medium whitespace-pre-wrap">{question.stem}</span>
+    </>
+  );
+  if (question.kind === 'extendedText') {
+    const text = response?.kind === 'extendedText' ? response.text : '';
+    return (
+      <div className="grid gap-2">
+        <label htmlFor={id}>{head}</label>
+        <TextArea
+          id={id}
+          rows={4}
+          maxLength={longestTextLength}
+          className="min-h-28"
+          placeholder={t('walk.writeHere')}
+          value={text}
+          onChange={(event) => onChange({ kind: 'extendedText', text: event.target.value })}
+        />
+      </div>
+    );
+  }
+  const picked = response?.kind === 'choice' ? response.optionIds : [];
+  const pick = (optionId: string) => {
+    if (!question.several) return [optionId];
+    return picked.includes(optionId) ? picked.filter((one) => one !== optionId) : [...picked, optionId];
+  };
+  return (
+    <fieldset className="grid gap-2">
+      <legend className="mb-2">{head}</legend>
+      {question.options.map((option) => {
+        const isPicked = picked.includes(option.id);
+        return (
+          <label
+            key={option.id}
+            className={joinClasses(
+              'flex min-h-11 items-center gap-3 rounded-control border px-4 py-2',
+              isPicked ? 'border-main bg-main-tint' : 'border-edge bg-card hover:bg-main-tint',
+            )}
+          >
+            <input
+              type={question.several ? 'checkbox' : 'radio'}
+              name={id}
+              className="size-5 shrink-0 accent-main"
+              checked={isPicked}
+              onChange={() => onChange({ kind: 'choice', optionIds: pick(option.id) })}
+            />
+            <span>{option.text}</span>
+          </label>
+        );
+      })}
+    </fieldset>
+  );
+}

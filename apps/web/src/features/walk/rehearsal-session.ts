@@ -1,0 +1,50 @@
+import {
+  beginAttempt,
+  createContext,
+  type LearnerEventBody,
+  type Lesson,
+  learnerView,
+  type Terms,
+  takeIn,
+} from '@semita/core';
+import type { WalkSession, WalkSnapshot } from './walk-session.ts';
+
+/** A walk through a draft by its teacher: the same rules, the same marks, and nothing recorded anywhere. */
+export function createRehearsalSession(lesson: Lesson, terms: Terms, newId: () => string): WalkSession {
+  const context = createContext(lesson, terms);
+  const sittingId = newId();
+  const listeners = new Set<() => void>();
+  let n = 0;
+  const show = (state: WalkSnapshot['state']): WalkSnapshot => ({
+    ...learnerView(lesson, state),
+    terms,
+    link: 'rehearsal',
+    overtaken: false,
+  });
+  let snapshot = show(beginAttempt(Date.now(), terms.maxRate));
+  return {
+    context,
+    getSnapshot: () => snapshot,
+    subscribe(listener) {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    record(body: LearnerEventBody) {
+      const now = Date.now();
+      const { state, outcome } = takeIn(context, snapshot.state, {
+        ...body,
+        id: newId(),
+        sittingId,
+        n,
+        at: now,
+        receivedAt: now,
+      });
+      if (outcome.kind !== 'taken') return outcome.kind;
+      n++;
+      snapshot = show(state);
+      for (const listener of listeners) listener();
+      return outcome.kind;
+    },
+    start: () => () => undefined,
+  };
+}

@@ -1,0 +1,73 @@
+import { type LearnerStop, mayPass, type Response, type StopState, type Terms } from '@semita/core';
+import { DoorClosed, Pause } from 'lucide-react';
+import { useEffect, useRef } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { t } from '../../words/words.ts';
+import { QuestionForm } from './question-form.tsx';
+
+interface Props {
+  readonly stop: LearnerStop;
+  readonly place: string;
+  readonly stopState: StopState;
+  readonly terms: Terms;
+  readonly onDraft: (questionId: string, response: Response) => void;
+  readonly onAnswer: (responses: Record<string, Response>) => void;
+  readonly onAcknowledge: () => void;
+  readonly onPass: () => void;
+  readonly onLookBack?: (() => void) | undefined;
+}
+
+/** The stop that is open, beside the material and never over it. */
+export function StopPanel({
+  stop,
+  place,
+  stopState,
+  terms,
+  onDraft,
+  onAnswer,
+  onAcknowledge,
+  onPass,
+  onLookBack,
+}: Props) {
+  const heading = useRef<HTMLHeadingElement>(null);
+  // The film has just halted: whoever cannot see that is led here, and hears what it is about.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the focus moves once for each stop
+  useEffect(() => heading.current?.focus(), [stop.id]);
+  const isPause = stop.kind === 'pause';
+  const Icon = isPause ? Pause : DoorClosed;
+  return (
+    <section
+      aria-labelledby="open-stop"
+      className={`grid content-start gap-5 rounded-card border border-line border-l-4 bg-card p-5 ${isPause ? 'border-l-slate' : 'border-l-main'}`}
+    >
+      <h2 id="open-stop" ref={heading} tabIndex={-1} className="flex items-center gap-2 text-18 outline-none">
+        <Icon aria-hidden className={`size-5 ${isPause ? 'text-slate' : 'text-main'}`} strokeWidth={1.75} />
+        {place}
+      </h2>
+      {isPause ? (
+        <>
+          <p className="text-18 whitespace-pre-wrap">{stop.note}</p>
+          <Button look="main" size="roomy" onClick={onAcknowledge}>
+            {t('walk.goOn')}
+          </Button>
+        </>
+      ) : (
+        <QuestionForm key={stop.id} stop={stop} drafts={stopState.drafts} onDraft={onDraft} onAnswer={onAnswer} />
+      )}
+      {(onLookBack || (!isPause && mayPass(stop, terms))) && (
+        <div className="flex flex-wrap gap-2">
+          {onLookBack && (
+            <Button look="quiet" onClick={onLookBack}>
+              {t('walk.lookBack')}
+            </Button>
+          )}
+          {!isPause && mayPass(stop, terms) && (
+            <Button look="quiet" onClick={onPass}>
+              {t('walk.pass')}
+            </Button>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}

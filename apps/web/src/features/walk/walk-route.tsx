@@ -1,0 +1,55 @@
+import type { Walk } from '@semita/core/contract';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import { v7 } from 'uuid';
+import { call } from '../../api/client.ts';
+import { QueryView } from '../../ui/query-view.tsx';
+import { enStudent } from '../../words/en-student.ts';
+import { formatInstant } from '../../words/format.ts';
+import { addWords, t } from '../../words/words.ts';
+import { RequireRole } from '../session/require-role.tsx';
+import { openOutbox } from './outbox.ts';
+import { createWalkSession } from './walk-session.ts';
+import { WalkView } from './walk-view.tsx';
+
+addWords(enStudent);
+const outbox = openOutbox();
+
+export function Component() {
+  const { assignmentId = '' } = useParams();
+  const query = useQuery({
+    queryKey: ['walk', assignmentId],
+    queryFn: async () => {
+      const walk = await call('beginWalk', { params: { assignmentId } });
+      return { walk, leftOver: await outbox.list(walk.attemptId) };
+    },
+    // A walk is opened once; from then on its session keeps it up to date.
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 0,
+  });
+  return (
+    <RequireRole is="student">
+      {() => <QueryView query={query}>{(opened) => <OpenWalk key={opened.walk.attemptId} {...opened} />}</QueryView>}
+    </RequireRole>
+  );
+}
+
+function OpenWalk({ walk, leftOver }: { walk: Walk; leftOver: Awaited<ReturnType<typeof outbox.list>> }) {
+  const { attemptId, assignmentId, terms, view, now, dueAt, timeZone } = walk;
+  const [session] = useState(() =>
+    createWalkSession({
+      attemptId,
+      terms,
+      view,
+      serverNow: now,
+      leftOver,
+      outbox,
+      send: (events, options) => call('takeInEvents', { params: { attemptId }, body: { events } }, options),
+      refresh: async () => (await call('beginWalk', { params: { assignmentId } })).view,
+      newId: () => v7(),
+    }),
+  );
+  const dueLine = dueAt === null ? undefined : t('walk.dueLine', { time: formatInstant(dueAt, timeZone) });
+  return <WalkView session={session} backTo="/to-do" backLabel={t('walk.leave')} dueLine={dueLine} />;
+}

@@ -1,0 +1,284 @@
+import {
+  canHandIn,
+  findOpenStop,
+  isMaterialLocked,
+  isPartFinished,
+  isPartOpen,
+  isSettled,
+  type LearnerPart,
+  type LearnerStop,
+  partStateOf,
+  scriptOf,
+  seekLimitMs,
+} from '@semita/core';
+import { useQuery } from '@tanstack/react-query';
+import { ArrowLeft, Flag, Play } from 'lucide-react';
+import { type ReactNode, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { Link } from 'react-router';
+import { pathOf } from '../../api/client.ts';
+import { Button } from '../../ui/button.tsx';
+import { Notice } from '../../ui/notice.tsx';
+import { t } from '../../words/words.ts';
+import { type FilmControls, FilmStage } from '../film/film-stage.tsx';
+import { captionsOptions } from '../film/queries.ts';
+import { AnsweredStop } from './answered-stop.tsx';
+import { LinkStatus } from './link-status.tsx';
+import { PathStrip } from './path-strip.tsx';
+import { StopPanel } from './stop-panel.tsx';
+import type { WalkSession, WalkSnapshot } from './walk-session.ts';
+
+interface Props {
+  readonly session: WalkSession;
+  readonly backTo: string;
+  readonly backLabel: string;
+  readonly dueLine?: string | undefined;
+}
+
+/** A walk through a lesson: the strip on top, the stage, and beside it the open stop or what has been so far. */
+export function WalkView({ session, backTo, backLabel, dueLine }: Props) {
+  const snapshot = useSyncExternalStore(session.subscribe, session.getSnapshot);
+  useEffect(() => session.start(), [session]);
+  const { lesson, state } = snapshot;
+  const root = useRef<HTMLDivElement>(null);
+  const film = useRef<FilmControls>(null);
+  const [isPlaying, setIsPlaying] = useState(false);
+  const [chosenPartId, setChosenPartId] = useState<string | null>(null);
+  const partId = chosenPartId ?? state.currentPartId ?? lesson.parts[0]?.id;
+  const part = lesson.parts.find((one) => one.id === partId);
+  return (
+    <div ref={root} className="flex min-h-dvh flex-col overflow-y-auto bg-paper">
+      <header className="grid gap-2 border-b border-line bg-card px-4 py-2 sm:px-6">
+        <div className="flex min-h-9 flex-wrap items-center gap-x-4 gap-y-1">
+          <Link to={backTo} className="flex min-h-9 items-center gap-1.5 text-14 text-main hover:underline">
+            <ArrowLeft aria-hidden className="size-4" strokeWidth={1.75} />
+            {backLabel}
+          </Link>
+          <h1 className="min-w-0 grow text-18">{lesson.title}</h1>
+          {dueLine && <p className="text-14 text-quiet">{dueLine}</p>}
+          <LinkStatus link={snapshot.link} />
+        </div>
+        <PathStrip snapshot={snapshot} />
+      </header>
+      <main className="mx-auto grid w-full max-w-[88rem] grow content-start gap-4 p-3 sm:p-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
+        <div className="grid content-start gap-3">
+          {part && (
+            <PartStage
+              key={part.id}
+              ref={film}
+              part={part}
+              session={session}
+              snapshot={snapshot}
+              fullScreenOf={() => root.current}
+              onPlaying={setIsPlaying}
+            />
+          )}
+          {part && lesson.parts.length > 1 && (
+            <p className="text-14 text-quiet">
+              {t('walk.partOf', {
+                number: lesson.parts.indexOf(part) + 1,
+                count: lesson.parts.length,
+                title: part.title,
+              })}
+            </p>
+          )}
+        </div>
+        <aside className="grid content-start gap-4">
+          {snapshot.overtaken && (
+            <Notice tone="attention" role="status">
+              {t('walk.refused')}
+            </Notice>
+          )}
+          <SidePanel
+            session={session}
+            snapshot={snapshot}
+            part={part}
+            film={film}
+            isPlaying={isPlaying}
+            onNextPart={setChosenPartId}
+          />
+        </aside>
+      </main>
+    </div>
+  );
+}
+
+interface StageProps {
+  readonly ref: React.Ref<FilmControls>;
+  readonly part: LearnerPart;
+  readonly session: WalkSession;
+  readonly snapshot: WalkSnapshot;
+  readonly fullScreenOf: () => HTMLElement | null;
+  readonly onPlaying: (isPlaying: boolean) => void;
+}
+
+/** The film of a part, held by its gates. */
+function PartStage({ ref, part, session, snapshot, fullScreenOf, onPlaying }: StageProps) {
+  const { state, terms } = snapshot;
+  const captions = useQuery(captionsOptions(part.materialId));
+  const lines = useMemo(() => scriptOf(captions.data ?? [], part.outMs), [captions.data, part.outMs]);
+  const [startMs] = useState(() => partStateOf(state, part).positionMs);
+  const isLocked = isMaterialLocked(session.context, state);
+  const current = () => session.getSnapshot().state;
+  const onBarrier = (atMs: number) => {
+    const stop = part.stops.find((one) => Math.abs(one.atMs - atMs) < 60 && !isSettled(current(), one.id));
+    if (stop && !current().stops[stop.id]) session.record({ type: 'reachedStop', stopId: stop.id });
+  };
+  return (
+    <FilmStage
+      ref={ref}
+      src={pathOf('streamMedia', { materialId: part.materialId })}
+      title={part.title}
+      inMs={part.inMs}
+      outMs={part.outMs}
+      startMs={startMs}
+      limitMs={seekLimitMs(part, state, terms)}
+      lockedWords={isLocked ? t('walk.locked') : null}
+      lines={lines}
+      maxRate={terms.maxRate}
+      barrierMs={(atMs) => nextHaltMs(part, current(), atMs)}
+      onBarrier={onBarrier}
+      onMet={(fromMs, toMs, rate) => session.record({ type: 'met', partId: part.id, fromMs, toMs, rate })}
+      onPaused={(atMs) => session.record({ type: 'paused', partId: part.id, atMs })}
+      onSought={(fromMs, toMs) => session.record({ type: 'sought', partId: part.id, fromMs, toMs })}
+      fullScreenOf={fullScreenOf}
+      onPlaying={onPlaying}
+    />
+  );
+}
+
+/** Where the film halts next: at the first stop from here on that is not settled, else at the end of the window. */
+function nextHaltMs(part: LearnerPart, state: WalkSnapshot['state'], atMs: number): number {
+  const next = part.stops.find(
+    (stop) => stop.atMs >= atMs - 60 && stop.atMs <= part.outMs && !isSettled(state, stop.id),
+  );
+  return next?.atMs ?? part.outMs;
+}
+
+interface SideProps {
+  readonly session: WalkSession;
+  readonly snapshot: WalkSnapshot;
+  readonly part: LearnerPart | undefined;
+  readonly film: React.RefObject<FilmControls | null>;
+  readonly isPlaying: boolean;
+  readonly onNextPart: (partId: string) => void;
+}
+
+function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: SideProps) {
+  const { lesson, state, terms, results } = snapshot;
+  const stops = lesson.parts.flatMap((one) => one.stops);
+  const open = findOpenStop(lesson, state);
+  const openStop = stops.find((stop) => stop.id === open?.stop.id);
+  const openState = openStop && state.stops[openStop.id];
+  const placeOf = (stop: LearnerStop) => t('walk.stopOf', { number: stops.indexOf(stop) + 1, count: stops.length });
+
+  if (openStop && openState) {
+    const finish = (settle: () => void) => {
+      // What was met up to here comes before the answer.
+      film.current?.flush();
+      settle();
+      film.current?.play();
+    };
+    const onLookBack = () => {
+      film.current?.seek(openStop.atMs - 10_000);
+      film.current?.play();
+    };
+    return (
+      <StopPanel
+        stop={openStop}
+        place={openStop.kind === 'pause' ? t('walk.pauseTitle') : placeOf(openStop)}
+        stopState={openState}
+        terms={terms}
+        onDraft={(questionId, response) =>
+          session.record({ type: 'draftSaved', stopId: openStop.id, questionId, response })
+        }
+        onAnswer={(responses) => session.record({ type: 'answered', stopId: openStop.id, responses })}
+        onAcknowledge={() => finish(() => session.record({ type: 'acknowledged', stopId: openStop.id }))}
+        onPass={() => finish(() => session.record({ type: 'passedStop', stopId: openStop.id }))}
+        onLookBack={terms.rewindAtStops ? onLookBack : undefined}
+      />
+    );
+  }
+  const been = stops.filter((stop) => isSettled(state, stop.id)).reverse();
+  const reopen = (stop: LearnerStop) => () => {
+    film.current?.pause();
+    film.current?.seek(stop.atMs);
+    session.record({ type: 'reachedStop', stopId: stop.id });
+  };
+  return (
+    <>
+      <NextStep {...{ session, snapshot, part, film, isPlaying, onNextPart }} />
+      <section aria-labelledby="so-far" className="grid gap-3">
+        <h2 id="so-far" className="text-18">
+          {t('walk.soFar')}
+        </h2>
+        {been.length === 0 ? (
+          <p className="text-quiet">{t('walk.nothingYet')}</p>
+        ) : (
+          <ul className="grid gap-3">
+            {been.map((stop) => {
+              const stopState = state.stops[stop.id];
+              const canReopen = stopState?.phase === 'passed' && state.handedInAt === null;
+              return stopState ? (
+                <AnsweredStop
+                  key={stop.id}
+                  stop={stop}
+                  place={placeOf(stop)}
+                  stopState={stopState}
+                  results={results}
+                  onReopen={canReopen ? reopen(stop) : undefined}
+                />
+              ) : null;
+            })}
+          </ul>
+        )}
+      </section>
+    </>
+  );
+}
+
+/** The one next step when no stop is open: go on, go to the next part, or hand in. */
+function NextStep({ session, snapshot, part, film, isPlaying, onNextPart }: SideProps): ReactNode {
+  const { lesson, state } = snapshot;
+  if (state.handedInAt !== null)
+    return (
+      <Notice title={t('walk.handedIn')} role="status">
+        <p>{t('walk.handedInHelp')}</p>
+      </Notice>
+    );
+  const next = part && isPartFinished(part, state) ? lesson.parts[lesson.parts.indexOf(part) + 1] : undefined;
+  if (next && isPartOpen(session.context, state, next.id))
+    return (
+      <Button look="main" size="roomy" onClick={() => onNextPart(next.id)}>
+        {t('walk.nextPart')}: {next.title}
+      </Button>
+    );
+  if (canHandIn(session.context, state)) {
+    const left = lesson.parts.flatMap((one) => one.stops).filter((stop) => !isSettled(state, stop.id)).length;
+    const isAtEnd = lesson.parts.every((one) => isPartFinished(one, state));
+    return (
+      <section className="grid gap-3 rounded-card border border-line border-l-4 border-l-spruce bg-card p-5">
+        {isAtEnd && <h2 className="text-18">{t('walk.handInTitle')}</h2>}
+        <p>{left > 0 ? t('walk.handInOpen', { count: left }) : t('walk.handInHelp')}</p>
+        <Button
+          look={isAtEnd ? 'main' : 'plain'}
+          size="roomy"
+          onClick={() => {
+            film.current?.pause();
+            film.current?.flush();
+            session.record({ type: 'handedIn' });
+          }}
+        >
+          <Flag aria-hidden className="size-4" strokeWidth={1.75} />
+          {t('walk.handIn')}
+        </Button>
+      </section>
+    );
+  }
+  if (isPlaying || !part) return null;
+  return (
+    <Button look="main" size="roomy" onClick={() => film.current?.play()}>
+      <Play aria-hidden className="size-4" strokeWidth={1.75} />
+      {partStateOf(state, part).furthestMs > part.inMs ? t('walk.goOn') : t('walk.begin')}
+    </Button>
+  );
+}

@@ -1,0 +1,37 @@
+import { createBrowserRouter } from 'react-router';
+import { HomeRoute } from './features/session/home-route.tsx';
+import { ErrorPage, NotFoundPage } from './ui/error-page.tsx';
+
+/** Each side of the house is loaded only by those who live there. */
+export const router = createBrowserRouter([
+  {
+    errorElement: <ErrorPage />,
+    children: [
+      { index: true, element: <HomeRoute /> },
+      { path: 'sign-in', lazy: () => import('./features/session/sign-in-route.tsx') },
+      {
+        lazy: () => import('./features/todo/student-frame.tsx'),
+        children: [
+          { path: 'to-do', lazy: () => import('./features/todo/todo-route.tsx') },
+          { path: 'done', lazy: () => import('./features/todo/done-route.tsx') },
+          { path: 'feedback', lazy: () => import('./features/todo/feedback-route.tsx') },
+        ],
+      },
+      { path: 'walk/:assignmentId', lazy: () => import('./features/walk/walk-route.tsx') },
+      {
+        lazy: () => import('./features/today/teacher-frame.tsx'),
+        children: [
+          { path: 'today', lazy: () => import('./features/today/today-route.tsx') },
+          { path: 'shelf', lazy: () => import('./features/shelf/shelf-route.tsx') },
+          { path: 'classes', lazy: () => import('./features/classes/classes-route.tsx') },
+          { path: 'classes/:classId', lazy: () => import('./features/classes/class-route.tsx') },
+          { path: 'lessons/:lessonId', lazy: () => import('./features/desk/desk-route.tsx') },
+          { path: 'assignments/:assignmentId', lazy: () => import('./features/assignment/sheet-route.tsx') },
+          { path: 'assignments/:assignmentId/terms', lazy: () => import('./features/assignment/terms-route.tsx') },
+        ],
+      },
+      { path: 'lessons/:lessonId/rehearse', lazy: () => import('./features/walk/rehearse-route.tsx') },
+      { path: '*', element: <NotFoundPage /> },
+    ],
+  },
+]);

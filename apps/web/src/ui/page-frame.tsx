@@ -1,0 +1,52 @@
+import type { ReactNode } from 'react';
+import { Link, NavLink } from 'react-router';
+import { t } from '../words/words.ts';
+import { joinClasses } from './join-classes.ts';
+
+interface Props {
+  readonly places: readonly { readonly to: string; readonly label: string }[];
+  readonly end: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** The slim bar on top and the page under it. */
+export function PageFrame({ places, end, children }: Props) {
+  return (
+    <div className="flex min-h-dvh flex-col bg-paper">
+      <a href="#content" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-card focus:p-3">
+        {t('app.skipToContent')}
+      </a>
+      <header className="border-b border-line bg-card">
+        <div className="flex h-12 items-center gap-1 px-3 sm:gap-4 sm:px-5">
+          <Link
+            to="/"
+            className="flex items-center gap-2 rounded-control pr-1 font-heading text-18 font-bold text-main"
+          >
+            <img src="/semita.svg" alt="" className="size-6" />
+            <span className="max-sm:sr-only">{t('app.name')}</span>
+          </Link>
+          <nav aria-label={t('app.name')} className="flex h-full items-stretch">
+            {places.map(({ to, label }) => (
+              <NavLink
+                key={to}
+                to={to}
+                className={({ isActive }) =>
+                  joinClasses(
+                    'flex items-center border-b-2 px-2.5 text-14 font-medium whitespace-nowrap sm:px-3',
+                    isActive ? 'border-main text-main' : 'border-transparent text-quiet hover:text-ink',
+                  )
+                }
+              >
+                {label}
+              </NavLink>
+            ))}
+          </nav>
+          <div className="ml-auto flex items-center gap-2">{end}</div>
+        </div>
+      </header>
+      <main id="content" tabIndex={-1} className="flex min-h-0 grow flex-col outline-none">
+        {children}
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,61 @@
+import type { Hundredths } from '@semita/core';
+import { t } from './words.ts';
+
+/** A place in a film or a length: 4:05, or 1:04:05. */
+export function formatClock(ms: number): string {
+  const seconds = Math.max(0, Math.floor(ms / 1000));
+  const pad = (value: number) => String(value).padStart(2, '0');
+  const [h, m, s] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60];
+  return h > 0 ? `${h}:${pad(m)}:${pad(s)}` : `${m}:${pad(s)}`;
+}
+
+export function formatMinutes(ms: number): string {
+  return t('time.minutes', { count: Math.max(ms > 0 ? 1 : 0, Math.round(ms / 60_000)) });
+}
+
+/** Thu 3 Dec, 23:59 on the class's clock; the zone is named where it is not the viewer's. */
+export function formatInstant(instantMs: number, timeZone: string): string {
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone,
+  }).formatToParts(instantMs);
+  const part = (type: Intl.DateTimeFormatPartTypes) => parts.find((one) => one.type === type)?.value ?? '';
+  const time = `${part('weekday')} ${part('day')} ${part('month')}, ${part('hour')}:${part('minute')}`;
+  const own = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  return isSameOffset(instantMs, timeZone, own) ? time : t('time.zone', { time, zone: timeZone });
+}
+
+/** Two names can mean one clock: Europe/Oslo and Europe/Stockholm. */
+function isSameOffset(instantMs: number, a: string, b: string): boolean {
+  const clock = (timeZone: string) =>
+    new Intl.DateTimeFormat('en-GB', { dateStyle: 'short', timeStyle: 'short', timeZone }).format(instantMs);
+  return clock(a) === clock(b);
+}
+
+/** "5 min ago", "yesterday", for the last time somebody was seen. */
+export function formatAgo(instantMs: number, now: number): string {
+  const relative = new Intl.RelativeTimeFormat('en', { numeric: 'auto', style: 'short' });
+  const seconds = Math.round((instantMs - now) / 1000);
+  if (seconds > -60) return relative.format(0, 'second');
+  if (seconds > -3600) return relative.format(Math.round(seconds / 60), 'minute');
+  if (seconds > -86_400) return relative.format(Math.round(seconds / 3600), 'hour');
+  return relative.format(Math.round(seconds / 86_400), 'day');
+}
+
+/** Points without needless noughts: 2, 2.5, 2.25. */
+export function formatPoints(points: Hundredths): string {
+  return String(points / 100);
+}
+
+export function formatShare(share: number): string {
+  return `${Math.round(share * 100)} %`;
+}
+
+export function formatBytes(bytes: number): string {
+  if (bytes < 1024 ** 2) return `${Math.max(1, Math.round(bytes / 1024))} kB`;
+  return bytes < 1024 ** 3 ? `${(bytes / 1024 ** 2).toFixed(1)} MB` : `${(bytes / 1024 ** 3).toFixed(2)} GB`;
+}
