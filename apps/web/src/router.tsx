@@ -1,11 +1,13 @@
 import { createBrowserRouter } from 'react-router';
 import { HomeRoute } from './features/session/home-route.tsx';
 import { ErrorPage, NotFoundPage } from './ui/error-page.tsx';
+import { Loading } from './ui/notice.tsx';
 
 /** Each side of the house is loaded only by those who live there. */
 export const router = createBrowserRouter([
   {
     errorElement: <ErrorPage />,
+    hydrateFallbackElement: <Loading />,
     children: [
       { index: true, element: <HomeRoute /> },
       { path: 'sign-in', lazy: () => import('./features/session/sign-in-route.tsx') },

@@ -143,7 +143,7 @@ export const enTeacher = {
     pause: 'Pause',
     addCheckpoint: 'Checkpoint here',
     addPause: 'Pause here',
-    addAt: 'After {{time}}',
+    addAt: 'At {{time}}, after the marked line',
     required: 'Must be answered to go on',
     addQuestion: 'Add a question',
     choiceOne: 'Pick one',

@@ -4,6 +4,13 @@ import { mkdir, open, rename, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 
+/** SHA-256 of a file of any size, in hex. */
+export async function hashFile(file: string): Promise<string> {
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(file), hash);
+  return hash.digest('hex');
+}
+
 /** Films as files named by their SHA-256, in folders by its first two digits. Streams; never holds a file in memory. */
 export function createMediaStore(dataDir: string) {
   const root = path.join(dataDir, 'media');
@@ -14,9 +21,7 @@ export function createMediaStore(dataDir: string) {
 
     /** Moves a received file into the store; the same content twice is stored once. */
     async take(file: string): Promise<string> {
-      const hash = createHash('sha256');
-      await pipeline(createReadStream(file), hash);
-      const sha256 = hash.digest('hex');
+      const sha256 = await hashFile(file);
       await mkdir(path.dirname(pathOf(sha256)), { recursive: true });
       const handle = await open(file, 'r+');
       await handle.sync();

@@ -53,7 +53,7 @@ export function SheetTable({ sheet, students, onOpen }: Props) {
               <th
                 key={stop.id}
                 scope="col"
-                className={`${headCell} text-center`}
+                className={joinClasses(headCell, 'text-center')}
                 title={t('sheet.stopHeading', { number: index + 1, label: stop.label })}
               >
                 <span className="sr-only">{t('sheet.stopHeading', { number: index + 1, label: stop.label })}</span>
@@ -64,7 +64,7 @@ export function SheetTable({ sheet, students, onOpen }: Props) {
             ))}
             {[t('sheet.progress'), t('sheet.met'), t('sheet.time'), t('sheet.points'), t('sheet.lastSeen')].map(
               (label) => (
-                <th key={label} scope="col" className={`${headCell} text-right last:pr-4`}>
+                <th key={label} scope="col" className={joinClasses(headCell, 'text-right last:pr-4')}>
                   {label}
                 </th>
               ),

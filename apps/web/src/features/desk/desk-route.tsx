@@ -261,7 +261,7 @@ function PartDesk({ part, filmLengthMs, faults, openStopId, setOpenStopId, apply
           actions={actions}
         />
       </section>
-      <section aria-label={t('desk.stage')} className="grid min-h-0 content-start gap-4 overflow-y-auto p-4">
+      <section aria-label={t('desk.stage')} className="flex min-h-0 flex-col gap-5 overflow-y-auto p-4 *:shrink-0">
         <FilmStage
           ref={film}
           src={pathOf('streamMedia', { materialId: part.materialId })}

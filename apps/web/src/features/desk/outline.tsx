@@ -25,7 +25,7 @@ const longStretchMs = 6 * 60_000;
 /** The lesson at a glance: parts as blocks whose height follows their length, stops as notches where they stand. */
 export function Outline({ lesson, partId, openStopId, films, onChoosePart, onChooseStop, onAddClip }: Props) {
   return (
-    <nav aria-label={t('desk.outline')} className="grid content-start gap-3 p-3">
+    <nav aria-label={t('desk.outline')} className="flex flex-col gap-3 p-3">
       {lesson.parts.map((part) => {
         const lengthMs = part.outMs - part.inMs;
         const stops = stopsInOrder(part.stops);

@@ -93,7 +93,20 @@ export function ScriptView({ clip, lines, faults, openStopId, cursor, actions }:
       }}
     >
       {/* biome-ignore lint/a11y/noStaticElementInteractions: the keys of the script work on whatever in it has the focus */}
-      <div ref={root} onKeyDown={onKeyDown} className="px-4 py-3">
+      <div ref={root} onKeyDown={onKeyDown} className="px-4 pb-3">
+        <div className="sticky top-0 z-10 -mx-4 mb-2 flex flex-wrap items-center gap-2 border-b border-line bg-card px-4 py-2">
+          <span className="grow text-14 text-quiet">
+            {t('desk.addAt', { time: formatClock(gapTimeMs(lines, cursor + 1)) })}
+          </span>
+          <Button size="small" onClick={() => actions.insert('checkpoint', cursor + 1)}>
+            <DoorClosed aria-hidden className="size-4 text-main" strokeWidth={1.75} />
+            {t('desk.addCheckpoint')}
+          </Button>
+          <Button size="small" onClick={() => actions.insert('pause', cursor + 1)}>
+            <Pause aria-hidden className="size-4 text-slate" strokeWidth={1.75} />
+            {t('desk.addPause')}
+          </Button>
+        </div>
         {lines.every((line) => line.text === null) && <p className="mb-3 text-14 text-quiet">{t('desk.noScript')}</p>}
         <Gap gap={0}>{renderStops(0)}</Gap>
         {lines.map((line, index) => (
@@ -106,7 +119,7 @@ export function ScriptView({ clip, lines, faults, openStopId, cursor, actions }:
               onClick={() => actions.setCursor(index)}
               onFocus={() => actions.setCursor(index)}
               className={joinClasses(
-                'grid w-full grid-cols-[4rem_1fr] rounded-control py-1 pr-2 text-left',
+                'grid w-full scroll-mt-14 grid-cols-[4rem_1fr] rounded-control py-1 pr-2 text-left',
                 index === cursor ? 'bg-main-tint' : 'hover:bg-main-tint/60',
               )}
             >
@@ -115,18 +128,6 @@ export function ScriptView({ clip, lines, faults, openStopId, cursor, actions }:
                 {line.text === null ? '·' : cueWords(line.text)}
               </span>
             </button>
-            {index === cursor && (
-              <div className="flex flex-wrap items-center gap-2 py-1 pl-16">
-                <Button size="small" onClick={() => actions.insert('checkpoint', index + 1)}>
-                  <DoorClosed aria-hidden className="size-4 text-main" strokeWidth={1.75} />
-                  {t('desk.addCheckpoint')}
-                </Button>
-                <Button size="small" onClick={() => actions.insert('pause', index + 1)}>
-                  <Pause aria-hidden className="size-4 text-slate" strokeWidth={1.75} />
-                  {t('desk.addPause')}
-                </Button>
-              </div>
-            )}
             {renderStops(index + 1)}
           </Gap>
         ))}

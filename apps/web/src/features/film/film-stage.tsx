@@ -116,7 +116,7 @@ export function FilmStage(props: Props) {
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the keys of the clip work on whatever in it has the focus
     <div
-      className="overflow-hidden rounded-card bg-film text-on-film"
+      className="overflow-hidden rounded-card text-on-film"
       onKeyDown={(event) => {
         const isOnControl = event.target instanceof HTMLButtonElement || event.target instanceof HTMLSelectElement;
         const key = keys[event.key];
@@ -125,7 +125,7 @@ export function FilmStage(props: Props) {
         key();
       }}
     >
-      <div className="relative aspect-video">
+      <div className="relative aspect-video bg-film">
         {/* Captions are drawn by our own line below, from the same cues. */}
         <video
           ref={video}
@@ -167,7 +167,7 @@ export function FilmStage(props: Props) {
           </p>
         )}
       </div>
-      <div className="flex flex-wrap items-center gap-x-1 px-2 pb-1">
+      <div className="flex flex-wrap items-center bg-film px-2 pb-1">
         <input
           type="range"
           className="film-range basis-full"
@@ -198,14 +198,14 @@ export function FilmStage(props: Props) {
         >
           <Undo2 aria-hidden className="size-5" strokeWidth={1.75} />
         </button>
-        <span className="px-1 font-mono text-14">
+        <span className="px-1 font-mono text-13">
           {formatClock(atMs - inMs)} / {formatClock(outMs - inMs)}
         </span>
         <span className="grow" />
-        <label className="flex h-11 items-center rounded-control px-1 hover:bg-on-film/15">
+        <label className="flex h-11 items-center rounded-control hover:bg-on-film/15">
           <span className="sr-only">{t('film.speed')}</span>
           <select
-            className="bg-transparent font-mono text-14 *:bg-film"
+            className="h-11 w-18 bg-transparent font-mono text-13 *:bg-film"
             value={rate}
             onChange={(event) => {
               const next = Number(event.target.value);
@@ -259,7 +259,7 @@ export function FilmStage(props: Props) {
           </button>
         )}
       </div>
-      {lockedWords && <p className="border-t border-on-film/20 px-4 py-2 text-14">{lockedWords}</p>}
+      {lockedWords && <p className="border-t border-on-film/20 bg-film px-4 py-2 text-14">{lockedWords}</p>}
     </div>
   );
 }

@@ -97,8 +97,8 @@ function LessonList({
           <Link to={`/lessons/${lesson.id}`} className="grow font-medium after:absolute after:inset-0">
             {lesson.title || t('shelf.untitled')}
           </Link>
-          <span className="font-mono text-14">{formatClock(lesson.lengthMs)}</span>
-          <span className="text-14 text-quiet">{t('shelf.stops', { count: lesson.stopCount })}</span>
+          <span className="w-16 text-right font-mono text-14">{formatClock(lesson.lengthMs)}</span>
+          <span className="w-16 text-14 text-quiet">{t('shelf.stops', { count: lesson.stopCount })}</span>
           <span className="w-48 text-14 text-quiet">
             {lesson.editionNumber === null
               ? t('shelf.draftOnly')

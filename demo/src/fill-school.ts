@@ -1,0 +1,284 @@
+import { copyFile, readFile, stat } from 'node:fs/promises';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { Lesson } from '@semita/core';
+import { toLocal } from '@semita/core/calendar';
+import {
+  type Actor,
+  type DemoPerson,
+  type Deps,
+  hashPassword,
+  inTransaction,
+  type Services,
+  tables,
+} from '@semita/server';
+import { bridgeLesson, forcesDraft } from './bridge-lesson.ts';
+import {
+  amber,
+  amberStudents,
+  cobalt,
+  cobaltStudents,
+  demoPassword,
+  schoolName,
+  teacher,
+  timeZone,
+  userNameOf,
+} from './people.ts';
+import { createRandom, type Random } from './seeded-random.ts';
+import { type Manner, simulateWalk } from './simulated-student.ts';
+
+const filmFolder = fileURLToPath(new URL('../film/', import.meta.url));
+const schoolId = 'demo-school';
+const seed = 20_261_124;
+const day = 24 * 3_600_000;
+const minute = 60_000;
+
+/** A clock that the play sets; the services read it as if it were the hour. */
+export interface PlayClock {
+  now: number;
+}
+
+interface Stage {
+  readonly deps: Deps;
+  readonly services: Services;
+  readonly clock: PlayClock;
+  readonly random: Random;
+  /** The moment at which the visitor comes in. */
+  readonly today: number;
+}
+
+const adaeze: Actor = { id: teacher.id, role: 'teacher', schoolId, displayName: teacher.displayName };
+const studentIdOf = (displayName: string) => `demo-${userNameOf(displayName)}`;
+const studentActor = (displayName: string): Actor => ({
+  id: studentIdOf(displayName),
+  role: 'student',
+  schoolId,
+  displayName,
+});
+
+/** Whom a visitor can enter as, and what they will find. */
+export const demoPeople: readonly DemoPerson[] = [
+  { id: teacher.id, story: 'teaches 8 Amber and 8 Cobalt' },
+  { id: studentIdOf('Tuva Marchetti-Bui'), story: 'has not begun' },
+  { id: studentIdOf('Kofi Brannström'), story: 'is in the middle' },
+  { id: studentIdOf('Leilani Draganov'), story: 'is stuck at a question' },
+  { id: studentIdOf('Alma Hernqvist-Diaz'), story: 'has handed in and got feedback' },
+];
+
+/**
+ * Fills an empty installation with the demo school. Lessons, assignments, answers and marks all go through the
+ * server's own use-cases, at the times the play gives them.
+ */
+export async function fillSchool(deps: Deps, services: Services, clock: PlayClock): Promise<void> {
+  const stage: Stage = { deps, services, clock, random: createRandom(seed), today: clock.now };
+  // The play can be put on again; only while it is being filled is speed worth more than a power cut.
+  deps.db.$client.pragma('synchronous = OFF');
+  await addPeople(stage);
+  clock.now = stage.today - 12 * day;
+  const film = await bringInFilm(stage);
+  const lessonId = await writeLesson(
+    stage,
+    film.id,
+    (lengthMs) => bridgeLesson(film.id, lengthMs),
+    film.lengthMs,
+    true,
+  );
+  const cobaltAssignment = assign(stage, lessonId, cobalt.id, { opens: -10, due: -1, closes: 6 });
+  const amberAssignment = assign(stage, lessonId, amber.id, { opens: -5, due: 3, closes: 10 });
+  await walkAll(stage, cobaltAssignment, cobaltStudents, cobaltManner);
+  await walkAll(stage, amberAssignment, amberStudents, amberManner);
+  await markMost(stage, cobaltAssignment, cobaltStudents);
+  clock.now = stage.today - 2 * 3_600_000;
+  services.assignments.excuse(adaeze, amberAssignment, studentIdOf('Quentin Adeyemi-Lund'), true);
+  await writeLesson(stage, film.id, () => forcesDraft(film.id), film.lengthMs, false);
+  deps.db.$client.pragma('synchronous = FULL');
+  clock.now = stage.today;
+}
+
+async function addPeople({ deps, clock }: Stage): Promise<void> {
+  const { db } = deps;
+  const passwordHash = await hashPassword(demoPassword);
+  const base = { schoolId, passwordHash, createdAt: clock.now };
+  const rosters = [
+    { ...amber, students: amberStudents },
+    { ...cobalt, students: cobaltStudents },
+  ];
+  inTransaction(db, () => {
+    db.insert(tables.schools).values({ id: schoolId, name: schoolName }).run();
+    db.insert(tables.users)
+      .values({ ...base, ...teacher, role: 'teacher' })
+      .run();
+    for (const { id: classId, name, students } of rosters) {
+      db.insert(tables.classes).values({ id: classId, schoolId, name, timeZone }).run();
+      db.insert(tables.classTeachers).values({ classId, teacherId: teacher.id }).run();
+      for (const displayName of students) {
+        const studentId = studentIdOf(displayName);
+        const person = { id: studentId, role: 'student' as const, displayName, userName: userNameOf(displayName) };
+        db.insert(tables.users)
+          .values({ ...base, ...person })
+          .run();
+        db.insert(tables.classStudents).values({ classId, studentId }).run();
+      }
+    }
+  });
+}
+
+async function bringInFilm({ deps, services }: Stage) {
+  const source = path.join(filmFolder, 'bridges-720.webm');
+  await copyFile(source, path.join(deps.dataDir, 'uploads', 'demo-film'));
+  const { size } = await stat(source);
+  const id = services.materials.register(adaeze, {
+    id: 'demo-film',
+    fileName: 'How bridges carry load.webm',
+    byteLength: size,
+  });
+  await services.materials.settle();
+  services.materials.bringInCaptions(adaeze, id, await readFile(path.join(filmFolder, 'bridges.en.vtt')));
+  const { lengthMs, status, refusal } = services.materials.read(adaeze, id);
+  if (status !== 'ready' || lengthMs === null) throw new Error(`The demo film was refused: ${refusal}`);
+  return { id, lengthMs };
+}
+
+async function writeLesson(
+  { services }: Stage,
+  materialId: string,
+  toLesson: (lengthMs: number) => Lesson,
+  lengthMs: number,
+  makesEdition: boolean,
+): Promise<string> {
+  const { id } = services.lessons.create(adaeze, materialId);
+  const { title, parts } = toLesson(lengthMs);
+  const { lesson, version } = services.lessons.readDraft(adaeze, id);
+  const saved = services.lessons.changeDraft(adaeze, id, version, [
+    { type: 'setTitle', title },
+    ...lesson.parts.map((part) => ({ type: 'removePart' as const, partId: part.id })),
+    ...parts.map((part, index) => ({ type: 'insertPart' as const, part, index })),
+  ]);
+  if (makesEdition) services.lessons.makeEdition(adaeze, id, saved.version);
+  return id;
+}
+
+function assign(
+  { services, clock, today }: Stage,
+  lessonId: string,
+  classId: string,
+  days: { opens: number; due: number; closes: number },
+): string {
+  clock.now = today + days.opens * day - 3_600_000;
+  const localDay = (offset: number) => toLocal(today + offset * day, timeZone).slice(0, 10);
+  return services.assignments.assign(adaeze, {
+    lessonId,
+    classId,
+    opensAt: `${localDay(days.opens)}T08:00`,
+    dueAt: `${localDay(days.due)}T23:59`,
+    closesAt: `${localDay(days.closes)}T23:59`,
+    terms: { skipping: false, rewindAtStops: true, maxRate: 2 },
+  }).id;
+}
+
+type MannerOf = (index: number, stage: Stage) => Manner | null;
+
+async function walkAll(
+  stage: Stage,
+  assignmentId: string,
+  students: readonly string[],
+  mannerOf: MannerOf,
+): Promise<void> {
+  const { services, clock, random } = stage;
+  for (const [index, displayName] of students.entries()) {
+    const manner = mannerOf(index, stage);
+    if (!manner) continue;
+    const actor = studentActor(displayName);
+    clock.now = manner.startAt;
+    const { attemptId } = services.walks.begin(actor, assignmentId);
+    const { lesson } = services.marking.readAttempt(adaeze, assignmentId, actor.id);
+    for (const { receivedAt, events } of simulateWalk(lesson, manner, random)) {
+      clock.now = receivedAt;
+      await services.walks.takeInEvents(actor, attemptId, events);
+    }
+  }
+}
+
+const schoolHours = (stage: Stage, daysAgo: number) =>
+  stage.today - daysAgo * day + Math.round(stage.random.between(-2, 2) * 3_600_000);
+
+/** 8 Amber, due in three days: everybody at a different point. */
+const amberManner: MannerOf = (index, stage) => {
+  const { random, today } = stage;
+  const base = {
+    skill: random.between(0.45, 0.98),
+    rate: random.pick([1, 1, 1, 1.25, 1.5]),
+    rewatches: random.between(0, 0.4),
+    startAt: schoolHours(stage, random.between(0.6, 4.4)),
+  };
+  const done = { ...base, leavesAfterStops: 99, handsIn: true };
+  if (index === 10) return { ...base, startAt: today - 50 * minute, leavesAfterStops: 3, handsIn: false };
+  if (index === 11)
+    return { ...base, startAt: today - 26 * minute, leavesAfterStops: 4, ponders: 9 * minute, handsIn: false };
+  if (index === 14)
+    return { ...base, startAt: today - 2 * day, leavesAfterStops: 4, ponders: 6 * minute, handsIn: false };
+  // Not begun: the visitor's own student among them, and the one who is excused.
+  if ([5, 8, 16, 19, 23, 25].includes(index)) return null;
+  if ([2, 7, 12, 18, 21].includes(index)) return { ...base, leavesAfterStops: 1 + (index % 5), handsIn: false };
+  if (index === 20) return { ...done, handsIn: false };
+  return done;
+};
+
+/** 8 Cobalt, due yesterday: most are done, some late, some never began. */
+const cobaltManner: MannerOf = (index, stage) => {
+  const { random, today } = stage;
+  const base = {
+    skill: random.between(0.4, 0.98),
+    rate: random.pick([1, 1, 1.25, 1.5, 2]),
+    rewatches: random.between(0, 0.5),
+    startAt: schoolHours(stage, random.between(2, 8.5)),
+  };
+  if ([4, 13, 20].includes(index)) return null;
+  if ([8, 17].includes(index)) return { ...base, leavesAfterStops: 2 + (index % 4), handsIn: false };
+  if ([6, 11].includes(index))
+    return {
+      ...base,
+      startAt: today - Math.round(random.between(0.1, 0.3) * day),
+      leavesAfterStops: 99,
+      handsIn: true,
+    };
+  return { ...base, leavesAfterStops: 99, handsIn: true };
+};
+
+const comments = [
+  'Clear, and every step is there.',
+  'Good start. Which of these parts are pulled, and which are squeezed?',
+  'Follow the load one step further: what happens at the ground?',
+  '',
+];
+
+/** The teacher has marked what 8 Cobalt handed in, but for the last few. */
+async function markMost(
+  { services, clock, today, random }: Stage,
+  assignmentId: string,
+  students: readonly string[],
+): Promise<void> {
+  clock.now = today - 3 * 3_600_000;
+  let given = 0;
+  for (const displayName of students.slice(0, 18)) {
+    const studentId = studentIdOf(displayName);
+    const { lesson, state } = services.marking.readAttempt(adaeze, assignmentId, studentId);
+    for (const stop of lesson.parts.flatMap((part) => part.stops)) {
+      if (stop.kind !== 'checkpoint') continue;
+      for (const question of stop.questions) {
+        const answer = state?.stops[stop.id]?.answers[question.id];
+        if (answer?.points !== null || answer.response.kind !== 'extendedText') continue;
+        const share = Math.min(1, answer.response.text.length / 90);
+        const points = Math.round((question.points * share) / 50) * 50;
+        const comment = displayName === students[0] ? (comments[given++ % 3] as string) : random.pick(comments);
+        await services.marking.mark(adaeze, assignmentId, studentId, {
+          stopId: stop.id,
+          questionId: question.id,
+          points,
+          comment,
+        });
+        clock.now += 20_000;
+      }
+    }
+  }
+}

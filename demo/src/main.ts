@@ -1,0 +1,25 @@
+import fs from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { createApp, createServices, openInstallation, serve, tables } from '@semita/server';
+import { demoPeople, fillSchool } from './fill-school.ts';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+const dataDir = process.env.SEMITA_DATA ?? `${root}data/demo`;
+if (process.argv.includes('--fresh')) fs.rmSync(dataDir, { recursive: true, force: true });
+
+// While the school is filled, the hour is what the play says; from then on it is the hour.
+const play = { now: Date.now(), isOn: true };
+const deps = openInstallation(dataDir, { clock: () => (play.isOn ? play.now : Date.now()) });
+const services = createServices(deps);
+if (deps.db.select().from(tables.schools).all().length === 0) {
+  console.log('Filling the demo school …');
+  await fillSchool(deps, services, play);
+}
+play.isOn = false;
+services.materials.resumeChecks();
+
+const app = createApp({ deps, services, webDir: `${root}apps/web/dist`, demoPeople });
+const host = process.env.HOST ?? '127.0.0.1';
+const port = Number(process.env.PORT ?? 3000);
+await serve(app, { port, host }, () => deps.db.$client.close());
+console.log(`The demo school is at http://${host}:${port}`);

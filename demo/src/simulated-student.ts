@@ -1,0 +1,139 @@
+import type { Clip, LearnerEventBody, Lesson, Question, Response, Stop } from '@semita/core';
+import { stopsInOrder } from '@semita/core';
+import type { SentEvent } from '@semita/core/contract';
+import { v7 } from 'uuid';
+import { writtenAnswers } from './bridge-lesson.ts';
+import type { Random } from './seeded-random.ts';
+
+/** How a student goes about it. */
+export interface Manner {
+  /** When the walk begins, epoch ms. */
+  readonly startAt: number;
+  /** Chance of a right answer. */
+  readonly skill: number;
+  readonly rate: number;
+  /** Chance of playing the last stretch before a stop once more. */
+  readonly rewatches: number;
+  /** Stops after which the student leaves; all of them when more than there are. */
+  readonly leavesAfterStops: number;
+  /** Stays at the stop at which they leave, writing and deleting, for this long. */
+  readonly ponders?: number;
+  readonly handsIn: boolean;
+}
+
+/** Events that a browser would send together, and when the server gets them. */
+export interface Batch {
+  readonly receivedAt: number;
+  readonly events: readonly SentEvent[];
+}
+
+const stretchMs = 5_000;
+
+/** Plays out one sitting through a lesson of one clip, as the batches that a browser would send. */
+export function simulateWalk(lesson: Lesson, manner: Manner, random: Random): Batch[] {
+  const part = lesson.parts[0] as Clip;
+  const sittingId = v7();
+  const batches: Batch[] = [];
+  let waiting: SentEvent[] = [];
+  let n = 0;
+  let now = manner.startAt;
+  const happen = (body: LearnerEventBody) => waiting.push({ ...body, id: v7(), sittingId, n: n++, at: now });
+  const send = () => {
+    if (waiting.length > 0) batches.push({ receivedAt: now + Math.round(random.between(40, 400)), events: waiting });
+    waiting = [];
+  };
+  const play = (fromMs: number, toMs: number) => {
+    for (let at = fromMs; at < toMs; at += stretchMs * manner.rate) {
+      const end = Math.min(at + stretchMs * manner.rate, toMs);
+      now += Math.round((end - at) / manner.rate);
+      happen({ type: 'met', partId: part.id, fromMs: Math.round(at), toMs: Math.round(end), rate: manner.rate });
+      if (waiting.length >= 3) send();
+    }
+  };
+  const wait = (lowMs: number, highMs: number) => {
+    now += Math.round(random.between(lowMs, highMs));
+  };
+
+  happen({ type: 'opened' });
+  let placeMs = part.inMs;
+  for (const [index, stop] of stopsInOrder(part.stops).entries()) {
+    play(placeMs, stop.atMs);
+    happen({ type: 'reachedStop', stopId: stop.id });
+    send();
+    placeMs = stop.atMs;
+    if (index >= manner.leavesAfterStops) {
+      ponder(stop);
+      happen({ type: 'hidden' });
+      send();
+      return batches;
+    }
+    if (random.chance(manner.rewatches)) {
+      const backMs = Math.max(part.inMs, stop.atMs - Math.round(random.between(8_000, 25_000)));
+      happen({ type: 'sought', partId: part.id, fromMs: stop.atMs, toMs: backMs });
+      play(backMs, stop.atMs);
+    }
+    settle(stop);
+    send();
+  }
+  play(placeMs, part.outMs);
+  if (manner.handsIn) {
+    wait(2_000, 20_000);
+    happen({ type: 'handedIn' });
+  } else happen({ type: 'hidden' });
+  send();
+  return batches;
+
+  function settle(stop: Stop) {
+    if (stop.kind === 'pause') {
+      wait(4_000, 20_000);
+      happen({ type: 'acknowledged', stopId: stop.id });
+      return;
+    }
+    if (!stop.required && random.chance(0.3)) {
+      wait(2_000, 8_000);
+      happen({ type: 'passedStop', stopId: stop.id });
+      return;
+    }
+    const responses = Object.fromEntries(stop.questions.map((question) => [question.id, respond(question)]));
+    for (const [questionId, response] of Object.entries(responses)) {
+      wait(8_000, response.kind === 'extendedText' ? 80_000 : 25_000);
+      happen({ type: 'draftSaved', stopId: stop.id, questionId, response });
+    }
+    wait(1_000, 6_000);
+    happen({ type: 'answered', stopId: stop.id, responses });
+  }
+
+  function ponder(stop: Stop) {
+    const until = now + (manner.ponders ?? 0);
+    const question = stop.kind === 'checkpoint' ? stop.questions[0] : undefined;
+    while (now < until && question) {
+      wait(50_000, 90_000);
+      happen({ type: 'draftSaved', stopId: stop.id, questionId: question.id, response: beginning(question) });
+      send();
+    }
+  }
+
+  function beginning(question: Question): Response {
+    if (question.kind === 'choice')
+      return { kind: 'choice', optionIds: [random.pick(question.options).id].slice(0, 1) };
+    return {
+      kind: 'extendedText',
+      text: random.pick(['the cable', 'The cable pulls', 'It goes from the deck to', 'I think']),
+    };
+  }
+
+  function respond(question: Question): Response {
+    if (question.kind === 'extendedText') {
+      const answers = writtenAnswers[question.id] ?? ['I do not know.'];
+      const place = Math.floor((1 - manner.skill) * random.between(0.4, 1.6) * answers.length);
+      return { kind: 'extendedText', text: answers[Math.min(place, answers.length - 1)] as string };
+    }
+    const right = question.options.filter((option) => option.right).map((option) => option.id);
+    if (random.chance(manner.skill)) return { kind: 'choice', optionIds: right };
+    const wrong = question.options.filter((option) => !option.right).map((option) => option.id);
+    return {
+      kind: 'choice',
+      optionIds: question.several ? [right[0] as string, random.pick(wrong)] : [random.pick(wrong)],
+    };
+  }
+}
