@@ -79,7 +79,6 @@ export {
   type Interval,
   metMs,
   metShare,
-  metStretches,
   type Segment,
 } from './coverage/coverage.ts';
 export { checkLesson, type Fault, type FaultCode } from './lesson/check-lesson.ts';

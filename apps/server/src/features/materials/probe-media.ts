@@ -46,6 +46,7 @@ export async function probeMedia(path: string, byteLength: number): Promise<Prob
 }
 
 async function probeInput(input: Input): Promise<Probe> {
+  if ((await input.getTracks()).length === 0) return refuse('incomplete');
   const mimeType = (await input.getMimeType()).split(';')[0];
   if (mimeType !== 'video/mp4' && mimeType !== 'video/webm')
     return refuse(mimeType?.startsWith('audio/') ? 'noVideo' : 'containerUnplayable');
@@ -56,6 +57,9 @@ async function probeInput(input: Input): Promise<Probe> {
     return refuse('codecUnplayable');
   const lengthMs = Math.round((await input.computeDuration()) * 1000);
   if (!Number.isFinite(lengthMs) || lengthMs <= 0) return refuse('noLength');
+  // A file that promises more than it holds was cut off on its way.
+  const promisedMs = ((await input.getDurationFromMetadata()) ?? 0) * 1000;
+  if (promisedMs > lengthMs + 2_000) return refuse('incomplete');
   const last = await new EncodedPacketSink(video).getPacket(Number.POSITIVE_INFINITY);
   if (!last || last.data.byteLength !== last.byteLength) return refuse('incomplete');
   return { ok: true, lengthMs, mimeType, width: video.displayWidth, height: video.displayHeight };

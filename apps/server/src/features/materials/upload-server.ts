@@ -21,7 +21,9 @@ export function createUploadServer(materials: MaterialService, findActor: (req: 
     relativeLocation: true,
     respectForwardedHeaders: false,
     onIncomingRequest: async (request, uploadId) => {
-      if (!uploadId) return;
+      // A creation has its new id here already; a POST can also stand for another method by a header.
+      const isCreation = request.method === 'POST' && !request.headers.has('x-http-method-override');
+      if (isCreation) return;
       const upload = await store.getUpload(uploadId);
       if (upload.metadata?.ownerId !== actorOf(nodeRequestOf(request))?.id)
         throw { status_code: 404, body: 'not found' };

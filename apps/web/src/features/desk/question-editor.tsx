@@ -128,11 +128,11 @@ function OptionsEditor({
               type={several ? 'checkbox' : 'radio'}
               name={name}
               className="size-4 accent-spruce"
+              aria-label={`${t('desk.right')}: ${t('desk.option', { number: index + 1 })}`}
               checked={option.right}
               onChange={(event) => setRight(index, event.target.checked)}
             />
             {t('desk.right')}
-            <span className="sr-only">: {t('desk.option', { number: index + 1 })}</span>
           </label>
           <TextInput
             aria-label={t('desk.option', { number: index + 1 })}

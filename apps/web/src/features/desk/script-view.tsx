@@ -1,5 +1,14 @@
 import { DragDropProvider, PointerSensor, useDroppable } from '@dnd-kit/react';
-import { type Clip, cueWords, type Fault, gapOf, type ScriptLine, type Stop, stopsInOrder } from '@semita/core';
+import {
+  type Clip,
+  cueWords,
+  type Fault,
+  gapOf,
+  gapTimeMs,
+  type ScriptLine,
+  type Stop,
+  stopsInOrder,
+} from '@semita/core';
 import { DoorClosed, Pause } from 'lucide-react';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { Button } from '../../ui/button.tsx';

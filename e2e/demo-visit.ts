@@ -1,0 +1,42 @@
+import { readFileSync } from 'node:fs';
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+export const media = (name: string) => new URL(`./media/${name}`, import.meta.url).pathname;
+
+/** Enters the demo by one click on the sign-in page. */
+export async function enterAs(page: Page, name: string): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name }).click();
+  await expect(page.getByRole('link', { name: /^(Today|To do)$/ })).toBeVisible();
+}
+
+export const captionFile = (lines: number, secondsEach: number) => {
+  const stamp = (s: number) =>
+    `00:${String(Math.floor(s / 60)).padStart(2, '0')}:${String(s % 60).padStart(2, '0')}.000`;
+  const cue = (i: number) =>
+    `${stamp(i * secondsEach)} --> ${stamp((i + 1) * secondsEach)}\nLine ${i + 1} is said here.\n`;
+  return Buffer.from(`WEBVTT\n\n${Array.from({ length: lines }, (_, i) => cue(i)).join('\n')}`);
+};
+
+/** Brings in a film through the shelf and waits until it is checked. */
+export async function bringIn(page: Page, file: { name: string; path: string }): Promise<void> {
+  await page.goto('/shelf');
+  const input = page.getByLabel('Choose a file');
+  await input.setInputFiles({ name: file.name, mimeType: 'video/mp4', buffer: readFileSync(file.path) });
+  await expect(page.getByText(/is on the shelf/)).toBeVisible();
+}
+
+/** Where the film of the page is, in seconds. */
+export const filmTime = (page: Page) => page.locator('video').evaluate((video: HTMLVideoElement) => video.currentTime);
+
+/** Fails with what axe says, element by element. */
+export async function expectAccessible(page: Page): Promise<void> {
+  // Colours in the middle of a fade would be measured as they pass.
+  await page.waitForTimeout(250);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const said = violations.map(
+    ({ id, nodes }) => `${id}: ${nodes.map((node) => `${node.target.join(' ')} (${node.failureSummary})`).join('; ')}`,
+  );
+  expect(said, `axe on ${page.url()}`).toEqual([]);
+}
