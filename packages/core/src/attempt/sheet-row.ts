@@ -53,38 +53,62 @@ export function sheetRowOf(lesson: WalkLesson, state: AttemptState): SheetRow {
 
 type StoredNumbers = readonly [number, number, number, number, number, number | null, number | null, number];
 
+type StoredRow = readonly [numbers: StoredNumbers, kinds: readonly number[], marks: string];
+
+/** The character that stands for the first kind of mark; the next for the second, and so on. */
+const firstKindCode = '#'.charCodeAt(0);
+
 /**
  * Writes a row as a short line of JSON, so that a sheet of a whole year is read without touching the full states.
- * Marks become numbers: state index, earned, possible, one after the other.
+ * Most marks of a row are alike, so each kind of mark is written once (state index, earned, possible), and the marks
+ * are a string with one character a stop.
  */
 export function encodeSheetRow(row: SheetRow): string {
-  const marks = row.marks.flatMap((mark) => [stopMarkStates.indexOf(mark.state), mark.earned, mark.possible]);
-  const numbers: StoredNumbers = [
-    row.progress,
-    row.metShare,
-    row.timeSpentMs,
-    row.begunAt,
-    row.lastSeenAt,
-    row.handedInAt,
-    row.atOpenStopMs,
-    row.cutMs,
+  const kinds = new Map<string, number>();
+  const flat: number[] = [];
+  let marks = '';
+  for (const { state, earned, possible } of row.marks) {
+    const kind = [stopMarkStates.indexOf(state), earned, possible];
+    const known = kinds.get(kind.join());
+    if (known === undefined) flat.push(...kind);
+    const index = known ?? kinds.size;
+    kinds.set(kind.join(), index);
+    marks += String.fromCharCode(firstKindCode + index);
+  }
+  const stored: StoredRow = [
+    [
+      row.progress,
+      row.metShare,
+      row.timeSpentMs,
+      row.begunAt,
+      row.lastSeenAt,
+      row.handedInAt,
+      row.atOpenStopMs,
+      row.cutMs,
+    ],
+    flat,
+    marks,
   ];
-  return JSON.stringify([numbers, marks]);
+  return JSON.stringify(stored);
 }
 
 /** Reads what `encodeSheetRow` wrote. */
 export function decodeSheetRow(stored: string): SheetRow {
-  const [numbers, flat] = JSON.parse(stored) as [StoredNumbers, number[]];
+  const [numbers, flat, codes] = JSON.parse(stored) as StoredRow;
   const [progress, metShare, timeSpentMs, begunAt, lastSeenAt, handedInAt, atOpenStopMs, cutMs] = numbers;
-  const marks: StopMark[] = new Array(flat.length / 3);
-  let earnedSum = 0;
-  let possibleSum = 0;
-  for (let i = 0; i < marks.length; i++) {
-    const earned = flat[3 * i + 1] as number;
-    const possible = flat[3 * i + 2] as number;
-    marks[i] = { state: stopMarkStates[flat[3 * i] as number] ?? 'ahead', earned, possible };
-    earnedSum += earned;
-    possibleSum += possible;
+  const kinds: StopMark[] = [];
+  for (let i = 0; i < flat.length; i += 3) {
+    const state = stopMarkStates[flat[i] as number] ?? 'ahead';
+    kinds.push({ state, earned: flat[i + 1] as number, possible: flat[i + 2] as number });
+  }
+  const marks: StopMark[] = new Array(codes.length);
+  let earned = 0;
+  let possible = 0;
+  for (let i = 0; i < codes.length; i++) {
+    const mark = kinds[codes.charCodeAt(i) - firstKindCode] as StopMark;
+    marks[i] = mark;
+    earned += mark.earned;
+    possible += mark.possible;
   }
   return {
     marks,
@@ -94,8 +118,8 @@ export function decodeSheetRow(stored: string): SheetRow {
     begunAt,
     lastSeenAt,
     handedInAt,
-    earned: earnedSum,
-    possible: possibleSum,
+    earned,
+    possible,
     atOpenStopMs,
     cutMs,
   };

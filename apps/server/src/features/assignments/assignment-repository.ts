@@ -1,5 +1,5 @@
 import { createContext, type Lesson, type Terms, type WalkContext } from '@semita/core';
-import { and, asc, desc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq, type Placeholder, sql } from 'drizzle-orm';
 import {
   assignments,
   attempts,
@@ -38,12 +38,23 @@ export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
 
   const placed = { assignment: assignments, className: classes.name, timeZone: classes.timeZone };
 
-  const selectTaught = (actor: Actor) =>
+  const selectTaught = (teacherId: string | Placeholder) =>
     db
       .select(placed)
       .from(assignments)
       .innerJoin(classes, eq(classes.id, assignments.classId))
-      .innerJoin(classTeachers, and(eq(classTeachers.classId, classes.id), eq(classTeachers.teacherId, actor.id)));
+      .innerJoin(classTeachers, and(eq(classTeachers.classId, classes.id), eq(classTeachers.teacherId, teacherId)));
+
+  const taughtById = selectTaught(sql.placeholder('teacherId'))
+    .where(eq(assignments.id, sql.placeholder('assignmentId')))
+    .prepare();
+
+  const anyAttempt = db
+    .select({ one: attempts.id })
+    .from(attempts)
+    .where(eq(attempts.assignmentId, sql.placeholder('assignmentId')))
+    .limit(1)
+    .prepare();
 
   const selectReceived = (studentId: string) =>
     db
@@ -62,10 +73,10 @@ export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
       db.update(assignments).set(window).where(eq(assignments.id, assignmentId)).run();
     },
 
-    listTaught: (actor: Actor): PlacedAssignment[] => selectTaught(actor).orderBy(desc(assignments.createdAt)).all(),
+    listTaught: (actor: Actor): PlacedAssignment[] => selectTaught(actor.id).orderBy(desc(assignments.createdAt)).all(),
 
     findTaught: (actor: Actor, assignmentId: string): PlacedAssignment | undefined =>
-      selectTaught(actor).where(eq(assignments.id, assignmentId)).get(),
+      taughtById.get({ teacherId: actor.id, assignmentId }),
 
     listReceived: (studentId: string) => selectReceived(studentId).orderBy(asc(assignments.dueAt)).all(),
 
@@ -98,8 +109,6 @@ export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
           .run();
     },
 
-    hasAttempts: (assignmentId: string): boolean =>
-      db.select({ one: attempts.id }).from(attempts).where(eq(attempts.assignmentId, assignmentId)).limit(1).get() !==
-      undefined,
+    hasAttempts: (assignmentId: string): boolean => anyAttempt.get({ assignmentId }) !== undefined,
   };
 }

@@ -1,0 +1,24 @@
+// Runs every benchmark, prints one table, and writes bench/results.json.
+import fs from 'node:fs';
+import { measureBundle } from './bundle-figure.ts';
+import { measureCoverage } from './coverage-figure.ts';
+import { measureEvents } from './event-figure.ts';
+import { measureSheet } from './sheet-figure.ts';
+
+const figures = [
+  ...(await measureEvents()),
+  ...(await measureSheet()),
+  ...(await measureCoverage()),
+  ...(await measureBundle()),
+].map((figure) => ({ ...figure, ratio: Number(figure.ratio.toPrecision(3)) }));
+
+const meets = ({ ratio, goal, better }: (typeof figures)[0]) => (better === 'higher' ? ratio >= goal : ratio <= goal);
+console.table(
+  figures.map((figure) => ({
+    figure: figure.name,
+    ratio: figure.ratio,
+    goal: `${figure.better === 'higher' ? '≥' : '≤'} ${figure.goal}`,
+    'goal met': meets(figure) ? 'yes' : 'no',
+  })),
+);
+fs.writeFileSync(new URL('./results.json', import.meta.url), `${JSON.stringify({ figures }, null, 2)}\n`);

@@ -1,0 +1,7 @@
+// `npm run bench`: ratios against baselines of the same run, as a table and in bench/results.json.
+import { build } from './build.mjs';
+import { installDependencies, run } from './setup.mjs';
+
+installDependencies();
+build();
+run('node', ['--conditions=source', '--import', 'tsx', 'bench/main.ts']);
