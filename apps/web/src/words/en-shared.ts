@@ -7,6 +7,7 @@ export const enShared = {
     close: 'Close',
     back: 'Back',
     cancel: 'Cancel',
+    verbOn: '{{verb}}: {{title}}',
   },
   person: {
     menu: '{{name}}, account',

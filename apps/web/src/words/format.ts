@@ -13,18 +13,23 @@ export function formatMinutes(ms: number): string {
   return t('time.minutes', { count: Math.max(ms > 0 ? 1 : 0, Math.round(ms / 60_000)) });
 }
 
-/** Thu 3 Dec, 23:59 on the class's clock; the zone is named where it is not the viewer's. */
-export function formatInstant(instantMs: number, timeZone: string): string {
+/** So far from today, a date without its year could be taken for another one. */
+const yearlessMs = 180 * 24 * 3_600_000;
+
+/** Thu 3 Dec, 23:59 on the class's clock; the year where it is far away, the zone where it is not the viewer's. */
+export function formatInstant(instantMs: number, timeZone: string, now = Date.now()): string {
   const parts = new Intl.DateTimeFormat('en-GB', {
     weekday: 'short',
     day: 'numeric',
     month: 'short',
+    year: 'numeric',
     hour: '2-digit',
     minute: '2-digit',
     timeZone,
   }).formatToParts(instantMs);
   const part = (type: Intl.DateTimeFormatPartTypes) => parts.find((one) => one.type === type)?.value ?? '';
-  const time = `${part('weekday')} ${part('day')} ${part('month')}, ${part('hour')}:${part('minute')}`;
+  const year = Math.abs(instantMs - now) > yearlessMs ? ` ${part('year')}` : '';
+  const time = `${part('weekday')} ${part('day')} ${part('month')}${year}, ${part('hour')}:${part('minute')}`;
   const own = Intl.DateTimeFormat().resolvedOptions().timeZone;
   return isSameOffset(instantMs, timeZone, own) ? time : t('time.zone', { time, zone: timeZone });
 }

@@ -81,7 +81,7 @@ export function StopCard({
             className={joinClasses('size-4 shrink-0', isPause ? 'text-slate' : 'text-main')}
             strokeWidth={1.75}
           />
-          <span className="sr-only">{t('desk.stopLine', { kind, time: formatClock(stop.atMs) })}: </span>
+          <span className="sr-only">{t('desk.stopLine', { kind, time: formatClock(stop.atMs) })}</span>
           <span aria-hidden className="font-mono text-13 text-quiet">
             {formatClock(stop.atMs)}
           </span>

@@ -141,15 +141,18 @@ function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
             <p className="text-14 text-quiet">{factsOf(material)}</p>
           </div>
           {material.status === 'ready' && (
-            <Button size="small" onClick={() => onMakeLesson(material.id)}>
+            <Button size="small" aria-label={nameOf('makeLesson', material)} onClick={() => onMakeLesson(material.id)}>
               {t('shelf.makeLesson')}
-              <span className="sr-only">: {material.title}</span>
             </Button>
           )}
           {material.usedIn.length === 0 && material.status === 'ready' && (
-            <Button size="small" look="danger" onClick={() => remove.mutate(material)}>
+            <Button
+              size="small"
+              look="danger"
+              aria-label={nameOf('remove', material)}
+              onClick={() => remove.mutate(material)}
+            >
               {t('shelf.remove')}
-              <span className="sr-only">: {material.title}</span>
             </Button>
           )}
         </li>
@@ -157,6 +160,9 @@ function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
     </ul>
   );
 }
+
+const nameOf = (verb: 'makeLesson' | 'remove', { title }: Material) =>
+  t('app.verbOn', { verb: t(`shelf.${verb}`), title });
 
 function factsOf({ status, refusal, lengthMs, byteLength, captionCount, usedIn }: Material): string {
   if (status === 'checking') return t('shelf.checking');

@@ -39,9 +39,15 @@ export function Component() {
                 {drafts.map((lesson) => (
                   <li key={lesson.id} className="flex items-center gap-4 px-5 py-3">
                     <span className="grow">{lesson.title || t('shelf.untitled')}</span>
-                    <Link to={`/lessons/${lesson.id}`} className={buttonStyle({ size: 'small' })}>
+                    <Link
+                      to={`/lessons/${lesson.id}`}
+                      aria-label={t('app.verbOn', {
+                        verb: t('today.goOn'),
+                        title: lesson.title || t('shelf.untitled'),
+                      })}
+                      className={buttonStyle({ size: 'small' })}
+                    >
                       {t('today.goOn')}
-                      <span className="sr-only">: {lesson.title || t('shelf.untitled')}</span>
                     </Link>
                   </li>
                 ))}

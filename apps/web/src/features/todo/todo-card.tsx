@@ -47,10 +47,10 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
       {canWalk && (
         <Link
           to={`/walk/${item.assignmentId}`}
+          aria-label={t('app.verbOn', { verb, title: item.title })}
           className={buttonStyle({ look: isDone || phase === 'closed' ? 'plain' : 'main', size: 'roomy' })}
         >
           {verb}
-          <span className="sr-only">: {item.title}</span>
         </Link>
       )}
     </li>
