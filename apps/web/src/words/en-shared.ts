@@ -6,7 +6,6 @@ export const enShared = {
     loading: 'Loading…',
     close: 'Close',
     back: 'Back',
-    cancel: 'Cancel',
     verbOn: '{{verb}}: {{title}}',
   },
   person: {
@@ -17,7 +16,6 @@ export const enShared = {
     light: 'Light screen',
   },
   signIn: {
-    title: 'Sign in',
     name: 'E-mail or user name',
     nameHelp: 'Teachers use their e-mail, students their user name.',
     password: 'Password',
@@ -46,6 +44,14 @@ export const enShared = {
     pointsOnly_one: '{{points}} point',
     pointsOnly_other: '{{points}} points',
   },
+  keys: {
+    title: 'Keys',
+    film: 'Film',
+    play: 'Play or pause',
+    five: 'Five seconds back or on',
+    ten: 'Ten seconds back or on',
+    frame: 'One frame back or on',
+  },
   question: { choiceOne: 'Pick one', choiceSeveral: 'Pick several', extendedText: 'Written answer' },
   error: {
     title: 'This did not work',
@@ -73,7 +79,6 @@ export const enShared = {
     offline: 'The server cannot be reached. Check the connection and try again.',
   },
   time: {
-    noLimit: 'No limit',
     zone: '{{time}} ({{zone}})',
     minutes_one: '{{count}} min',
     minutes_other: '{{count}} min',

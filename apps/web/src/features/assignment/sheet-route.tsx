@@ -6,10 +6,12 @@ import { useEffect } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { pathOf } from '../../api/client.ts';
 import { Button, buttonStyle } from '../../ui/button.tsx';
+import { type KeyGroup, KeyHelp } from '../../ui/key-help.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentFrame } from './assignment-frame.tsx';
+import { useNextKey } from './next-unmarked.ts';
 import { SheetTable } from './sheet-table.tsx';
 import { StudentDrawer } from './student-drawer.tsx';
 import { useLiveSheet } from './use-live-sheet.ts';
@@ -41,21 +43,26 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
   const studentId = search.get('student');
   const students = inOrder(sheet, order);
   const toMark = students.filter((student) => student.row?.marks.some((mark) => mark.state === 'waiting'));
-  const set = (name: string, value: string | null) =>
+  const set = (changes: Readonly<Record<string, string | null>>) =>
     setSearch((before) => {
       const next = new URLSearchParams(before);
-      if (value === null) next.delete(name);
-      else next.set(name, value);
-      next.delete('mark');
+      for (const [name, value] of Object.entries({ mark: null, ...changes }))
+        if (value === null) next.delete(name);
+        else next.set(name, value);
       return next;
     });
+  const open = (student: string | null, stop: string | null = null) => set({ student, stop });
+
+  const nextToMark = toMark[toMark.findIndex((student) => student.studentId === studentId) + 1] ?? toMark[0];
+  // An open student has the key to itself, for there may be more to mark in the same place.
+  useNextKey(studentId === null && nextToMark ? () => open(nextToMark.studentId) : null);
 
   // "Mark 6 answers" on Today leads straight to the first of them.
   const first = toMark[0]?.studentId;
   const isMarking = search.get('mark') === 'next';
   // biome-ignore lint/correctness/useExhaustiveDependencies: leads once, when the page is opened
   useEffect(() => {
-    if (isMarking && first) set('student', first);
+    if (isMarking && first) open(first);
   }, [isMarking]);
 
   if (students.length === 0)
@@ -69,13 +76,12 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
     (sum, { row }) => sum + (row?.marks.filter((mark) => mark.state === 'waiting').length ?? 0),
     0,
   );
-  const nextToMark = toMark[toMark.findIndex((student) => student.studentId === studentId) + 1] ?? toMark[0];
   return (
     <div className="grid min-h-0 grow content-start gap-4 p-5">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2 text-14">
         <p>{t('sheet.handedIn', { count: handedInCount, all: studentCount })}</p>
         {nextToMark && (
-          <Button look="main" size="small" onClick={() => set('student', nextToMark.studentId)}>
+          <Button look="main" size="small" onClick={() => open(nextToMark.studentId)}>
             {t('today.mark', { count: waiting })}
           </Button>
         )}
@@ -85,7 +91,7 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
           <select
             className="h-8 rounded-control border border-edge bg-card px-2"
             value={order}
-            onChange={(event) => set('sort', event.target.value)}
+            onChange={(event) => set({ sort: event.target.value })}
           >
             <option value="need">{t('sheet.sortNeed')}</option>
             <option value="name">{t('sheet.sortName')}</option>
@@ -93,6 +99,7 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
           </select>
         </label>
         <Legend />
+        <KeyHelp groups={sheetKeys()} />
         <a
           className={buttonStyle({ size: 'small' })}
           href={pathOf('exportSheet', { assignmentId: sheet.assignment.id })}
@@ -102,22 +109,39 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
           {t('sheet.export')}
         </a>
       </div>
-      <SheetTable sheet={sheet} students={students} onOpen={(id) => set('student', id)} />
+      <SheetTable sheet={sheet} students={students} onOpen={open} />
       {studentId && (
         <StudentDrawer
           assignmentId={sheet.assignment.id}
           studentId={studentId}
-          onClose={() => set('student', null)}
-          next={
-            nextToMark && nextToMark.studentId !== studentId
-              ? { count: waiting, open: () => set('student', nextToMark.studentId) }
-              : null
-          }
+          stopId={search.get('stop')}
+          onClose={() => open(null)}
+          onNext={nextToMark && nextToMark.studentId !== studentId ? () => open(nextToMark.studentId) : null}
         />
       )}
     </div>
   );
 }
+
+const sheetKeys = (): KeyGroup[] => [
+  {
+    title: t('sheetKeys.sheet'),
+    keys: [
+      ['← ↑ ↓ →', t('sheetKeys.cells')],
+      ['Enter', t('sheetKeys.open')],
+      ['Shift N', t('sheetKeys.next')],
+    ],
+  },
+  {
+    title: t('sheetKeys.marking'),
+    keys: [
+      ['0–9', t('sheetKeys.points')],
+      ['Enter', t('sheetKeys.save')],
+      ['Shift N', t('sheetKeys.next')],
+      ['Esc', t('sheetKeys.close')],
+    ],
+  },
+];
 
 function summaryOf({ students }: Sheet) {
   return {

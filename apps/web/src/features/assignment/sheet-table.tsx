@@ -9,7 +9,7 @@ import { t } from '../../words/words.ts';
 interface Props {
   readonly sheet: Sheet;
   readonly students: readonly SheetStudent[];
-  readonly onOpen: (studentId: string) => void;
+  readonly onOpen: (studentId: string, stopId?: string) => void;
 }
 
 const needStyle: Record<Need, string> = {
@@ -25,7 +25,7 @@ const needStyle: Record<Need, string> = {
 const headCell = 'border-b border-line bg-card px-2 py-2 text-left text-13 font-medium text-quiet';
 const numberCell = 'px-2 text-right font-mono text-13 whitespace-nowrap';
 
-/** Students × stops. Arrows go from cell to cell, Enter opens the student. */
+/** Students × stops. Arrows go from cell to cell, Enter opens the student at that stop. */
 export function SheetTable({ sheet, students, onOpen }: Props) {
   const table = useRef<HTMLTableElement>(null);
   const onKeyDown = (event: React.KeyboardEvent) => {
@@ -85,7 +85,7 @@ interface RowProps {
   readonly sheet: Sheet;
   readonly student: SheetStudent;
   readonly index: number;
-  readonly onOpen: (studentId: string) => void;
+  readonly onOpen: Props['onOpen'];
 }
 
 function Row({ sheet, student, index, onOpen }: RowProps) {
@@ -119,7 +119,7 @@ function Row({ sheet, student, index, onOpen }: RowProps) {
               type="button"
               data-cell={`${index}:${column + 1}`}
               tabIndex={-1}
-              onClick={() => onOpen(studentId)}
+              onClick={() => onOpen(studentId, stop.id)}
               className="inline-grid size-7 place-items-center rounded-control"
             >
               <StateMark mark={mark} of={t('sheet.cell', { name: displayName, number: column + 1 })} />

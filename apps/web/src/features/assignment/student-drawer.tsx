@@ -1,40 +1,42 @@
-import {
-  type Answer,
-  type ChoiceQuestion,
-  type Question,
-  type Stop,
-  type StopState,
-  stopMarkOf,
-  stopsInOrder,
-} from '@semita/core';
+import { type Answer, type ChoiceQuestion, type Stop, type StopState, stopMarkOf, stopsInOrder } from '@semita/core';
 import type { AttemptDetail } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Check } from 'lucide-react';
-import { useForm } from 'react-hook-form';
+import { useEffect, useRef } from 'react';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
-import { Field, TextArea, TextInput } from '../../ui/field.tsx';
-import { ErrorNotice, errorWords, Notice } from '../../ui/notice.tsx';
+import { errorWords, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
-import { formatClock, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
+import { formatClock, formatMinutes, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import { MarkForm } from './mark-form.tsx';
 import { MetStrip } from './met-strip.tsx';
+import { focusNextUnmarked, useNextKey } from './next-unmarked.ts';
 import { attemptOptions, sheetOptions } from './queries.ts';
 
 interface Props {
   readonly assignmentId: string;
   readonly studentId: string;
+  /** The stop to show first; else the first answer that waits for a mark. */
+  readonly stopId: string | null;
   readonly onClose: () => void;
-  /** The next student with something to mark. */
-  readonly next: { readonly count: number; readonly open: () => void } | null;
+  /** Opens the next student with something to mark; null when there is none. */
+  readonly onNext: (() => void) | null;
 }
 
 /** One student's row, opened: what was met, what was answered, and marking. */
-export function StudentDrawer({ assignmentId, studentId, onClose, next }: Props) {
+export function StudentDrawer({ assignmentId, studentId, stopId, onClose, onNext }: Props) {
   const query = useQuery(attemptOptions(assignmentId, studentId));
+  const body = useRef<HTMLDivElement>(null);
+  const nextButton = useRef<HTMLButtonElement>(null);
+  const goOn = (saved?: HTMLFormElement) => {
+    if (body.current && focusNextUnmarked(body.current, saved)) return;
+    if (saved) nextButton.current?.focus();
+    else onNext?.();
+  };
+  useNextKey(() => goOn());
   const row = query.data?.student.row;
   return (
     <Dialog
@@ -54,11 +56,11 @@ export function StudentDrawer({ assignmentId, studentId, onClose, next }: Props)
     >
       <QueryView query={query}>
         {(detail) => (
-          <div className="grid gap-6">
+          <div ref={body} className="grid gap-6">
             <div className="flex flex-wrap gap-2">
               <ExcuseButton assignmentId={assignmentId} detail={detail} />
-              {next && (
-                <Button size="small" onClick={next.open}>
+              {onNext && (
+                <Button ref={nextButton} size="small" onClick={onNext}>
                   {t('sheet.markNext')}
                 </Button>
               )}
@@ -66,7 +68,14 @@ export function StudentDrawer({ assignmentId, studentId, onClose, next }: Props)
             {detail.state === null ? (
               <p className="text-quiet">{t('student.notBegun', { name: detail.student.displayName })}</p>
             ) : (
-              <Answers key={studentId} assignmentId={assignmentId} detail={detail} state={detail.state} />
+              <Answers
+                key={studentId}
+                assignmentId={assignmentId}
+                detail={detail}
+                state={detail.state}
+                stopId={stopId}
+                onMarked={goOn}
+              />
             )}
           </div>
         )}
@@ -103,11 +112,22 @@ interface AnswersProps {
   readonly assignmentId: string;
   readonly detail: AttemptDetail;
   readonly state: NonNullable<AttemptDetail['state']>;
+  readonly stopId: string | null;
+  readonly onMarked: (form: HTMLFormElement) => void;
 }
 
-function Answers({ assignmentId, detail, state }: AnswersProps) {
+function Answers({ assignmentId, detail, state, stopId, onMarked }: AnswersProps) {
+  const list = useRef<HTMLElement>(null);
   const { lesson, student } = detail;
   const cutMs = state.doubts.cutMs;
+  // Leads once to what the student was opened for; from then on the teacher leads.
+  useEffect(() => {
+    const article = stopId === null ? null : list.current?.querySelector<HTMLElement>(`[data-stop="${stopId}"]`);
+    if (article) {
+      article.scrollIntoView({ block: 'center' });
+      (article.querySelector<HTMLElement>('form[data-unmarked] input') ?? article).focus({ preventScroll: true });
+    } else if (list.current) focusNextUnmarked(list.current);
+  }, [stopId]);
   return (
     <>
       <section aria-labelledby="strip" className="grid gap-2">
@@ -119,7 +139,7 @@ function Answers({ assignmentId, detail, state }: AnswersProps) {
         ))}
         {cutMs >= 5_000 && <Notice tone="attention">{t('sheet.doubt', { time: formatClock(cutMs) })}</Notice>}
       </section>
-      <section aria-labelledby="answers" className="grid gap-3">
+      <section ref={list} aria-labelledby="answers" className="grid gap-3">
         <h3 id="answers" className="text-16">
           {t('student.answers')}
         </h3>
@@ -131,6 +151,7 @@ function Answers({ assignmentId, detail, state }: AnswersProps) {
               stopState={state.stops[stop.id]}
               assignmentId={assignmentId}
               studentId={student.studentId}
+              onMarked={onMarked}
             />
           )),
         )}
@@ -144,12 +165,13 @@ interface StopProps {
   readonly stopState: StopState | undefined;
   readonly assignmentId: string;
   readonly studentId: string;
+  readonly onMarked: (form: HTMLFormElement) => void;
 }
 
-function StopAnswers({ stop, stopState, assignmentId, studentId }: StopProps) {
+function StopAnswers({ stop, stopState, assignmentId, studentId, onMarked }: StopProps) {
   const mark = stopMarkOf(stop, stopState);
   return (
-    <article className="grid gap-4 rounded-card border border-line p-4">
+    <article data-stop={stop.id} tabIndex={-1} className="grid gap-4 rounded-card border border-line p-4">
       <p className="flex items-center gap-2 text-14 text-quiet">
         <StateMark mark={mark} />
         <span className="font-mono">{formatClock(stop.atMs)}</span>
@@ -186,6 +208,7 @@ function StopAnswers({ stop, stopState, assignmentId, studentId }: StopProps) {
                   question={question}
                   answer={answer}
                   target={{ assignmentId, studentId, stopId: stop.id, questionId: question.id }}
+                  onMarked={onMarked}
                 />
               )}
             </div>
@@ -214,79 +237,5 @@ function Picked({ question, answer }: { readonly question: ChoiceQuestion; reado
         );
       })}
     </ul>
-  );
-}
-
-interface MarkFormProps {
-  readonly question: Question;
-  readonly answer: Answer;
-  readonly target: {
-    readonly assignmentId: string;
-    readonly studentId: string;
-    readonly stopId: string;
-    readonly questionId: string;
-  };
-}
-
-function MarkForm({ question, answer, target }: MarkFormProps) {
-  const { assignmentId, studentId, stopId, questionId } = target;
-  const queryClient = useQueryClient();
-  const form = useForm({
-    values: { points: answer.points === null ? '' : formatPoints(answer.points), comment: answer.comment ?? '' },
-    // A colleague's mark, or our own coming back, must not sweep away what is being typed.
-    resetOptions: { keepDirtyValues: true },
-  });
-  const mark = useMutation({
-    mutationFn: (values: { points: string; comment: string }) =>
-      call('mark', {
-        params: { assignmentId, studentId },
-        body: { stopId, questionId, points: Math.round(Number(values.points) * 100), comment: values.comment },
-      }),
-    onSuccess: async (detail, values) => {
-      queryClient.setQueryData(attemptOptions(assignmentId, studentId).queryKey, detail);
-      form.reset(values);
-      await queryClient.invalidateQueries(sheetOptions(assignmentId));
-    },
-  });
-  const isSaved = answer.points !== null && !form.formState.isDirty;
-  return (
-    <form
-      className="grid gap-3 rounded-control border border-line bg-paper p-3"
-      onSubmit={form.handleSubmit((values) => mark.mutate(values))}
-    >
-      {mark.isError && <ErrorNotice error={mark.error} />}
-      <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
-        <Field label={t('student.givePoints', { possible: formatPoints(question.points) })}>
-          {(ids) => (
-            <TextInput
-              {...ids}
-              type="number"
-              min={0}
-              max={question.points / 100}
-              step={0.5}
-              required
-              className="h-9 font-mono"
-              {...form.register('points')}
-            />
-          )}
-        </Field>
-        <Field label={t('student.comment')} help={t('student.commentHint')}>
-          {(ids) => (
-            <TextArea {...ids} rows={2} maxLength={5_000} className="min-h-9 text-14" {...form.register('comment')} />
-          )}
-        </Field>
-      </div>
-      <div className="flex items-center gap-3">
-        <Button look="main" size="small" type="submit" disabled={mark.isPending || isSaved}>
-          {t('student.save')}
-        </Button>
-        {isSaved && (
-          <span role="status" className="flex items-center gap-1 text-14 text-spruce">
-            <Check aria-hidden className="size-4" strokeWidth={1.75} />
-            {t('student.saved')}
-          </span>
-        )}
-      </div>
-    </form>
   );
 }

@@ -1,7 +1,9 @@
 import type { LessonChange } from '@semita/core';
 import { Check, CloudOff, Pencil, Redo2, Undo2 } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
+import { type KeyGroup, KeyHelp } from '../../ui/key-help.tsx';
 import { t } from '../../words/words.ts';
+import { filmKeys } from '../film/film-keys.ts';
 import type { Desk, DeskSnapshot, Saving } from './desk-store.ts';
 
 interface Props {
@@ -45,6 +47,7 @@ export function DeskBar({ desk, snapshot, edition, apply, onRehearse, onMakeEdit
             ? t('desk.editionIs', { number: edition.number })
             : t('desk.changedSince', { number: edition.number })}
       </span>
+      <KeyHelp groups={[...deskKeys(), filmKeys()]} />
       <Button onClick={onRehearse}>{t('desk.rehearse')}</Button>
       {!isCurrent && (
         <Button look="main" onClick={onMakeEdition}>
@@ -59,6 +62,28 @@ export function DeskBar({ desk, snapshot, edition, apply, onRehearse, onMakeEdit
     </div>
   );
 }
+
+const deskKeys = (): KeyGroup[] => [
+  {
+    title: t('deskKeys.script'),
+    keys: [
+      ['↑ ↓', t('deskKeys.lines')],
+      ['C', t('deskKeys.checkpoint')],
+      ['P', t('deskKeys.pause')],
+      ['Enter', t('deskKeys.open')],
+      ['Esc', t('deskKeys.close')],
+      ['Alt ↑, Alt ↓', t('deskKeys.move')],
+      ['Delete', t('deskKeys.remove')],
+    ],
+  },
+  {
+    title: t('deskKeys.lesson'),
+    keys: [
+      ['I, O', t('deskKeys.window')],
+      ['Ctrl Z, Ctrl Y', t('deskKeys.undo')],
+    ],
+  },
+];
 
 function SavedState({ saving }: { readonly saving: Saving }) {
   if (saving === 'offline' || saving === 'conflict')

@@ -1,5 +1,6 @@
 import type { Clip, LessonChange } from '@semita/core';
 import { useEffect, useRef } from 'react';
+import { isWriting } from '../../ui/is-writing.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
 import type { Desk } from './desk-store.ts';
 
@@ -25,8 +26,7 @@ export function useDeskKeys(options: Options): void {
         event.preventDefault();
         return;
       }
-      const target = event.target as HTMLElement;
-      if (target.matches('input, textarea, select') || event.altKey || event.defaultPrevented || !film.current) return;
+      if (isWriting(event.target) || event.altKey || event.defaultPrevented || !film.current) return;
       const nowMs = Math.round(film.current.nowMs());
       if (key === 'i' && part) apply({ type: 'setWindow', partId: part.id, inMs: nowMs, outMs: part.outMs });
       else if (key === 'o' && part) apply({ type: 'setWindow', partId: part.id, inMs: part.inMs, outMs: nowMs });

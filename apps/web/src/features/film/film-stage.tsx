@@ -116,7 +116,7 @@ export function FilmStage(props: Props) {
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the keys of the clip work on whatever in it has the focus
     <div
-      className="overflow-hidden rounded-card text-on-film"
+      className="@container overflow-hidden rounded-card border border-film bg-film text-on-film"
       onKeyDown={(event) => {
         const isOnControl = event.target instanceof HTMLButtonElement || event.target instanceof HTMLSelectElement;
         const key = keys[event.key];
@@ -125,7 +125,7 @@ export function FilmStage(props: Props) {
         key();
       }}
     >
-      <div className="relative aspect-video bg-film">
+      <div className="relative aspect-video">
         {/* Captions are drawn by our own line below, from the same cues. */}
         <video
           ref={video}
@@ -157,7 +157,7 @@ export function FilmStage(props: Props) {
           onError={() => setHasFailed(true)}
         />
         {caption && (
-          <p className="pointer-events-none absolute inset-x-0 bottom-3 px-6 text-center text-18">
+          <p className="pointer-events-none absolute inset-x-0 bottom-2 px-4 text-center text-14 @lg:bottom-3 @lg:px-6 @lg:text-18">
             <span className="rounded-control bg-film/80 box-decoration-clone px-2 py-0.5">{caption}</span>
           </p>
         )}
@@ -167,7 +167,7 @@ export function FilmStage(props: Props) {
           </p>
         )}
       </div>
-      <div className="flex flex-wrap items-center bg-film px-2 pb-1">
+      <div className="flex flex-wrap items-center px-2 pb-1">
         <input
           type="range"
           className="film-range basis-full"
@@ -259,7 +259,7 @@ export function FilmStage(props: Props) {
           </button>
         )}
       </div>
-      {lockedWords && <p className="border-t border-on-film/20 bg-film px-4 py-2 text-14">{lockedWords}</p>}
+      {lockedWords && <p className="border-t border-on-film/20 px-4 py-2 text-14">{lockedWords}</p>}
     </div>
   );
 }

@@ -24,7 +24,7 @@ export function Component() {
                   key={`${item.assignmentId}${item.stem}`}
                   className="grid gap-3 rounded-card border border-line bg-card p-5"
                 >
-                  <div>
+                  <div className="grid justify-items-start gap-1">
                     <Link to={`/walk/${item.assignmentId}`} className="text-14 text-main underline">
                       {item.title}
                     </Link>

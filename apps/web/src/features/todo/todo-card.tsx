@@ -68,5 +68,7 @@ function dueWords(item: TodoItem, phase: ReturnType<typeof windowPhase>): string
   if (phase === 'notYetOpen' && opensAt !== null) return t('todo.opens', { time: formatInstant(opensAt, timeZone) });
   if (phase === 'closed' && closesAt !== null) return t('todo.closed', { time: formatInstant(closesAt, timeZone) });
   if (dueAt === null) return t('todo.noDue');
-  return t(phase === 'pastDue' ? 'todo.wasDue' : 'todo.due', { time: formatInstant(dueAt, timeZone) });
+  if (phase !== 'pastDue') return t('todo.due', { time: formatInstant(dueAt, timeZone) });
+  const wasDue = t('todo.wasDue', { time: formatInstant(dueAt, timeZone) });
+  return closesAt === null ? wasDue : `${wasDue}. ${t('todo.closes', { time: formatInstant(closesAt, timeZone) })}`;
 }

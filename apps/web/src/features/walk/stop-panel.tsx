@@ -1,5 +1,5 @@
 import { type LearnerStop, mayPass, type Response, type StopState, type Terms } from '@semita/core';
-import { DoorClosed, Pause } from 'lucide-react';
+import { DoorClosed, Pause, Undo2 } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
@@ -57,7 +57,8 @@ export function StopPanel({
       {(onLookBack || (!isPause && mayPass(stop, terms))) && (
         <div className="flex flex-wrap gap-2">
           {onLookBack && (
-            <Button look="quiet" onClick={onLookBack}>
+            <Button look="quiet" className="-ml-2" onClick={onLookBack}>
+              <Undo2 aria-hidden className="size-4" strokeWidth={1.75} />
               {t('walk.lookBack')}
             </Button>
           )}

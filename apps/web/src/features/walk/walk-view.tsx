@@ -17,8 +17,10 @@ import { type ReactNode, useEffect, useMemo, useRef, useState, useSyncExternalSt
 import { Link } from 'react-router';
 import { pathOf } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
+import { KeyHelp } from '../../ui/key-help.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
+import { filmKeys } from '../film/film-keys.ts';
 import { type FilmControls, FilmStage } from '../film/film-stage.tsx';
 import { captionsOptions } from '../film/queries.ts';
 import { AnsweredStop } from './answered-stop.tsx';
@@ -56,6 +58,9 @@ export function WalkView({ session, backTo, backLabel, dueLine }: Props) {
           <h1 className="min-w-0 grow text-18">{lesson.title}</h1>
           {dueLine && <p className="text-14 text-quiet">{dueLine}</p>}
           <LinkStatus link={snapshot.link} />
+          <div className="max-sm:hidden">
+            <KeyHelp groups={[filmKeys()]} />
+          </div>
         </div>
         <PathStrip snapshot={snapshot} />
       </header>

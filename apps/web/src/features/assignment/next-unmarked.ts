@@ -1,0 +1,34 @@
+import { useEffect, useRef } from 'react';
+import { isWriting } from '../../ui/is-writing.ts';
+
+/**
+ * Leads to the points of the next answer that waits for a mark, after where the focus is, or else from the top.
+ * @param except the form that was just saved, and may not show it yet
+ * @returns whether there is one
+ */
+export function focusNextUnmarked(root: HTMLElement, except?: Element): boolean {
+  const forms = [...root.querySelectorAll('form[data-unmarked]')].filter((form) => form !== except);
+  const isAfter = (form: Element) =>
+    document.activeElement !== null &&
+    (document.activeElement.compareDocumentPosition(form) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
+  const next = forms.find(isAfter) ?? forms[0];
+  next?.closest('article')?.scrollIntoView({ block: 'center' });
+  next?.querySelector('input')?.focus({ preventScroll: true });
+  return next !== undefined;
+}
+
+/** Shift N, wherever no words are being written. */
+export function useNextKey(go: (() => void) | null): void {
+  const latest = useRef(go);
+  latest.current = go;
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent) => {
+      const isNumber = event.target instanceof HTMLInputElement && event.target.type === 'number';
+      if (event.key !== 'N' || !latest.current || (isWriting(event.target) && !isNumber)) return;
+      event.preventDefault();
+      latest.current();
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, []);
+}

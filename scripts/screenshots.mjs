@@ -1,0 +1,140 @@
+// `npm run screenshots`: one picture of each main view, from a fresh demo school, into docs/screenshots.
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import fs from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { chromium } from '@playwright/test';
+import { build } from './build.mjs';
+import { installChromium, installDependencies } from './setup.mjs';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const port = 3198;
+const only = process.argv[2];
+const outDir = path.resolve(root, process.argv[3] ?? 'docs/screenshots');
+const wide = { width: 1280, height: 800 };
+const phone = { width: 390, height: 844 };
+
+installDependencies();
+installChromium();
+build();
+fs.mkdirSync(outDir, { recursive: true });
+const server = spawn(process.execPath, ['demo/dist/main.js', '--fresh'], {
+  cwd: root,
+  stdio: ['ignore', 'pipe', 'inherit'],
+  env: { ...process.env, PORT: String(port), SEMITA_DATA: path.join(root, 'data/screenshots') },
+});
+for (let said = ''; !said.includes(`:${port}`); ) said += String(await once(server.stdout, 'data'));
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-sync'],
+});
+
+/** Opens a page for somebody of the demo, or for nobody. */
+async function enter(name, viewport) {
+  const context = await browser.newContext({
+    baseURL: `http://127.0.0.1:${port}`,
+    timezoneId: 'Europe/Stockholm',
+    reducedMotion: 'reduce',
+    viewport,
+  });
+  const page = await context.newPage();
+  page.setDefaultTimeout(15_000);
+  await page.goto('/sign-in');
+  if (name) {
+    await page.getByRole('button', { name }).click();
+    await page.getByRole('link', { name: /^(Today|To do)$/ }).waitFor();
+  }
+  return page;
+}
+
+async function take(page, name) {
+  await page.mouse.move(0, 0);
+  // Fonts and the film's frame; there is no other motion.
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: path.join(outDir, `${name}.png`) });
+  console.log(name);
+}
+
+const teacherName = 'Ms. Adaeze Lindqvist';
+const openSheet = async (page) => {
+  await page.goto('/today');
+  await page
+    .getByRole('link', { name: /8 Amber/ })
+    .last()
+    .click();
+  await page.getByRole('table').waitFor();
+};
+const openWalk = async (name, viewport) => {
+  const page = await enter(name, viewport);
+  await page.getByRole('link', { name: /^(Begin|Go on): / }).click();
+  await page.locator('video').waitFor();
+  return page;
+};
+
+const views = {
+  'sign-in': async () => enter(null, wide),
+  today: async () => enter(teacherName, wide),
+  shelf: async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/shelf');
+    await page.getByText('Used in').waitFor();
+    return page;
+  },
+  desk: async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/shelf');
+    await page.getByRole('link', { name: 'How bridges carry load' }).click();
+    const stop = page.getByRole('button', { name: /^Checkpoint at/ }).nth(1);
+    await stop.click();
+    await stop.scrollIntoViewIfNeeded();
+    return page;
+  },
+  sheet: async () => {
+    const page = await enter(teacherName, wide);
+    await openSheet(page);
+    return page;
+  },
+  'sheet-student': async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/today');
+    await page
+      .getByRole('link', { name: /^Mark / })
+      .first()
+      .click();
+    await page.getByRole('dialog').getByText('Points, of').first().waitFor();
+    return page;
+  },
+  class: async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/classes');
+    await page.getByRole('link', { name: /8 Amber/ }).click();
+    await page.getByRole('heading', { name: '8 Amber Design & Engineering' }).waitFor();
+    return page;
+  },
+  'to-do': () => enter('Kofi Brannström', wide),
+  'to-do-phone': () => enter('Kofi Brannström', phone),
+  walk: () => openWalk('Leilani Draganov', wide),
+  'walk-phone': () => openWalk('Leilani Draganov', phone),
+  feedback: async () => {
+    const page = await enter('Alma Hernqvist-Diaz', wide);
+    await page.goto('/feedback');
+    await page.getByRole('heading', { name: 'Feedback' }).waitFor();
+    return page;
+  },
+};
+
+try {
+  for (const [name, open] of Object.entries(views)) {
+    if (only && only !== 'all' && !only.split(',').includes(name)) continue;
+    const page = await open();
+    await take(page, name);
+    await page.context().close();
+  }
+} finally {
+  await browser.close();
+  server.kill();
+  await once(server, 'exit');
+  fs.rmSync(path.join(root, 'data/screenshots'), { recursive: true, force: true });
+}
