@@ -81,7 +81,7 @@ export {
   metShare,
   type Segment,
 } from './coverage/coverage.ts';
-export { checkLesson, type Fault, type FaultCode } from './lesson/check-lesson.ts';
+export { checkLesson, type Fault, type FaultCode, isWithinFilm } from './lesson/check-lesson.ts';
 export {
   type Checkpoint,
   type ChoiceOption,

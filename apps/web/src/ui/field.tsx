@@ -39,13 +39,21 @@ export function Field({ label, help, error, children }: FieldProps) {
   );
 }
 
+/** As much as the server takes of a line and of prose, so that nothing can be written that cannot be saved. */
+const longestLine = 500;
+const longestProse = 20_000;
+
 export function TextInput({ className, ...rest }: ComponentProps<'input'>) {
-  return <input className={joinClasses(inputStyle, className)} {...rest} />;
+  return <input className={joinClasses(inputStyle, className)} maxLength={longestLine} {...rest} />;
 }
 
 /** Grows with what is written in it. */
 export function TextArea({ className, ...rest }: ComponentProps<'textarea'>) {
   return (
-    <textarea className={joinClasses(inputStyle, 'field-sizing-content min-h-16 resize-y', className)} {...rest} />
+    <textarea
+      className={joinClasses(inputStyle, 'field-sizing-content min-h-16 resize-y', className)}
+      maxLength={longestProse}
+      {...rest}
+    />
   );
 }

@@ -48,7 +48,6 @@ export const enStudent = {
     locked: 'The film waits until you have answered.',
     stillBlank: 'Not answered yet: {{numbers}}',
     writeHere: 'Write here. It is saved as you type.',
-    draftSaved: 'Saved',
     right: 'Right',
     notRight: 'Not right',
     missed: 'Also right',

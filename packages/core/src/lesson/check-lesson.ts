@@ -41,12 +41,16 @@ export function checkLesson(lesson: Lesson, lengths: MaterialLengths): readonly 
   return faults;
 }
 
+/** Whether a window's end lies in a film of this length, in ms; with half a second of grace, because containers state lengths with a frame's error. */
+export function isWithinFilm(outMs: number, lengthMs: number): boolean {
+  return outMs <= lengthMs + 500;
+}
+
 function checkClip(part: Clip, lengths: MaterialLengths): Fault[] {
   const lengthMs = lengths.get(part.materialId);
   const faults: Fault[] = [];
   if (lengthMs === undefined) faults.push({ code: 'materialMissing', partId: part.id });
-  // Half a second of grace: containers state lengths with a frame's error.
-  else if (part.outMs > lengthMs + 500) faults.push({ code: 'windowBeyondEnd', partId: part.id });
+  else if (!isWithinFilm(part.outMs, lengthMs)) faults.push({ code: 'windowBeyondEnd', partId: part.id });
   for (const stop of part.stops) {
     const place = { partId: part.id, stopId: stop.id };
     if (stop.atMs < part.inMs || stop.atMs > part.outMs) faults.push({ code: 'stopOutsideWindow', ...place });

@@ -11,15 +11,14 @@ interface Props {
   readonly material: Material | undefined;
   readonly lessonId: string;
   readonly apply: (change: LessonChange) => boolean;
+  /** Says why when it cannot be done. */
+  readonly setWindow: (inMs: number, outMs: number) => boolean;
   readonly nowMs: () => number;
 }
 
 /** Under the stage: the name of the clip, its window, and the captions of its film. */
-export function ClipDetails({ clip, material, lessonId, apply, nowMs }: Props) {
+export function ClipDetails({ clip, material, lessonId, apply, setWindow, nowMs }: Props) {
   const endMs = material?.lengthMs ?? clip.outMs;
-  const setWindow = (inMs: number, outMs: number) =>
-    outMs <= endMs + 500 &&
-    apply({ type: 'setWindow', partId: clip.id, inMs: Math.round(inMs), outMs: Math.round(outMs) });
   return (
     <div className="grid gap-5">
       <Field label={t('desk.clipTitle')}>

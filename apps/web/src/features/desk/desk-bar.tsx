@@ -85,12 +85,19 @@ const deskKeys = (): KeyGroup[] => [
   },
 ];
 
+const troubles = {
+  offline: 'desk.offline',
+  signedOut: 'desk.signedOut',
+  refused: 'desk.refused',
+  conflict: 'desk.unsaved',
+} as const;
+
 function SavedState({ saving }: { readonly saving: Saving }) {
-  if (saving === 'offline' || saving === 'conflict')
+  if (saving in troubles)
     return (
       <span role="status" className="flex items-center gap-1.5 text-14 text-brick">
         <CloudOff aria-hidden className="size-4" strokeWidth={1.75} />
-        {t(saving === 'offline' ? 'desk.offline' : 'desk.unsaved')}
+        {t(troubles[saving as keyof typeof troubles])}
       </span>
     );
   const Icon = saving === 'saved' ? Check : Pencil;

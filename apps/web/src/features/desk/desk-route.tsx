@@ -1,4 +1,13 @@
-import { changeTarget, type Fault, gapTimeMs, type LessonChange, lineAt, type Stop, scriptOf } from '@semita/core';
+import {
+  changeTarget,
+  type Fault,
+  gapTimeMs,
+  isWithinFilm,
+  type LessonChange,
+  lineAt,
+  type Stop,
+  scriptOf,
+} from '@semita/core';
 import type { Draft } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
@@ -83,7 +92,14 @@ function DeskView({ draft }: { readonly draft: Draft }) {
     if (isDone) setFaults((before) => before.filter((fault) => !isAbout(fault, change)));
     return isDone;
   };
-  useDeskKeys({ desk, film, part, apply });
+  const setWindow = (inMs: number, outMs: number) => {
+    const isInFilm = isWithinFilm(outMs, material?.lengthMs ?? outMs);
+    const window = { inMs: Math.round(inMs), outMs: Math.round(outMs) };
+    const isDone = isInFilm && part !== undefined && apply({ type: 'setWindow', partId: part.id, ...window });
+    if (!isDone) toast(t('desk.windowImpossible'), { id: 'window' });
+    return isDone;
+  };
+  useDeskKeys({ desk, film, part, setWindow });
 
   const makeEdition = useMutation({
     mutationFn: async () => {
@@ -176,6 +192,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
               material={material}
               lessonId={draft.id}
               apply={apply}
+              setWindow={setWindow}
               nowMs={() => film.current?.nowMs() ?? 0}
             />
           </PartDesk>

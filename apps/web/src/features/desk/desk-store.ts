@@ -2,7 +2,7 @@ import { applyChange, changeTarget, type Lesson, type LessonChange } from '@semi
 import type { Draft } from '@semita/core/contract';
 import { codeOf } from '../../api/api-error.ts';
 
-export type Saving = 'saved' | 'saving' | 'unsaved' | 'offline' | 'conflict';
+export type Saving = 'saved' | 'saving' | 'unsaved' | 'offline' | 'signedOut' | 'refused' | 'conflict';
 
 export interface DeskSnapshot {
   readonly lesson: Lesson;
@@ -116,8 +116,10 @@ export function createDesk({ draft, send, reload, now }: Options) {
     waiting = [...onTheWay, ...waiting];
     onTheWay = [];
     if (code !== 'draftMoved' && code !== 'changeImpossible') {
-      change({ saving: 'offline' });
-      schedule(retryDelayMs);
+      // What the server could not read it will not read next time; the next change tries again.
+      const isHopeless = code === 'inputInvalid' || code === 'bodyTooLarge' || code === 'notFound';
+      change({ saving: isHopeless ? 'refused' : code === 'notSignedIn' ? 'signedOut' : 'offline' });
+      if (!isHopeless) schedule(retryDelayMs);
       return;
     }
     const there = await reload().catch(() => null);

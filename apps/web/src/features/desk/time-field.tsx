@@ -25,16 +25,17 @@ interface Props {
 /** A place in a film, written as a clock. Taken on Enter and when the field is left. */
 export function TimeField({ label, valueMs, onChange }: Props) {
   const [text, setText] = useState<string | null>(null);
-  const [isWrong, setIsWrong] = useState(false);
+  const [fault, setFault] = useState<'timeUnreadable' | 'windowImpossible' | null>(null);
   const commit = () => {
     if (text === null) return;
     const ms = parseClock(text);
-    const isTaken = ms !== null && onChange(ms);
-    setIsWrong(!isTaken);
-    if (isTaken) setText(null);
+    if (ms === null) return setFault('timeUnreadable');
+    if (!onChange(ms)) return setFault('windowImpossible');
+    setFault(null);
+    setText(null);
   };
   return (
-    <Field label={label} error={isWrong ? t('desk.timeUnreadable') : undefined}>
+    <Field label={label} error={fault ? t(`desk.${fault}`) : undefined}>
       {(ids) => (
         <TextInput
           {...ids}

@@ -1,4 +1,4 @@
-import type { Clip, LessonChange } from '@semita/core';
+import type { Clip } from '@semita/core';
 import { useEffect, useRef } from 'react';
 import { isWriting } from '../../ui/is-writing.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
@@ -8,7 +8,7 @@ interface Options {
   readonly desk: Desk;
   readonly film: React.RefObject<FilmControls | null>;
   readonly part: Clip | undefined;
-  readonly apply: (change: LessonChange) => boolean;
+  readonly setWindow: (inMs: number, outMs: number) => boolean;
 }
 
 /** Keys of the whole desk: history everywhere; window and shuttle wherever nothing is being written. */
@@ -17,7 +17,7 @@ export function useDeskKeys(options: Options): void {
   latest.current = options;
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
-      const { desk, film, part, apply } = latest.current;
+      const { desk, film, part, setWindow } = latest.current;
       const key = event.key.toLowerCase();
       if (event.ctrlKey || event.metaKey) {
         if (key === 'z' && !event.shiftKey) desk.undo();
@@ -28,8 +28,8 @@ export function useDeskKeys(options: Options): void {
       }
       if (isWriting(event.target) || event.altKey || event.defaultPrevented || !film.current) return;
       const nowMs = Math.round(film.current.nowMs());
-      if (key === 'i' && part) apply({ type: 'setWindow', partId: part.id, inMs: nowMs, outMs: part.outMs });
-      else if (key === 'o' && part) apply({ type: 'setWindow', partId: part.id, inMs: part.inMs, outMs: nowMs });
+      if (key === 'i' && part) setWindow(nowMs, part.outMs);
+      else if (key === 'o' && part) setWindow(part.inMs, nowMs);
       else if (key === 'j') film.current.seek(nowMs - 10_000);
       else if (key === 'l') film.current.seek(nowMs + 10_000);
       else if (key === 'k') film.current.pause();
