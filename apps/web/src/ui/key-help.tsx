@@ -1,8 +1,7 @@
 import { Keyboard } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { t } from '../words/words.ts';
 import { Button } from './button.tsx';
-import { Dialog } from './dialog.tsx';
 import { isWriting } from './is-writing.ts';
 
 export interface KeyGroup {
@@ -10,6 +9,9 @@ export interface KeyGroup {
   /** What is pressed, and what it does. */
   readonly keys: readonly (readonly [pressed: string, does: string])[];
 }
+
+/** Few look at it, so it is loaded only for them. */
+const KeyList = lazy(async () => ({ default: (await import('./key-list.tsx')).KeyList }));
 
 /** The keys of a place, opened by its button or by `?`. */
 export function KeyHelp({ groups }: { readonly groups: readonly KeyGroup[] }) {
@@ -29,23 +31,11 @@ export function KeyHelp({ groups }: { readonly groups: readonly KeyGroup[] }) {
         <Keyboard aria-hidden className="size-4" strokeWidth={1.75} />
         {t('keys.title')}
       </Button>
-      <Dialog open={isOpen} onOpenChange={setIsOpen} title={t('keys.title')}>
-        <div className="grid gap-5">
-          {groups.map((group) => (
-            <section key={group.title} className="grid gap-2">
-              <h3 className="text-16">{group.title}</h3>
-              <dl className="grid grid-cols-[9rem_1fr] gap-y-1.5 text-14">
-                {group.keys.map(([pressed, does]) => (
-                  <div key={pressed} className="contents">
-                    <dt className="font-mono text-13 text-quiet">{pressed}</dt>
-                    <dd>{does}</dd>
-                  </div>
-                ))}
-              </dl>
-            </section>
-          ))}
-        </div>
-      </Dialog>
+      {isOpen && (
+        <Suspense>
+          <KeyList groups={groups} onClose={() => setIsOpen(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

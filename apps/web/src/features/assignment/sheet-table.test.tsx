@@ -1,0 +1,91 @@
+// @vitest-environment jsdom
+import type { SheetRow, StopMark } from '@semita/core';
+import type { Sheet, SheetStudent } from '@semita/core/contract';
+import { screen, within } from '@testing-library/react';
+import { expect, test, vi } from 'vitest';
+import { show } from '../../test/page.tsx';
+import { SheetTable } from './sheet-table.tsx';
+
+const hour = 3_600_000;
+const now = 1_000 * hour;
+const full: StopMark = { state: 'full', earned: 100, possible: 100 };
+const waiting: StopMark = { state: 'waiting', earned: 0, possible: 300 };
+
+const row = (change: Partial<SheetRow> = {}): SheetRow => ({
+  marks: [full, waiting],
+  progress: 1,
+  metShare: 0.96,
+  timeSpentMs: 7 * 60_000,
+  begunAt: now - 2 * hour,
+  lastSeenAt: now - hour,
+  handedInAt: now - hour,
+  earned: 100,
+  possible: 400,
+  atOpenStopMs: null,
+  cutMs: 0,
+  ...change,
+});
+const student = (displayName: string, change: Partial<SheetStudent> = {}): SheetStudent => ({
+  studentId: displayName.toLowerCase(),
+  displayName,
+  excused: false,
+  row: row(),
+  ...change,
+});
+
+function open(students: SheetStudent[], dueAt: number | null = null) {
+  const sheet = {
+    assignment: { dueAt },
+    stops: [
+      { id: 'stop-1', kind: 'checkpoint', label: 'Which force squeezes?' },
+      { id: 'stop-2', kind: 'checkpoint', label: 'Why?' },
+    ],
+    students,
+    now,
+  } as unknown as Sheet;
+  const onOpen = vi.fn();
+  return { ...show(<SheetTable sheet={sheet} students={students} onOpen={onOpen} />), onOpen };
+}
+
+const rowOf = (name: string) => screen.getByRole('row', { name: new RegExp(name) });
+
+test('a row says need, states, share met, time, points and when the student was last seen', () => {
+  open([student('Imani')]);
+  const cells = within(rowOf('Imani'));
+  expect(cells.getByRole('img', { name: 'Imani, stop 1: All points, 1 of 1' })).toBeTruthy();
+  expect(cells.getByRole('img', { name: 'Imani, stop 2: Handed in, not marked yet' })).toBeTruthy();
+  for (const text of ['To mark', '100\u00a0%', '96\u00a0%', '7 min', '1 of 4', '1 hr. ago'])
+    expect(
+      cells.getByText((_, element) => element?.textContent === text && element.children.length === 0),
+    ).toBeTruthy();
+});
+
+test('who has not begun has marks ahead and no numbers', () => {
+  open([student('Tomas', { row: null })], now - hour);
+  const cells = within(rowOf('Tomas'));
+  expect(cells.getByText('Overdue')).toBeTruthy();
+  expect(cells.getAllByRole('img', { name: /Ahead/ })).toHaveLength(2);
+  expect(cells.getAllByText('–')).toHaveLength(5);
+});
+
+test('late work and excused students are told', () => {
+  open([student('Imani'), student('Tomas', { excused: true })], now - 2 * hour);
+  expect(within(rowOf('Imani')).getByText('late')).toBeTruthy();
+  expect(within(rowOf('Tomas')).getByText('Excused')).toBeTruthy();
+});
+
+test('arrows go from cell to cell and stop at the edges; Enter opens the student at that stop', async () => {
+  const { user, onOpen } = open([student('Imani'), student('Tomas')]);
+  screen.getByRole('button', { name: 'Imani' }).focus();
+  await user.keyboard('{ArrowUp}{ArrowLeft}');
+  expect(document.activeElement).toBe(screen.getByRole('button', { name: 'Imani' }));
+  await user.keyboard('{ArrowDown}{ArrowRight}{ArrowRight}{ArrowRight}{Enter}');
+  expect(onOpen).toHaveBeenCalledWith('tomas', 'stop-2');
+  await user.keyboard('{ArrowUp}{ArrowLeft}{ArrowLeft}{Enter}');
+  expect(onOpen).toHaveBeenLastCalledWith('imani');
+});
+
+test('headings say what is asked, not only its number', () => {
+  open([student('Imani')]);
+  expect(screen.getByRole('columnheader', { name: /Stop 1: Which force squeezes\?/ })).toBeTruthy();
+});

@@ -1,0 +1,32 @@
+import { expect, test } from 'vitest';
+import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
+import { beginAttempt } from './attempt-state.ts';
+import { progressOf } from './progress.ts';
+import { takeInAll } from './take-in.ts';
+import { defaultTerms } from './terms.ts';
+import { createContext } from './walk-lesson.ts';
+
+const progressAfter = (count: number) => {
+  const event = createSitting('a');
+  const state = takeInAll(
+    createContext(bridgeLesson, defaultTerms),
+    beginAttempt(1_000_000, 2),
+    wholeWalk.slice(0, count).map((body) => event(body)),
+  );
+  return progressOf(bridgeLesson, state);
+};
+
+/** 40 s of film, two checkpoints of 45 s and a pause of 15 s: 145 s in all. */
+test.each([
+  ['begun', 1, 0],
+  ['at the first stop', 3, 10 / 145],
+  ['its answer given', 4, 55 / 145],
+  ['the pause noted', 7, 80 / 145],
+  ['all answered', 11, 135 / 145],
+  ['the end met', 12, 1],
+  ['handed in', 13, 1],
+])('%s', (_, count, expected) => expect(progressAfter(count)).toBeCloseTo(expected, 10));
+
+test('a lesson of nothing is done', () => {
+  expect(progressOf({ parts: [] }, beginAttempt(0, 2))).toBe(1);
+});
