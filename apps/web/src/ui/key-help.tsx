@@ -3,12 +3,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { t } from '../words/words.ts';
 import { Button } from './button.tsx';
 import { isWriting } from './is-writing.ts';
-
-export interface KeyGroup {
-  readonly title: string;
-  /** What is pressed, and what it does. */
-  readonly keys: readonly (readonly [pressed: string, does: string])[];
-}
+import type { KeyGroup } from './key-list.tsx';
 
 /** Few look at it, so it is loaded only for them. */
 const KeyList = lazy(async () => ({ default: (await import('./key-list.tsx')).KeyList }));

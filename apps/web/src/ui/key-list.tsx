@@ -1,6 +1,11 @@
 import { t } from '../words/words.ts';
 import { Dialog } from './dialog.tsx';
-import type { KeyGroup } from './key-help.tsx';
+
+export interface KeyGroup {
+  readonly title: string;
+  /** What is pressed, and what it does. */
+  readonly keys: readonly (readonly [pressed: string, does: string])[];
+}
 
 interface Props {
   readonly groups: readonly KeyGroup[];

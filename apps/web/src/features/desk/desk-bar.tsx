@@ -1,7 +1,8 @@
 import type { LessonChange } from '@semita/core';
 import { Check, CloudOff, Pencil, Redo2, Undo2 } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
-import { type KeyGroup, KeyHelp } from '../../ui/key-help.tsx';
+import { KeyHelp } from '../../ui/key-help.tsx';
+import type { KeyGroup } from '../../ui/key-list.tsx';
 import { t } from '../../words/words.ts';
 import { filmKeys } from '../film/film-keys.ts';
 import type { Desk, DeskSnapshot, Saving } from './desk-store.ts';

@@ -1,4 +1,4 @@
-import type { KeyGroup } from '../../ui/key-help.tsx';
+import type { KeyGroup } from '../../ui/key-list.tsx';
 import { t } from '../../words/words.ts';
 
 /** What the stage listens to, for the list of keys. */
