@@ -1,0 +1,117 @@
+import { type Browser, expect, type Page, test } from '@playwright/test';
+import { enterAs, expectAccessible } from './demo-visit.ts';
+
+type Theme = 'light' | 'dim';
+
+async function visit(browser: Browser, theme: Theme, name: string | null): Promise<Page> {
+  const context = await browser.newContext({ reducedMotion: 'reduce' });
+  await context.addInitScript((wanted) => localStorage.setItem('semita-theme', wanted), theme);
+  const page = await context.newPage();
+  if (name) await enterAs(page, name);
+  else await page.goto('/sign-in');
+  return page;
+}
+
+/** Goes somewhere, waits until it is there, and has it checked. */
+async function check(page: Page, path: string, shown: string | RegExp) {
+  await page.goto(path);
+  await expect(page.getByText(shown).first()).toBeVisible();
+  await expectAccessible(page);
+}
+
+for (const theme of ['light', 'dim'] as const) {
+  test(`every screen of a teacher is accessible, in the ${theme} theme`, async ({ browser }) => {
+    test.setTimeout(180_000);
+    await expectAccessible(await visit(browser, theme, null));
+    const page = await visit(browser, theme, 'Ms. Adaeze Lindqvist');
+    await check(page, '/today', 'Needs you');
+    await page.getByRole('button', { name: /account$/ }).click();
+    await expectAccessible(page);
+    await check(page, '/shelf', 'Bring in a film');
+    await check(page, '/classes', '8 Cobalt Design & Engineering');
+    await page.getByRole('link', { name: /8 Cobalt/ }).click();
+    await expect(page.getByRole('columnheader', { name: 'User name' })).toBeVisible();
+    await expectAccessible(page);
+
+    await page.goto('/shelf');
+    await page.getByRole('link', { name: 'How bridges carry load', exact: true }).first().click();
+    const stops = page.getByRole('button', { name: /^(Checkpoint|Pause) at/ });
+    await stops.first().click();
+    await expectAccessible(page);
+    await stops.nth(2).click();
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Keys' }).click();
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Assign' }).click();
+    await page.getByRole('button', { name: 'Assign', exact: true }).last().click();
+    await expect(page.getByRole('alert')).toBeVisible();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Rehearse' }).click();
+    await expect(page.getByText('Rehearsal: nothing is recorded')).toBeVisible();
+    await expectAccessible(page);
+
+    await page.goto('/today');
+    await page
+      .getByRole('link', { name: /8 Cobalt/ })
+      .last()
+      .click();
+    await expect(page.getByRole('table')).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'What the marks mean' }).click();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Mark \d+ answers/ }).click();
+    await expect(
+      page
+        .getByRole('dialog')
+        .getByText(/^Points, of/)
+        .first(),
+    ).toBeVisible();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: 'Terms' }).click();
+    await expect(page.getByText('Save the dates')).toBeVisible();
+    await expectAccessible(page);
+    await check(page, '/assignments/nowhere', 'This did not work');
+    await check(page, '/nowhere', /nothing here/i);
+  });
+
+  test(`every screen of a student is accessible, in the ${theme} theme`, async ({ browser }) => {
+    const page = await visit(browser, theme, 'Leilani Draganov');
+    await expectAccessible(page);
+    await page.getByRole('link', { name: 'Go on: How bridges carry load' }).click();
+    await expect(page.getByRole('heading', { name: /^Stop \d of 7/ })).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole('textbox').fill('');
+    await page.getByRole('button', { name: /^Answer/ }).click();
+    await expect(page.getByRole('alert')).toBeVisible();
+    await expectAccessible(page);
+
+    const done = await visit(browser, theme, 'Alma Hernqvist-Diaz');
+    await expect(done.getByText('Nothing to do right now')).toBeVisible();
+    await expectAccessible(done);
+    await check(done, '/done', 'Handed in');
+    await check(done, '/feedback', 'Your teacher says');
+    await done.getByRole('link', { name: 'Done' }).click();
+    await done.getByRole('link', { name: /^Look again/ }).click();
+    await expect(done.getByText('So far')).toBeVisible();
+    await expectAccessible(done);
+  });
+}
+
+test('at 320 pixels and twice the text, students scroll down and never sideways', async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 320, height: 640 } });
+  const page = await context.newPage();
+  await enterAs(page, 'Kofi Brannström');
+  const expectNoSideways = async () =>
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(320);
+  await expectNoSideways();
+  await page.getByRole('link', { name: /^Go on/ }).click();
+  await expect(page.getByRole('heading', { name: /^Stop/ })).toBeVisible();
+  await expectNoSideways();
+  await page.addStyleTag({ content: 'html { font-size: 32px !important }' });
+  await expectNoSideways();
+});

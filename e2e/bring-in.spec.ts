@@ -1,0 +1,87 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { enterAs, media } from './demo-visit.ts';
+
+const mp4 = readFileSync(media('timecode-60.mp4'));
+const choose = (page: Page, name: string, buffer: Buffer, mimeType = 'video/mp4') =>
+  page.getByLabel('Choose a file').setInputFiles({ name, mimeType, buffer });
+
+test.beforeEach(async ({ page }) => {
+  await enterAs(page, 'Ms. Adaeze Lindqvist');
+  await page.goto('/shelf');
+});
+
+test('files that are no films are refused in words, and leave nothing behind', async ({ page }) => {
+  await choose(page, 'nothing.mp4', Buffer.alloc(0));
+  await expect(page.getByText('nothing.mp4 is empty: 0 bytes. Nothing was brought in.')).toBeVisible();
+  await choose(page, 'words.mp4', Buffer.from('This is only text. '.repeat(1_000)));
+  await expect(page.getByText(/^This is not a film, whatever its name says/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Bring in another' }).click();
+  await choose(page, 'half.mp4', mp4.subarray(0, mp4.length / 2));
+  await expect(page.getByText(/it ends in the middle/).first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Make a lesson: (nothing|words|half)/ })).toHaveCount(0);
+});
+
+/** Lets no piece through until it is told to, as a line that hangs. */
+async function holdPieces(page: Page) {
+  let release = () => {};
+  const released = new Promise<void>((resolve) => {
+    release = resolve;
+  });
+  await page.route('**/api/files/**', async (route) => {
+    if (route.request().method() === 'PATCH') await released;
+    await route.continue().catch(() => undefined);
+  });
+  return () => release();
+}
+
+test('a film on its way shows how far it is, can be paused, and can be cancelled', async ({ page }) => {
+  const release = await holdPieces(page);
+  await choose(page, 'On its way.mp4', mp4);
+  await expect(page.getByText('Bringing in On its way.mp4').first()).toBeVisible();
+  await expect(page.getByRole('progressbar')).toBeVisible();
+  await page.getByRole('button', { name: 'Pause' }).click();
+  await expect(page.getByRole('button', { name: 'Go on' })).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  release();
+  await expect(page.getByLabel('Choose a file')).toBeAttached();
+  await page.reload();
+  await expect(page.getByText('On its way')).toHaveCount(0);
+});
+
+test('after a reload the same file goes on where it stopped', async ({ page }) => {
+  const creations: string[] = [];
+  page.on('request', (request) => {
+    if (request.url().endsWith('/api/files') && request.method() === 'POST') creations.push(request.url());
+  });
+  const release = await holdPieces(page);
+  const file = media('timecode-60.webm');
+  await page.getByLabel('Choose a file').setInputFiles(file);
+  await expect(page.getByText('Bringing in timecode-60.webm').first()).toBeVisible();
+  await expect.poll(() => creations.length).toBe(1);
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  await page.reload();
+  release();
+  await page.getByLabel('Choose a file').setInputFiles(file);
+  await expect(page.getByText(/is on the shelf: 1:00/)).toBeVisible();
+  expect(creations).toHaveLength(1);
+  await page.getByRole('button', { name: 'Remove: timecode-60' }).click();
+  await expect(page.getByText('“timecode-60” was removed.')).toBeVisible();
+});
+
+test('faulty captions are told by line, and the good ones become the script', async ({ page }) => {
+  await choose(page, 'With captions.mp4', mp4);
+  await page.getByRole('button', { name: 'Make a lesson from it' }).click();
+  const bringIn = (name: string, buffer: Buffer) =>
+    page.getByLabel(/Bring in (captions|others)/).setInputFiles({ name, mimeType: 'text/vtt', buffer });
+  // UTF-16 with a byte order mark and CRLF; the second cue has a time that cannot be read.
+  const text = ['WEBVTT', '', '00:01.000 --> 00:03.000', 'Ett två tre', '', '00:0x.000 --> 00:05.000', 'Lost', ''];
+  await bringIn('c.vtt', Buffer.from(`\ufeff${text.join('\r\n')}`, 'utf16le'));
+  await expect(page.getByText('1 caption was taken.')).toBeVisible();
+  await expect(page.getByText(/^Line 6: the time cannot be read\. This caption was left out\./)).toBeVisible();
+  await expect(page.getByRole('button', { name: /0:01 Ett två tre/ })).toBeVisible();
+  await bringIn('c.srt', Buffer.from('No captions at all'));
+  await expect(page.getByText('No caption could be read from this file.', { exact: false })).toBeVisible();
+  await expect(page.getByRole('button', { name: /0:01 Ett två tre/ })).toBeVisible();
+});
