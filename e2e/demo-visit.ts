@@ -35,7 +35,10 @@ export async function expectAccessible(page: Page): Promise<void> {
   // Colours in the middle of a fade would be measured as they pass.
   await page.waitForTimeout(250);
   const { violations } = await new AxeBuilder({ page }).analyze();
-  const said = violations.map(
+  // A menu floats above the page and belongs to no landmark; it has the focus while it is there.
+  const isMenuPlace = (id: string, target: string) => id === 'region' && target.includes('radix-popper');
+  const real = violations.filter(({ id, nodes }) => !nodes.every((node) => isMenuPlace(id, node.target.join(' '))));
+  const said = real.map(
     ({ id, nodes }) => `${id}: ${nodes.map((node) => `${node.target.join(' ')} (${node.failureSummary})`).join('; ')}`,
   );
   expect(said, `axe on ${page.url()}`).toEqual([]);

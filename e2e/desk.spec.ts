@@ -27,7 +27,7 @@ test('a stop is moved by dragging and by keys, taken back and done again, and al
 
   // By keys: one line down, one up.
   await page.keyboard.press('Alt+ArrowDown');
-  await expect(stop).toHaveAccessibleName(/^Pause at 0:57/);
+  await expect(stop).toHaveAccessibleName(/^Pause at 0:56/);
   await expect(stop).toBeFocused();
   await page.keyboard.press('Alt+ArrowUp');
   await expect(stop).toHaveAccessibleName(/^Pause at 0:53/);

@@ -76,6 +76,14 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
       return row && toMaterial(row);
     },
 
+    findByUpload(actor: Actor, uploadId: string): { id: string; byteLength: number } | undefined {
+      return db
+        .select({ id: materials.id, byteLength: materials.byteLength })
+        .from(materials)
+        .where(and(eq(materials.uploadId, uploadId), eq(materials.ownerId, actor.id)))
+        .get();
+    },
+
     listByIds(ids: readonly string[]): Material[] {
       return withCueCount()
         .where(inArray(materials.id, [...ids]))

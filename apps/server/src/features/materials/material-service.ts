@@ -23,11 +23,11 @@ export function createMaterialService({ repository, store, clock, log, newId, da
     const file = path.join(uploadsDir, row.uploadId ?? '');
     const probe = await probeMedia(file, row.byteLength);
     if (!probe.ok) {
-      repository.update(row.id, { status: 'refused', refusal: probe.reason, uploadId: null });
+      repository.update(row.id, { status: 'refused', refusal: probe.reason });
       await rm(file, { force: true });
     } else {
       const { ok: _, ...facts } = probe;
-      repository.update(row.id, { ...facts, status: 'ready', sha256: await store.take(file), uploadId: null });
+      repository.update(row.id, { ...facts, status: 'ready', sha256: await store.take(file) });
     }
     await rm(`${file}.json`, { force: true });
   };
@@ -35,7 +35,7 @@ export function createMaterialService({ repository, store, clock, log, newId, da
   const startCheck = (row: MaterialRow): void => {
     const job = check(row).catch((error: unknown) => {
       log.error({ err: error, materialId: row.id }, 'material check failed');
-      repository.update(row.id, { status: 'refused', refusal: 'notMedia', uploadId: null });
+      repository.update(row.id, { status: 'refused', refusal: 'notMedia' });
     });
     running.add(job);
     void job.finally(() => running.delete(job));
@@ -67,6 +67,9 @@ export function createMaterialService({ repository, store, clock, log, newId, da
       startCheck(row);
       return row.id;
     },
+
+    /** What became of an upload of the actor's that was received whole. */
+    findReceived: (actor: Actor, uploadId: string) => repository.findByUpload(actor, uploadId),
 
     /** Takes up the checks that a stop of the server cut short. */
     resumeChecks(): void {

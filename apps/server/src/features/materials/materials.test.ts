@@ -72,6 +72,18 @@ describe('bringing in a film', () => {
     expect(stored?.sha256).toBe(createHash('sha256').update(bytes).digest('hex'));
   });
 
+  test('an upload whose last answer was lost is known to be done, to its teacher alone', async () => {
+    const adaeze = school.as('adaeze');
+    const bytes = film();
+    const { path: at } = await create(adaeze, bytes.length, 'Film.mp4');
+    const last = await send(adaeze, at, bytes);
+    await school.services.materials.settle();
+    const asked = await adaeze.ask('HEAD', at, undefined, tus);
+    expect([asked.status, asked.headers.get('upload-offset')]).toEqual([200, String(bytes.length)]);
+    expect(asked.headers.get('x-material-id')).toBe(last.headers.get('x-material-id'));
+    expect((await school.as('bruno').ask('HEAD', at, undefined, tus)).status).toBe(404);
+  });
+
   test.each<[string, () => Buffer, string]>([
     ['a text file', () => Buffer.from('Dear diary, this is no film.\n'.repeat(50)), 'notMedia'],
     ['an MP4 cut in half', () => film().subarray(0, film().length / 2), 'incomplete'],
@@ -99,7 +111,7 @@ describe('bringing in a film', () => {
     school.db.update(materials).set({ status: 'checking', uploadId: 'left', sha256: null, lengthMs: null }).run();
     school.services.materials.resumeChecks();
     await school.services.materials.settle();
-    expect(school.db.select().from(materials).get()).toEqual(stored);
+    expect(school.db.select().from(materials).get()).toEqual({ ...stored, uploadId: 'left' });
   });
 });
 

@@ -1,3 +1,4 @@
+import path from 'node:path';
 import { FileStore } from '@tus/file-store';
 import { Server } from '@tus/server';
 import type { Request, Response } from 'express';
@@ -28,9 +29,11 @@ export function createUploadServer(materials: MaterialService, findActor: (req: 
       if (upload.metadata?.ownerId !== actorOf(nodeRequestOf(request))?.id)
         throw { status_code: 404, body: 'not found' };
     },
-    onUploadCreate: async (request, upload) => ({
-      metadata: { ...upload.metadata, ownerId: actorOf(nodeRequestOf(request))?.id ?? '' },
-    }),
+    onUploadCreate: async (request, upload) => {
+      // Uploads that nobody has gone on with for a day make room for the new one.
+      await server.cleanUpExpiredUploads();
+      return { metadata: { ...upload.metadata, ownerId: actorOf(nodeRequestOf(request))?.id ?? '' } };
+    },
     onUploadFinish: async (request, upload) => {
       const actor = actorOf(nodeRequestOf(request));
       if (!actor) throw { status_code: 401, body: 'not signed in' };
@@ -39,10 +42,31 @@ export function createUploadServer(materials: MaterialService, findActor: (req: 
       return { headers: { 'x-material-id': materialId } };
     },
   });
+
+  /**
+   * The file of a whole upload has moved on, and the library no longer knows it. A browser that never got the last
+   * answer asks here how far it came: told that it is done, it does not send two gigabytes again.
+   */
+  const answerReceived = (req: Request, res: Response): boolean => {
+    const actor = findActor(req);
+    const received = req.method === 'HEAD' && actor && materials.findReceived(actor, path.basename(req.path));
+    if (!received) return false;
+    const length = String(received.byteLength);
+    res.set({
+      'tus-resumable': '1.0.0',
+      'upload-offset': length,
+      'upload-length': length,
+      'cache-control': 'no-store',
+      'x-material-id': received.id,
+    });
+    res.status(200).end();
+    return true;
+  };
+
   return {
-    handle: (req: Request, res: Response) => server.handle(req, res),
-    /** Ends uploads that nobody has gone on with for a day. */
-    removeStale: () => server.cleanUpExpiredUploads(),
+    handle: async (req: Request, res: Response): Promise<void> => {
+      if (!answerReceived(req, res)) await server.handle(req, res);
+    },
   };
 }
 

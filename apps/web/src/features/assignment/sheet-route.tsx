@@ -168,6 +168,7 @@ function Legend() {
       <Popover.Trigger className={buttonStyle({ look: 'quiet', size: 'small' })}>{t('sheet.legend')}</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label={t('sheet.legend')}
           align="end"
           sideOffset={6}
           className="z-30 rounded-card border border-line bg-card p-4 text-ink shadow-float"

@@ -30,9 +30,9 @@ export function CaptionsPanel({ material, lessonId }: { readonly material: Mater
   const faults = bringIn.data?.faults ?? faultsOf(bringIn.error);
   return (
     <section aria-labelledby="captions" className="grid gap-2">
-      <h3 id="captions" className="text-16">
+      <h2 id="captions" className="text-16">
         {t('captions.title')}
-      </h3>
+      </h2>
       <div className="flex flex-wrap items-center gap-2">
         <label className={`${buttonStyle({ size: 'small' })} focus-within:outline-2 focus-within:outline-main`}>
           {material.captionCount > 0 ? t('captions.replace') : t('captions.bringIn')}

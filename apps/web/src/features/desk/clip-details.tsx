@@ -33,9 +33,9 @@ export function ClipDetails({ clip, material, lessonId, apply, setWindow, nowMs 
         )}
       </Field>
       <section aria-labelledby="window" className="grid gap-2">
-        <h3 id="window" className="text-16">
+        <h2 id="window" className="text-16">
           {t('desk.window')}
-        </h3>
+        </h2>
         <div className="flex flex-wrap items-end gap-2">
           <TimeField label={t('desk.inPoint')} valueMs={clip.inMs} onChange={(ms) => setWindow(ms, clip.outMs)} />
           <TimeField label={t('desk.outPoint')} valueMs={clip.outMs} onChange={(ms) => setWindow(clip.inMs, ms)} />

@@ -24,6 +24,7 @@ export function DeskBar({ desk, snapshot, edition, apply, onRehearse, onMakeEdit
   const nextNumber = (edition?.number ?? 0) + 1;
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line bg-card px-4 py-2">
+      <h1 className="sr-only">{lesson.title || t('desk.untitled')}</h1>
       <input
         aria-label={t('desk.titleLabel')}
         placeholder={t('desk.untitled')}

@@ -88,7 +88,7 @@ export function Outline({ lesson, partId, openStopId, films, onChoosePart, onCho
           </div>
         );
       })}
-      <DropdownMenu.Root>
+      <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger className={buttonStyle({ size: 'small' })}>
           <Plus aria-hidden className="size-4" strokeWidth={1.75} />
           {t('desk.addClip')}

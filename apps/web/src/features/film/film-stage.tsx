@@ -59,6 +59,8 @@ export function FilmStage(props: Props) {
   const [rate, setRate] = useState(1);
   const [showsCaptions, setShowsCaptions] = useState(true);
   const watch = useRef<ReturnType<typeof watchFilm>>(null);
+  /** Where to be as soon as the film is there. */
+  const firstMs = useRef(startMs);
 
   useEffect(() => {
     const element = video.current;
@@ -85,6 +87,7 @@ export function FilmStage(props: Props) {
     const to = Math.min(Math.max(toMs, inMs), Math.max(latest.current.limitMs, inMs), outMs);
     watch.current?.flush();
     element.currentTime = to / 1000;
+    firstMs.current = to;
     setAtMs(to);
     latest.current.onSought?.(Math.round(from), Math.round(to));
   };
@@ -137,7 +140,7 @@ export function FilmStage(props: Props) {
           disablePictureInPicture
           muted={isMuted}
           onLoadedMetadata={(event) => {
-            event.currentTarget.currentTime = startMs / 1000;
+            event.currentTarget.currentTime = firstMs.current / 1000;
           }}
           onClick={toggle}
           onPlay={() => {

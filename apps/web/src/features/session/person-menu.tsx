@@ -1,6 +1,6 @@
 import type { Me } from '@semita/core/contract';
 import { useQueryClient } from '@tanstack/react-query';
-import { ChevronDown, LogOut, Moon, Sun } from 'lucide-react';
+import { ChevronDown, LogOut, Moon, Sun, UserRound } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/client.ts';
@@ -21,12 +21,13 @@ export function PersonMenu({ me }: { readonly me: Me }) {
   };
   const ThemeIcon = theme === 'dim' ? Sun : Moon;
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
         aria-label={t('person.menu', { name: me.displayName })}
         className="flex h-9 items-center gap-1.5 rounded-control px-2 text-14 hover:bg-main-tint"
       >
-        <span className="max-w-40 truncate">{me.displayName}</span>
+        <UserRound aria-hidden className="size-5 sm:hidden" strokeWidth={1.75} />
+        <span className="max-w-40 truncate max-sm:hidden">{me.displayName}</span>
         <ChevronDown aria-hidden className="size-4" strokeWidth={1.75} />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
@@ -35,7 +36,10 @@ export function PersonMenu({ me }: { readonly me: Me }) {
           sideOffset={6}
           className="z-50 min-w-56 rounded-card border border-line bg-card p-1.5 text-ink shadow-float"
         >
-          <p className="px-3 py-1.5 text-13 text-quiet">{me.schoolName}</p>
+          <p className="px-3 py-1.5 text-13 text-quiet">
+            <span className="block text-14 text-ink sm:hidden">{me.displayName}</span>
+            {me.schoolName}
+          </p>
           <DropdownMenu.Item className={itemStyle} onSelect={toggleTheme}>
             <ThemeIcon aria-hidden className="size-4" strokeWidth={1.75} />
             {theme === 'dim' ? t('person.light') : t('person.dim')}

@@ -62,10 +62,7 @@ export function Component() {
             <BringInPanel materials={all} onMakeLesson={(materialId) => create.mutate(materialId)} />
             <section className="grid gap-3">
               <h2 className="text-18">{t('shelf.materials')}</h2>
-              <MaterialList
-                materials={all.filter((one) => one.status !== 'refused' && matches(one.title))}
-                onMakeLesson={create.mutate}
-              />
+              <MaterialList materials={all.filter((one) => matches(one.title))} onMakeLesson={create.mutate} />
             </section>
           </>
         )}
@@ -145,7 +142,7 @@ function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
               {t('shelf.makeLesson')}
             </Button>
           )}
-          {material.usedIn.length === 0 && material.status === 'ready' && (
+          {material.usedIn.length === 0 && material.status !== 'checking' && (
             <Button
               size="small"
               look="danger"

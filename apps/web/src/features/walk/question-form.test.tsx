@@ -3,6 +3,7 @@ import type { LearnerStop, Response } from '@semita/core';
 import { screen } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
 import { show } from '../../test/page.tsx';
+import { useDraftSaver } from './draft-saver.ts';
 import { QuestionForm } from './question-form.tsx';
 
 const option = (id: string) => ({ id, text: `Option ${id}` });
@@ -21,7 +22,10 @@ const stop = {
 function open(drafts: Record<string, Response> = {}) {
   const onDraft = vi.fn<(questionId: string, response: Response) => void>();
   const onAnswer = vi.fn<(responses: Record<string, Response>) => void>();
-  const page = show(<QuestionForm stop={stop} drafts={drafts} onDraft={onDraft} onAnswer={onAnswer} />);
+  function Panel() {
+    return <QuestionForm stop={stop} drafts={drafts} saver={useDraftSaver(onDraft)} onAnswer={onAnswer} />;
+  }
+  const page = show(<Panel />);
   const answer = () => page.user.click(screen.getByRole('button', { name: 'Answer all 3' }));
   return { ...page, onDraft, onAnswer, answer };
 }

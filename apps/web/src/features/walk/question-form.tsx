@@ -1,22 +1,20 @@
 import { isBlank, type LearnerQuestion, type LearnerStop, longestTextLength, type Response } from '@semita/core';
-import { useEffect, useId, useRef, useState } from 'react';
+import { useId, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { TextArea } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import type { DraftSaver } from './draft-saver.ts';
 
 type Checkpoint = Extract<LearnerStop, { kind: 'checkpoint' }>;
 
 interface Props {
   readonly stop: Checkpoint;
   readonly drafts: Readonly<Record<string, Response>>;
-  readonly onDraft: (questionId: string, response: Response) => void;
+  readonly saver: DraftSaver;
   readonly onAnswer: (responses: Record<string, Response>) => void;
 }
-
-/** How long after the last key what was written is saved. */
-const draftDelayMs = 600;
 
 export function kindWords(question: LearnerQuestion): string {
   if (question.kind === 'extendedText') return t('question.extendedText');
@@ -24,14 +22,13 @@ export function kindWords(question: LearnerQuestion): string {
 }
 
 /** The questions of a stop, answered together. What is picked or written is saved at once as a draft. */
-export function QuestionForm({ stop, drafts, onDraft, onAnswer }: Props) {
+export function QuestionForm({ stop, drafts, saver, onAnswer }: Props) {
   const [responses, setResponses] = useState<Record<string, Response>>({ ...drafts });
   const [blanks, setBlanks] = useState<readonly number[]>([]);
-  const saver = useDraftSaver(onDraft);
   const set = (question: LearnerQuestion, response: Response) => {
     setResponses((before) => ({ ...before, [question.id]: response }));
     setBlanks([]);
-    saver.save(question.id, response, question.kind === 'extendedText' ? draftDelayMs : 0);
+    saver.save(question.id, response);
   };
   const submit = () => {
     const isMissing = (question: LearnerQuestion) => {
@@ -72,42 +69,6 @@ export function QuestionForm({ stop, drafts, onDraft, onAnswer }: Props) {
       </Button>
     </form>
   );
-}
-
-/** Saves what is written a moment after the last key, and at once when the page or the stop goes away. */
-function useDraftSaver(onDraft: Props['onDraft']) {
-  const latest = useRef(onDraft);
-  latest.current = onDraft;
-  const waiting = useRef(new Map<string, Response>());
-  const timer = useRef(0);
-  const flush = useRef(() => {
-    clearTimeout(timer.current);
-    for (const [questionId, response] of waiting.current) latest.current(questionId, response);
-    waiting.current.clear();
-  });
-  useEffect(() => {
-    const run = flush.current;
-    const onHidden = () => run();
-    // Before the walk itself hears of it: capturing listeners come first.
-    window.addEventListener('pagehide', onHidden, { capture: true });
-    document.addEventListener('visibilitychange', onHidden, { capture: true });
-    return () => {
-      window.removeEventListener('pagehide', onHidden, { capture: true });
-      document.removeEventListener('visibilitychange', onHidden, { capture: true });
-      run();
-    };
-  }, []);
-  return {
-    save(questionId: string, response: Response, delayMs: number) {
-      waiting.current.set(questionId, response);
-      clearTimeout(timer.current);
-      timer.current = window.setTimeout(flush.current, delayMs);
-    },
-    drop() {
-      clearTimeout(timer.current);
-      waiting.current.clear();
-    },
-  };
 }
 
 interface FieldProps {

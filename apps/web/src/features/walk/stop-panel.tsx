@@ -3,6 +3,7 @@ import { DoorClosed, Pause, Undo2 } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
+import { useDraftSaver } from './draft-saver.ts';
 import { QuestionForm } from './question-form.tsx';
 
 interface Props {
@@ -17,7 +18,7 @@ interface Props {
   readonly onLookBack?: (() => void) | undefined;
 }
 
-/** The stop that is open, beside the material and never over it. */
+/** The stop that is open, beside the material and never over it. One for each stop: give it the stop's id as its key. */
 export function StopPanel({
   stop,
   place,
@@ -30,9 +31,9 @@ export function StopPanel({
   onLookBack,
 }: Props) {
   const heading = useRef<HTMLHeadingElement>(null);
+  const saver = useDraftSaver(onDraft);
   // The film has just halted: whoever cannot see that is led here, and hears what it is about.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the focus moves once for each stop
-  useEffect(() => heading.current?.focus(), [stop.id]);
+  useEffect(() => heading.current?.focus(), []);
   const isPause = stop.kind === 'pause';
   const Icon = isPause ? Pause : DoorClosed;
   return (
@@ -52,7 +53,7 @@ export function StopPanel({
           </Button>
         </>
       ) : (
-        <QuestionForm key={stop.id} stop={stop} drafts={stopState.drafts} onDraft={onDraft} onAnswer={onAnswer} />
+        <QuestionForm stop={stop} drafts={stopState.drafts} saver={saver} onAnswer={onAnswer} />
       )}
       {(onLookBack || (!isPause && mayPass(stop, terms))) && (
         <div className="flex flex-wrap gap-2">
@@ -63,7 +64,14 @@ export function StopPanel({
             </Button>
           )}
           {!isPause && mayPass(stop, terms) && (
-            <Button look="quiet" onClick={onPass}>
+            <Button
+              look="quiet"
+              onClick={() => {
+                // What is written so far is there when the stop is opened again.
+                saver.flush();
+                onPass();
+              }}
+            >
               {t('walk.pass')}
             </Button>
           )}

@@ -189,6 +189,7 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
     };
     return (
       <StopPanel
+        key={openStop.id}
         stop={openStop}
         place={openStop.kind === 'pause' ? t('walk.pauseTitle') : placeOf(openStop)}
         stopState={openState}
@@ -257,33 +258,44 @@ function NextStep({ session, snapshot, part, film, isPlaying, onNextPart }: Side
         {t('walk.nextPart')}: {next.title}
       </Button>
     );
-  if (canHandIn(session.context, state)) {
-    const left = lesson.parts.flatMap((one) => one.stops).filter((stop) => !isSettled(state, stop.id)).length;
-    const isAtEnd = lesson.parts.every((one) => isPartFinished(one, state));
-    return (
-      <section className="grid gap-3 rounded-card border border-line border-l-4 border-l-spruce bg-card p-5">
-        {isAtEnd && <h2 className="text-18">{t('walk.handInTitle')}</h2>}
-        <p>{left > 0 ? t('walk.handInOpen', { count: left }) : t('walk.handInHelp')}</p>
-        <Button
-          look={isAtEnd ? 'main' : 'plain'}
-          size="roomy"
-          onClick={() => {
-            film.current?.pause();
-            film.current?.flush();
-            session.record({ type: 'handedIn' });
-          }}
-        >
-          <Flag aria-hidden className="size-4" strokeWidth={1.75} />
-          {t('walk.handIn')}
-        </Button>
-      </section>
-    );
-  }
-  if (isPlaying || !part) return null;
+  const mayHandIn = canHandIn(session.context, state);
+  const isAtEnd = lesson.parts.every((one) => isPartFinished(one, state));
   return (
-    <Button look="main" size="roomy" onClick={() => film.current?.play()}>
-      <Play aria-hidden className="size-4" strokeWidth={1.75} />
-      {partStateOf(state, part).furthestMs > part.inMs ? t('walk.goOn') : t('walk.begin')}
-    </Button>
+    <>
+      {!isPlaying && part && !isAtEnd && (
+        <Button look="main" size="roomy" onClick={() => film.current?.play()}>
+          <Play aria-hidden className="size-4" strokeWidth={1.75} />
+          {partStateOf(state, part).furthestMs > part.inMs ? t('walk.goOn') : t('walk.begin')}
+        </Button>
+      )}
+      {mayHandIn && <HandIn isAtEnd={isAtEnd} {...{ session, snapshot, film }} />}
+    </>
+  );
+}
+
+function HandIn({
+  session,
+  snapshot: { lesson, state },
+  film,
+  isAtEnd,
+}: Pick<SideProps, 'session' | 'snapshot' | 'film'> & { readonly isAtEnd: boolean }) {
+  const left = lesson.parts.flatMap((one) => one.stops).filter((stop) => !isSettled(state, stop.id)).length;
+  return (
+    <section className="grid gap-3 rounded-card border border-line border-l-4 border-l-spruce bg-card p-5">
+      {isAtEnd && <h2 className="text-18">{t('walk.handInTitle')}</h2>}
+      <p>{left > 0 ? t('walk.handInOpen', { count: left }) : t('walk.handInHelp')}</p>
+      <Button
+        look={isAtEnd ? 'main' : 'plain'}
+        size="roomy"
+        onClick={() => {
+          film.current?.pause();
+          film.current?.flush();
+          session.record({ type: 'handedIn' });
+        }}
+      >
+        <Flag aria-hidden className="size-4" strokeWidth={1.75} />
+        {t('walk.handIn')}
+      </Button>
+    </section>
   );
 }
