@@ -5,7 +5,7 @@ export const enShared = {
     skipToContent: 'Skip to content',
     loading: 'Loading…',
     close: 'Close',
-    back: 'Back',
+    back: 'To the first page',
     verbOn: '{{verb}}: {{title}}',
   },
   person: {

@@ -24,7 +24,7 @@ export function AssignmentFrame({
       isActive ? 'border-main text-main' : 'border-transparent text-quiet',
     );
   return (
-    <QueryView query={query}>
+    <QueryView isPage query={query}>
       {(sheet) => {
         const { title, className, classId, dueAt, timeZone } = sheet.assignment;
         return (

@@ -10,7 +10,7 @@ export function Component() {
   const { classId = '' } = useParams();
   const query = useQuery(classOptions(classId));
   return (
-    <QueryView query={query}>
+    <QueryView isPage query={query}>
       {({ name, assignments, students }) => (
         <Page title={name}>
           <section className="grid gap-3">

@@ -42,7 +42,11 @@ addWords(enStudent);
 export function Component() {
   const { lessonId = '' } = useParams();
   const query = useQuery({ ...draftOptions(lessonId), gcTime: 0, refetchOnWindowFocus: false });
-  return <QueryView query={query}>{(draft) => <DeskView key={lessonId} draft={draft} />}</QueryView>;
+  return (
+    <QueryView isPage query={query}>
+      {(draft) => <DeskView key={lessonId} draft={draft} />}
+    </QueryView>
+  );
 }
 
 function useDesk(draft: Draft) {

@@ -18,7 +18,11 @@ export function Component() {
   const query = useQuery({ ...draftOptions(lessonId), gcTime: 0 });
   return (
     <RequireRole is="teacher">
-      {() => <QueryView query={query}>{(draft) => <Rehearsal lessonId={lessonId} lesson={draft.lesson} />}</QueryView>}
+      {() => (
+        <QueryView isPage query={query}>
+          {(draft) => <Rehearsal lessonId={lessonId} lesson={draft.lesson} />}
+        </QueryView>
+      )}
     </RequireRole>
   );
 }

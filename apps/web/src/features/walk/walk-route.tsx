@@ -30,7 +30,11 @@ export function Component() {
   });
   return (
     <RequireRole is="student">
-      {() => <QueryView query={query}>{(opened) => <OpenWalk key={opened.walk.attemptId} {...opened} />}</QueryView>}
+      {() => (
+        <QueryView isPage query={query}>
+          {(opened) => <OpenWalk key={opened.walk.attemptId} {...opened} />}
+        </QueryView>
+      )}
     </RequireRole>
   );
 }
