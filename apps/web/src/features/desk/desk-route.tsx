@@ -1,6 +1,7 @@
 import {
   changeTarget,
   type Fault,
+  gapOf,
   gapTimeMs,
   isWithinFilm,
   type LessonChange,
@@ -17,6 +18,7 @@ import { v7 } from 'uuid';
 import { ApiError, codeOf } from '../../api/api-error.ts';
 import { call, pathOf } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
+import { focusSoon } from '../../ui/focus-soon.ts';
 import { EmptyPlace, errorWords, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { enStudent } from '../../words/en-student.ts';
@@ -132,12 +134,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
       : fault.code === 'titleMissing'
         ? `[aria-label="${t('desk.titleLabel')}"]`
         : null;
-    // After the place has been opened and drawn.
-    requestAnimationFrame(() => {
-      const element = selector === null ? null : document.querySelector<HTMLElement>(selector);
-      element?.scrollIntoView({ block: 'center' });
-      element?.focus();
-    });
+    focusSoon(() => (selector === null ? null : document.querySelector<HTMLElement>(selector)), 'center');
   };
 
   return (
@@ -164,9 +161,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
             onChooseStop={(partId, stopId) => {
               setChosenPartId(partId);
               setOpenStopId(stopId);
-              requestAnimationFrame(() =>
-                document.querySelector(`[data-item="stop:${stopId}"]`)?.scrollIntoView({ block: 'center' }),
-              );
+              focusSoon(() => document.querySelector(`[data-item="stop:${stopId}"]`), 'center');
             }}
             onAddClip={(chosen) => {
               const id = v7();
@@ -246,21 +241,22 @@ function PartDesk({ part, filmLengthMs, faults, openStopId, setOpenStopId, apply
       const stop = kind === 'pause' ? createPause(atMs) : createCheckpoint(atMs);
       if (!apply({ type: 'insertStop', partId: part.id, stop })) return;
       setOpenStopId(stop.id);
-      requestAnimationFrame(() => {
+      focusSoon(() => {
         const card = document.querySelector(`[data-item="stop:${stop.id}"]`)?.parentElement?.parentElement;
-        card?.querySelector('textarea')?.focus();
+        return card?.querySelector('textarea');
       });
     },
     move: (stop, gap) => {
       const atMs = gapTimeMs(lines, gap);
       if (!apply({ type: 'moveStop', partId: part.id, stopId: stop.id, atMs })) return;
       toast(t('desk.movedTo', { time: formatClock(atMs) }), { id: 'moved', duration: 1500 });
-      requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-item="stop:${stop.id}"]`)?.focus());
+      focusSoon(() => document.querySelector(`[data-item="stop:${stop.id}"]`));
     },
     change: (stop) => apply({ type: 'replaceStop', partId: part.id, stop }),
     remove: (stop) => {
       apply({ type: 'removeStop', partId: part.id, stopId: stop.id });
       setOpenStopId(null);
+      focusSoon(() => document.querySelector(`[data-item="line:${Math.max(0, gapOf(lines, stop.atMs) - 1)}"]`));
     },
     setOpenStop: setOpenStopId,
     setCursor: (line) => {

@@ -1,8 +1,9 @@
 import type { ChoiceQuestion, Question } from '@semita/core';
 import { Plus, Trash2, X } from 'lucide-react';
-import { useId, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextArea, TextInput } from '../../ui/field.tsx';
+import { focusSoon } from '../../ui/focus-soon.ts';
 import { t } from '../../words/words.ts';
 import { createOption } from './new-stops.ts';
 
@@ -108,7 +109,14 @@ function OptionsEditor({
   readonly onChange: (question: Question) => void;
 }) {
   const name = useId();
+  const list = useRef<HTMLFieldSetElement>(null);
   const { options, several } = question;
+  const focusOption = (index: number) =>
+    focusSoon(() => list.current?.querySelectorAll<HTMLInputElement>('[data-option]')[index]);
+  const remove = (index: number) => {
+    onChange({ ...question, options: options.toSpliced(index, 1) });
+    focusOption(Math.min(index, options.length - 2));
+  };
   const set = (index: number, change: Partial<ChoiceQuestion['options'][0]>) =>
     onChange({ ...question, options: options.map((option, i) => (i === index ? { ...option, ...change } : option)) });
   const setRight = (index: number, right: boolean) =>
@@ -119,7 +127,7 @@ function OptionsEditor({
       ),
     });
   return (
-    <fieldset className="grid gap-2">
+    <fieldset ref={list} className="grid gap-2">
       <legend className="mb-1 text-14 font-medium">{t('desk.options')}</legend>
       {options.map((option, index) => (
         <div key={option.id} className="grid grid-cols-[auto_1fr_auto] items-center gap-x-2 gap-y-1">
@@ -135,6 +143,7 @@ function OptionsEditor({
             {t('desk.right')}
           </label>
           <TextInput
+            data-option
             aria-label={t('desk.option', { number: index + 1 })}
             placeholder={t('desk.option', { number: index + 1 })}
             className="h-9 text-14"
@@ -146,7 +155,7 @@ function OptionsEditor({
             size="small"
             disabled={options.length <= 2}
             aria-label={t('desk.removeOption', { number: index + 1 })}
-            onClick={() => onChange({ ...question, options: options.filter((one) => one !== option) })}
+            onClick={() => remove(index)}
           >
             <X aria-hidden className="size-4" strokeWidth={1.75} />
           </Button>
@@ -163,7 +172,10 @@ function OptionsEditor({
         <Button
           size="small"
           disabled={options.length >= 30}
-          onClick={() => onChange({ ...question, options: [...options, createOption()] })}
+          onClick={() => {
+            onChange({ ...question, options: [...options, createOption()] });
+            focusOption(options.length);
+          }}
         >
           <Plus aria-hidden className="size-4" strokeWidth={1.75} />
           {t('desk.addOption')}

@@ -10,8 +10,10 @@ import {
   Trash2,
   TriangleAlert,
 } from 'lucide-react';
+import { useRef } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
+import { focusSoon } from '../../ui/focus-soon.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock, formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
@@ -140,6 +142,12 @@ const forms: readonly QuestionForm[] = ['choiceOne', 'choiceSeveral', 'written']
 
 function CheckpointEditor({ stop, onChange }: { readonly stop: Checkpoint; readonly onChange: (stop: Stop) => void }) {
   const { questions } = stop;
+  const adders = useRef<HTMLDivElement>(null);
+  const add = (form: QuestionForm) => {
+    const question = createQuestion(form);
+    onChange({ ...stop, questions: [...questions, question] });
+    focusSoon(() => document.querySelector(`#question-${question.id} textarea`));
+  };
   return (
     <>
       {questions.map((question, index) => (
@@ -148,17 +156,16 @@ function CheckpointEditor({ stop, onChange }: { readonly stop: Checkpoint; reado
           question={question}
           number={index + 1}
           onChange={(next) => onChange({ ...stop, questions: questions.with(index, next) })}
-          onRemove={() => onChange({ ...stop, questions: questions.toSpliced(index, 1) })}
+          onRemove={() => {
+            onChange({ ...stop, questions: questions.toSpliced(index, 1) });
+            focusSoon(() => adders.current?.querySelector('button'));
+          }}
         />
       ))}
-      <div className="flex flex-wrap items-center gap-2 border-t border-line pt-3">
+      <div ref={adders} className="flex flex-wrap items-center gap-2 border-t border-line pt-3">
         <span className="text-14 text-quiet">{t('desk.addQuestion')}</span>
         {forms.map((form) => (
-          <Button
-            key={form}
-            size="small"
-            onClick={() => onChange({ ...stop, questions: [...questions, createQuestion(form)] })}
-          >
+          <Button key={form} size="small" onClick={() => add(form)}>
             <Plus aria-hidden className="size-4" strokeWidth={1.75} />
             {t(`desk.${form}`)}
           </Button>
