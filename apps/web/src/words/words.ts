@@ -16,6 +16,8 @@ void i18next.init({
   defaultNS: 'shared',
   resources: { en: { shared: enShared } },
   initAsync: false,
+  // The console is for our own words.
+  showSupportNotice: false,
   // React escapes; doing it twice would show "&amp;".
   interpolation: { escapeValue: false },
 });
