@@ -133,7 +133,7 @@ test('from a film on the shelf to a mark that the student reads', async ({ brows
 
   // The sheet was told all of it.
   await expect(row).toContainText('To mark');
-  await expect(row).toContainText('100 %');
+  await expect(row).toContainText('100%');
   const sheet = await teacher.evaluate(async () => {
     const id = location.pathname.split('/')[2];
     return (await fetch(`/api/assignments/${id}/sheet`)).json();

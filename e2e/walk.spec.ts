@@ -64,7 +64,7 @@ test('a lid that is closed without a connection loses nothing: the to-do list se
   await later.goto('/done');
   await expect(later.getByRole('heading', { name: 'Closed lid' })).toBeVisible();
   await expect(sheet.getByText('1 of 24 handed in')).toBeVisible();
-  await expect(sheet.getByRole('row', { name: /Alma Hernqvist-Diaz/ })).toContainText('100 %');
+  await expect(sheet.getByRole('row', { name: /Alma Hernqvist-Diaz/ })).toContainText('100%');
 });
 
 test('where the terms say so, the film waits while a question is open', async ({ browser }) => {

@@ -36,7 +36,7 @@ export const enStudent = {
     rehearsal: 'Rehearsal: nothing is recorded',
     strip: 'Your way through the lesson',
     stopOf: 'Stop {{number}} of {{count}}',
-    questionOf: 'Question {{number}} of {{count}}, {{kind}}',
+    questionOf: 'Question {{number}} of {{count}}: {{kind}}',
     pauseTitle: 'Pause',
     goOn: 'Go on',
     begin: 'Begin',

@@ -271,8 +271,6 @@ export const enTeacher = {
     handedIn: '{{count}} of {{all}} handed in',
     markNext: 'Mark the next',
     empty: 'There is nobody in this class yet',
-    due: 'Due {{time}}',
-    noDue: 'No due date',
     edition: 'edition {{number}}',
   },
   student: {

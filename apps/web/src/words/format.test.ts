@@ -40,9 +40,9 @@ test.each([
   [-5_000, 'now'],
 ])('seen %d ms before', (ms, expected) => expect(formatAgo(1_000_000_000 - ms, 1_000_000_000)).toBe(expected));
 
-test('points without needless noughts, shares that do not break, times that are never nought while there is some', () => {
+test('points without needless noughts, whole shares, times that are never nought while there is some', () => {
   expect([200, 250, 225].map(formatPoints)).toEqual(['2', '2.5', '2.25']);
-  expect(formatShare(0.655)).toBe('66\u00a0%');
+  expect(formatShare(0.655)).toBe('66%');
   expect([0, 1, 29_000, 150_000].map(formatMinutes)).toEqual(['0 min', '1 min', '1 min', '3 min']);
 });
 

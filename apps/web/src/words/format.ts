@@ -57,7 +57,7 @@ export function formatPoints(points: Hundredths): string {
 }
 
 export function formatShare(share: number): string {
-  return `${Math.round(share * 100)}\u00a0%`;
+  return `${Math.round(share * 100)}%`;
 }
 
 export function formatBytes(bytes: number): string {

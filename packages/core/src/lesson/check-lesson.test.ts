@@ -23,6 +23,15 @@ test('faults lead to the place that would mend them', () => {
   ]);
 });
 
+test('faults come in the order of the film, whatever was put in first', () => {
+  const pause = (id: string, atMs: number): Stop => ({ id, kind: 'pause', atMs, note: '' });
+  const lesson: Lesson = {
+    ...bridgeLesson,
+    parts: bridgeLesson.parts.map((part) => ({ ...part, stops: [pause('late', 40_000), pause('early', 20_000)] })),
+  };
+  expect(checkLesson(lesson, lengths).map((fault) => fault.stopId)).toEqual(['early', 'late']);
+});
+
 const [wrong, right] = pickOne.options as [ChoiceQuestion['options'][0], ChoiceQuestion['options'][0]];
 test.each<[string, Lesson, string[]]>([
   ['an empty lesson', { title: '', parts: [] }, ['titleMissing', 'partsMissing']],

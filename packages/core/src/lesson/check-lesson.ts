@@ -1,4 +1,4 @@
-import type { ChoiceQuestion, Clip, Lesson, Question, Stop } from './lesson.ts';
+import { type ChoiceQuestion, type Clip, type Lesson, type Question, type Stop, stopsInOrder } from './lesson.ts';
 
 export type FaultCode =
   | 'titleMissing'
@@ -51,7 +51,7 @@ function checkClip(part: Clip, lengths: MaterialLengths): Fault[] {
   const faults: Fault[] = [];
   if (lengthMs === undefined) faults.push({ code: 'materialMissing', partId: part.id });
   else if (!isWithinFilm(part.outMs, lengthMs)) faults.push({ code: 'windowBeyondEnd', partId: part.id });
-  for (const stop of part.stops) {
+  for (const stop of stopsInOrder(part.stops)) {
     const place = { partId: part.id, stopId: stop.id };
     if (stop.atMs < part.inMs || stop.atMs > part.outMs) faults.push({ code: 'stopOutsideWindow', ...place });
     faults.push(...checkStop(stop).map((fault) => ({ ...place, ...fault })));

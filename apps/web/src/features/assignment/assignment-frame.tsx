@@ -36,7 +36,7 @@ export function AssignmentFrame({
                   <Link to={`/classes/${classId}`} className="underline">
                     {className}
                   </Link>
-                  , {dueAt === null ? t('sheet.noDue') : t('sheet.due', { time: formatInstant(dueAt, timeZone) })},{' '}
+                  , {dueAt === null ? t('today.noDue') : t('today.due', { time: formatInstant(dueAt, timeZone) })},{' '}
                   <Link to={`/lessons/${sheet.lessonId}`} className="underline">
                     {t('sheet.edition', { number: sheet.editionNumber })}
                   </Link>

@@ -5,7 +5,14 @@ import { formatInstant } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 
 /** Assignments as rows: what, for whom, until when, how far. */
-export function AssignmentList({ assignments }: { readonly assignments: readonly AssignmentSummary[] }) {
+export function AssignmentList({
+  assignments,
+  isOfOneClass = false,
+}: {
+  readonly assignments: readonly AssignmentSummary[];
+  /** Where the place says already which class. */
+  readonly isOfOneClass?: boolean;
+}) {
   return (
     <ul className="divide-y divide-line overflow-hidden rounded-card border border-line bg-card">
       {assignments.map((one) => {
@@ -20,7 +27,7 @@ export function AssignmentList({ assignments }: { readonly assignments: readonly
                 {one.title}
               </Link>
               <p className="text-14 text-quiet">
-                {one.className},{' '}
+                {!isOfOneClass && `${one.className}, `}
                 {one.dueAt === null
                   ? t('today.noDue')
                   : t('today.due', { time: formatInstant(one.dueAt, one.timeZone) })}

@@ -54,7 +54,7 @@ test('a row says need, states, share met, time, points and when the student was 
   const cells = within(rowOf('Imani'));
   expect(cells.getByRole('img', { name: 'Imani, stop 1: All points, 1 of 1' })).toBeTruthy();
   expect(cells.getByRole('img', { name: 'Imani, stop 2: Handed in, not marked yet' })).toBeTruthy();
-  for (const text of ['To mark', '100\u00a0%', '96\u00a0%', '7 min', '1 of 4', '1 hr. ago'])
+  for (const text of ['To mark', '100%', '96%', '7 min', '1 of 4', '1 hr. ago'])
     expect(
       cells.getByText((_, element) => element?.textContent === text && element.children.length === 0),
     ).toBeTruthy();

@@ -16,7 +16,7 @@ export function Component() {
           <section className="grid gap-3">
             <h2 className="text-18">{t('classes.assignmentsTitle')}</h2>
             {assignments.length > 0 ? (
-              <AssignmentList assignments={assignments} />
+              <AssignmentList assignments={assignments} isOfOneClass />
             ) : (
               <p className="text-quiet">{t('classes.noAssignments')}</p>
             )}
@@ -25,22 +25,24 @@ export function Component() {
             <h2 className="text-18">
               {t('classes.studentsTitle')} ({students.length})
             </h2>
-            <table className="rounded-card border border-line bg-card text-14">
-              <thead className="text-left text-quiet">
-                <tr className="border-b border-line">
-                  <th className="px-5 py-2 font-medium">{t('classes.name')}</th>
-                  <th className="px-5 py-2 font-medium">{t('classes.userName')}</th>
-                </tr>
-              </thead>
-              <tbody>
-                {students.map((student) => (
-                  <tr key={student.id} className="h-9 border-b border-line last:border-0">
-                    <td className="px-5">{student.displayName}</td>
-                    <td className="px-5 font-mono">{student.userName}</td>
+            <div className="overflow-hidden rounded-card border border-line bg-card">
+              <table className="w-full text-14">
+                <thead className="text-left text-quiet">
+                  <tr className="border-b border-line">
+                    <th className="px-5 py-2 font-medium">{t('classes.name')}</th>
+                    <th className="px-5 py-2 font-medium">{t('classes.userName')}</th>
                   </tr>
-                ))}
-              </tbody>
-            </table>
+                </thead>
+                <tbody>
+                  {students.map((student) => (
+                    <tr key={student.id} className="h-9 border-b border-line last:border-0">
+                      <td className="px-5">{student.displayName}</td>
+                      <td className="px-5 font-mono">{student.userName}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
           </section>
         </Page>
       )}

@@ -28,7 +28,7 @@ export function DeskBar({ desk, snapshot, edition, apply, onRehearse, onMakeEdit
       <input
         aria-label={t('desk.titleLabel')}
         placeholder={t('desk.untitled')}
-        className="min-w-0 grow basis-60 rounded-control border border-transparent px-2 py-1 font-heading text-18 font-semibold hover:border-line"
+        className="-ml-1 min-w-0 grow basis-60 rounded-control border border-transparent px-2 py-1 font-heading text-18 font-semibold hover:border-line"
         maxLength={200}
         value={lesson.title}
         onChange={(event) => apply({ type: 'setTitle', title: event.target.value })}

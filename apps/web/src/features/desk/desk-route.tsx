@@ -149,7 +149,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
         onAssign={() => setIsAssigning(true)}
       />
       <Conflict snapshot={snapshot} onResolve={desk.resolve} />
-      <FaultList faults={faults} onGo={goToFault} />
+      <FaultList lesson={lesson} faults={faults} onGo={goToFault} />
       <div className="grid grow grid-cols-1 divide-line lg:h-[calc(100dvh-6.5rem)] lg:grid-cols-[14rem_minmax(0,1fr)_25rem] lg:divide-x">
         <div className="min-h-0 overflow-y-auto">
           <Outline
@@ -232,7 +232,10 @@ interface PartDeskProps {
 function PartDesk({ part, filmLengthMs, faults, openStopId, setOpenStopId, apply, film, children }: PartDeskProps) {
   const captions = useQuery(captionsOptions(part.materialId));
   const lines = useMemo(() => scriptOf(captions.data ?? [], filmLengthMs), [captions.data, filmLengthMs]);
-  const [cursor, setCursor] = useState(0);
+  const [chosenLine, setCursor] = useState<number | null>(null);
+  // Work begins at the first gap that students come by.
+  const firstLine = lines.findIndex((_, index) => gapTimeMs(lines, index + 1) >= part.inMs);
+  const cursor = chosenLine ?? Math.max(0, firstLine);
   const isPlaying = useRef(false);
 
   const actions: ScriptActions = {

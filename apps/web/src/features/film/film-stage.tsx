@@ -208,7 +208,7 @@ export function FilmStage(props: Props) {
         <label className="flex h-11 items-center rounded-control hover:bg-on-film/15">
           <span className="sr-only">{t('film.speed')}</span>
           <select
-            className="h-11 w-18 bg-transparent font-mono text-13 *:bg-film"
+            className="h-11 [field-sizing:content] bg-transparent font-mono text-13 *:bg-film"
             value={rate}
             onChange={(event) => {
               const next = Number(event.target.value);

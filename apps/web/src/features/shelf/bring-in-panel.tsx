@@ -74,7 +74,7 @@ function FileChoice({ label }: { readonly label: string }) {
   return (
     <div className="flex flex-wrap items-center gap-4">
       <label
-        className={`${buttonStyle({ look: 'main' })} focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-main`}
+        className={`${buttonStyle({ look: 'plain' })} focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-main`}
       >
         <FileVideo aria-hidden className="size-4" strokeWidth={1.75} />
         {label}

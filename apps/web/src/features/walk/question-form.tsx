@@ -54,7 +54,11 @@ export function QuestionForm({ stop, drafts, saver, onAnswer }: Props) {
         <QuestionField
           key={question.id}
           question={question}
-          place={t('walk.questionOf', { number: index + 1, count, kind: kindWords(question) })}
+          place={
+            count === 1
+              ? kindWords(question)
+              : t('walk.questionOf', { number: index + 1, count, kind: kindWords(question) })
+          }
           response={responses[question.id]}
           onChange={(response) => set(question, response)}
         />
