@@ -1,4 +1,4 @@
-import type { Clip, LearnerEventBody, Lesson, Question, Response, Stop } from '@semita/core';
+import type { LearnerEventBody, Lesson, Part, Question, Response, Stop } from '@semita/core';
 import { stopsInOrder } from '@semita/core';
 import type { SentEvent } from '@semita/core/contract';
 import { v7 } from 'uuid';
@@ -31,7 +31,7 @@ const stretchMs = 5_000;
 
 /** Plays out one sitting through a lesson of one clip, as the batches that a browser would send. */
 export function simulateWalk(lesson: Lesson, manner: Manner, random: Random): Batch[] {
-  const part = lesson.parts[0] as Clip;
+  const part = lesson.parts[0] as Part;
   const sittingId = v7();
   const batches: Batch[] = [];
   let waiting: SentEvent[] = [];

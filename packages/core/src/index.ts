@@ -83,15 +83,17 @@ export {
 } from './coverage/coverage.ts';
 export { checkLesson, type Fault, type FaultCode, isWithinFilm } from './lesson/check-lesson.ts';
 export {
+  type BlockAnchor,
   type Checkpoint,
   type ChoiceOption,
   type ChoiceQuestion,
-  type Clip,
   type ExtendedTextQuestion,
   type Hundredths,
   type Lesson,
   type Part,
+  type PartKind,
   type Pause,
+  partKinds,
   possiblePoints,
   type Question,
   type Stop,
@@ -107,5 +109,19 @@ export {
 // Marking and coverage: what it comes to.
 export { markResponse } from './marking/mark-response.ts';
 export { isBlank, longestTextLength, type Response } from './marking/response.ts';
+// The reading: a text in blocks.
+export {
+  anchorAt,
+  anchorTimeMs,
+  type ReadingBlock,
+  readingLengthMs,
+  readingScript,
+} from './reading/block.ts';
+export { type BlockKind, blockKinds } from './reading/block-kind.ts';
+export { type BroughtAgain, bringInAgain } from './reading/bring-in-again.ts';
+export { matchBlocks } from './reading/match-blocks.ts';
+export { type Looked, spendReading } from './reading/spend-reading.ts';
 // The script: what the teacher reads while writing.
 export { type Cue, gapOf, gapTimeMs, lineAt, type ScriptLine, scriptOf } from './script/script.ts';
+export { readingTimeMs } from './text/reading-time.ts';
+export { wordsOf } from './text/words.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Clip, Lesson } from '../lesson/lesson.ts';
+import type { Lesson, Part } from '../lesson/lesson.ts';
 import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
 import type { LearnerEventBody } from './attempt-event.ts';
 import { beginAttempt } from './attempt-state.ts';
@@ -18,7 +18,7 @@ import { takeInAll } from './take-in.ts';
 import { defaultTerms, type Terms } from './terms.ts';
 import { createContext } from './walk-lesson.ts';
 
-const clip = bridgeLesson.parts[0] as Clip;
+const clip = bridgeLesson.parts[0] as Part;
 const skipping: Terms = { ...defaultTerms, skipping: true };
 
 /** The state after some of the whole walk (10 s to 50 s, stops at 20, 30 and 40 s), and what else was done. */
@@ -96,7 +96,7 @@ test('the open stop is the one that opened last', () => {
 });
 
 describe('several parts', () => {
-  const second: Clip = { ...clip, id: 'second', stops: [] };
+  const second: Part = { ...clip, id: 'second', stops: [] };
   const lesson: Lesson = { ...bridgeLesson, parts: [clip, second] };
   const isOpen = (count: number, terms = defaultTerms) => {
     const { context, state } = walkTo(count, { lesson, terms });

@@ -1,5 +1,13 @@
-import type { ChoiceQuestion, Hundredths, Lesson, Question, Stop } from '../lesson/lesson.ts';
-import { stopsInOrder } from '../lesson/lesson.ts';
+import {
+  type BlockAnchor,
+  type ChoiceQuestion,
+  type Hundredths,
+  type Lesson,
+  type PartKind,
+  type Question,
+  type Stop,
+  stopsInOrder,
+} from '../lesson/lesson.ts';
 import type { Answer, AttemptState } from './attempt-state.ts';
 
 /** A lesson as a learner's browser may hold it: no keys, no feedback, no teacher's notes. */
@@ -10,7 +18,7 @@ export interface LearnerLesson {
 
 export interface LearnerPart {
   readonly id: string;
-  readonly kind: 'clip';
+  readonly kind: PartKind;
   readonly title: string;
   readonly materialId: string;
   readonly inMs: number;
@@ -23,10 +31,17 @@ export type LearnerStop =
       readonly id: string;
       readonly kind: 'checkpoint';
       readonly atMs: number;
+      readonly anchor?: BlockAnchor | undefined;
       readonly required: boolean;
       readonly questions: readonly LearnerQuestion[];
     }
-  | { readonly id: string; readonly kind: 'pause'; readonly atMs: number; readonly note: string };
+  | {
+      readonly id: string;
+      readonly kind: 'pause';
+      readonly atMs: number;
+      readonly anchor?: BlockAnchor | undefined;
+      readonly note: string;
+    };
 
 export type LearnerQuestion =
   | {
@@ -79,9 +94,11 @@ function toLearnerLesson(lesson: Lesson): LearnerLesson {
 }
 
 function toLearnerStop(stop: Stop): LearnerStop {
-  if (stop.kind === 'pause') return { id: stop.id, kind: stop.kind, atMs: stop.atMs, note: stop.note };
-  const { id, kind, atMs, required, questions } = stop;
-  return { id, kind, atMs, required, questions: questions.map(toLearnerQuestion) };
+  const { id, atMs, anchor } = stop;
+  const place = { id, atMs, ...(anchor ? { anchor } : {}) };
+  if (stop.kind === 'pause') return { ...place, kind: stop.kind, note: stop.note };
+  const { kind, required, questions } = stop;
+  return { ...place, kind, required, questions: questions.map(toLearnerQuestion) };
 }
 
 function toLearnerQuestion(question: Question): LearnerQuestion {

@@ -121,6 +121,16 @@ describe('order and repetition', () => {
 });
 
 describe('what is not believed', () => {
+  test.each([1, 2])('a text may be met four times as fast as it is read, whatever the films’ rate %d', (maxRate) => {
+    const parts = bridgeLesson.parts.map((part) => ({ ...part, kind: 'reading' as const, outMs: 500_000, stops: [] }));
+    const context = createContext({ ...bridgeLesson, parts }, { ...defaultTerms, maxRate });
+    const event = createSitting('a', startAt);
+    const claim = { ...event({ type: 'met', partId: 'clip', fromMs: 10_000, toMs: 400_000, rate: 1 }) };
+    const { state } = takeIn(context, begin(context.terms), { ...claim, receivedAt: startAt + 10_000 });
+    // Ten seconds and the slack of five.
+    expect(state.parts.clip?.coverage).toEqual([{ fromMs: 10_000, toMs: 10_000 + 4 * 15_000, times: 1 }]);
+  });
+
   test('an hour met in a minute: the film time beyond the clock is cut and noted', () => {
     const lesson = {
       ...bridgeLesson,

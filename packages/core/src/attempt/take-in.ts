@@ -21,6 +21,7 @@ import {
   phaseOf,
   playLimitMs,
 } from './gates.ts';
+import type { Terms } from './terms.ts';
 import { findPart, findStop, type WalkContext, type WalkPart, type WalkStop } from './walk-lesson.ts';
 
 /** What became of an event. Every one but `repeated` adds to the log, so that nothing that arrived is lost. */
@@ -33,6 +34,9 @@ export type Outcome =
 
 /** A gap in device time longer than this counts only this much towards time spent. */
 export const longestCountedGapMs = 120_000;
+
+/** How many times faster than an adult reader somebody may read and be believed. */
+export const fastestReading = 4;
 
 /** Events kept waiting for an earlier one, at most. */
 export const mostHeldEvents = 500;
@@ -183,7 +187,8 @@ function applyMet(context: WalkContext, state: AttemptState, event: MetEvent): A
   if (!context.terms.skipping && event.fromMs > before.furthestMs + gateToleranceMs) return 'beyondGate';
   const fromMs = Math.max(event.fromMs, part.inMs);
   const gateMs = playLimitMs(part, state, context.terms);
-  const creditEndMs = fromMs + state.intake.filmCreditMs;
+  const price = creditPriceOf(part, context.terms);
+  const creditEndMs = fromMs + state.intake.filmCreditMs / price;
   const toMs = Math.round(Math.min(event.toMs, gateMs, part.outMs, creditEndMs));
   const claimedMs = Math.max(0, event.toMs - event.fromMs);
   const believedMs = Math.max(0, toMs - fromMs);
@@ -201,8 +206,17 @@ function applyMet(context: WalkContext, state: AttemptState, event: MetEvent): A
     doubts,
     currentPartId: part.id,
     parts: { ...state.parts, [part.id]: after },
-    intake: { ...state.intake, filmCreditMs: state.intake.filmCreditMs - believedMs },
+    intake: { ...state.intake, filmCreditMs: state.intake.filmCreditMs - believedMs * price },
   };
+}
+
+/**
+ * What a millisecond of a part costs of the film credit, which grows with the clock times the fastest rate. A text or
+ * slides may be met at up to four times the pace of an adult reader, whatever the rate for films: about 950 words a
+ * minute, beyond which nobody reads. From memory, no source.
+ */
+function creditPriceOf(part: WalkPart, terms: Terms): number {
+  return part.kind === 'clip' ? 1 : terms.maxRate / fastestReading;
 }
 
 /** Remembers where to go on; a place beyond the gate is pulled back to it. */

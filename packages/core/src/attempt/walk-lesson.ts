@@ -1,4 +1,4 @@
-import type { Hundredths, Lesson } from '../lesson/lesson.ts';
+import type { Hundredths, Lesson, PartKind } from '../lesson/lesson.ts';
 import { markResponse } from '../marking/mark-response.ts';
 import type { Response, ResponseShape } from '../marking/response.ts';
 import type { Terms } from './terms.ts';
@@ -10,6 +10,7 @@ export interface WalkLesson {
 
 export interface WalkPart {
   readonly id: string;
+  readonly kind: PartKind;
   readonly inMs: number;
   readonly outMs: number;
   readonly stops: readonly WalkStop[];

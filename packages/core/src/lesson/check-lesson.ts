@@ -1,4 +1,4 @@
-import { type ChoiceQuestion, type Clip, type Lesson, type Question, type Stop, stopsInOrder } from './lesson.ts';
+import { type ChoiceQuestion, type Lesson, type Part, type Question, type Stop, stopsInOrder } from './lesson.ts';
 
 export type FaultCode =
   | 'titleMissing'
@@ -24,7 +24,7 @@ export interface Fault {
   readonly questionId?: string;
 }
 
-/** Film lengths by material id, in milliseconds, as the server read them from the files. */
+/** Lengths by material id, in milliseconds of the axis of its parts, as the server read them from the files. */
 export type MaterialLengths = ReadonlyMap<string, number>;
 
 /**
@@ -37,7 +37,7 @@ export function checkLesson(lesson: Lesson, lengths: MaterialLengths): readonly 
   const faults: Fault[] = [];
   if (lesson.title.trim() === '') faults.push({ code: 'titleMissing' });
   if (lesson.parts.length === 0) faults.push({ code: 'partsMissing' });
-  for (const part of lesson.parts) faults.push(...checkClip(part, lengths));
+  for (const part of lesson.parts) faults.push(...checkPart(part, lengths));
   return faults;
 }
 
@@ -46,7 +46,7 @@ export function isWithinFilm(outMs: number, lengthMs: number): boolean {
   return outMs <= lengthMs + 500;
 }
 
-function checkClip(part: Clip, lengths: MaterialLengths): Fault[] {
+function checkPart(part: Part, lengths: MaterialLengths): Fault[] {
   const lengthMs = lengths.get(part.materialId);
   const faults: Fault[] = [];
   if (lengthMs === undefined) faults.push({ code: 'materialMissing', partId: part.id });

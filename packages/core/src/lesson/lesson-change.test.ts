@@ -28,7 +28,17 @@ const change: fc.Arbitrary<LessonChange> = fc.oneof(
   fc.record({ type: fc.constant('setWindow' as const), partId, inMs: atMs, outMs: atMs }),
   fc.record({ type: fc.constant('insertStop' as const), partId, stop }),
   fc.record({ type: fc.constant('removeStop' as const), partId, stopId }),
-  fc.record({ type: fc.constant('moveStop' as const), partId, stopId, atMs }),
+  fc.record({
+    type: fc.constant('moveStop' as const),
+    partId,
+    stopId,
+    atMs,
+    anchor: fc.constantFrom(undefined, { blockId: 'b', number: 2 }, { blockId: 'b', number: 2, phrase: 'words' }),
+  }),
+  fc.record({
+    type: fc.constant('replacePart' as const),
+    part: fc.constantFrom({ ...clip, materialId: 'newer', stops: [] }, { ...clip, id: 'missing' }),
+  }),
   fc.record({ type: fc.constant('replaceStop' as const), partId, stop }),
 );
 

@@ -1,4 +1,4 @@
-import type { Clip, Lesson, Stop } from './lesson.ts';
+import type { BlockAnchor, Lesson, Part, Stop } from './lesson.ts';
 
 /**
  * One step of editing. Changes travel as JSON from the desk to the server, which applies the same function;
@@ -6,14 +6,23 @@ import type { Clip, Lesson, Stop } from './lesson.ts';
  */
 export type LessonChange =
   | { readonly type: 'setTitle'; readonly title: string }
-  | { readonly type: 'insertPart'; readonly part: Clip; readonly index: number }
+  | { readonly type: 'insertPart'; readonly part: Part; readonly index: number }
   | { readonly type: 'removePart'; readonly partId: string }
   | { readonly type: 'movePart'; readonly partId: string; readonly index: number }
   | { readonly type: 'setPartTitle'; readonly partId: string; readonly title: string }
   | { readonly type: 'setWindow'; readonly partId: string; readonly inMs: number; readonly outMs: number }
   | { readonly type: 'insertStop'; readonly partId: string; readonly stop: Stop }
   | { readonly type: 'removeStop'; readonly partId: string; readonly stopId: string }
-  | { readonly type: 'moveStop'; readonly partId: string; readonly stopId: string; readonly atMs: number }
+  | {
+      readonly type: 'moveStop';
+      readonly partId: string;
+      readonly stopId: string;
+      readonly atMs: number;
+      /** In a text or slides; a clip's stop has none. */
+      readonly anchor?: BlockAnchor | undefined;
+    }
+  /** Puts a part whole: another version of its material, with its stops where their blocks are now. */
+  | { readonly type: 'replacePart'; readonly part: Part }
   | { readonly type: 'replaceStop'; readonly partId: string; readonly stop: Stop };
 
 export type ChangeRefusal = 'partMissing' | 'stopMissing' | 'idTaken' | 'negativeTime' | 'emptyWindow';
@@ -54,10 +63,11 @@ export function applyChange(lesson: Lesson, change: LessonChange): ChangeResult 
 type PartChange = Exclude<LessonChange, { type: 'setTitle' | 'insertPart' }>;
 
 function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
-  const index = lesson.parts.findIndex((part) => part.id === change.partId);
+  const partId = change.type === 'replacePart' ? change.part.id : change.partId;
+  const index = lesson.parts.findIndex((part) => part.id === partId);
   const part = lesson.parts[index];
   if (!part) return refuse('partMissing');
-  const withPart = (next: Clip, inverse: LessonChange): ChangeResult => ({
+  const withPart = (next: Part, inverse: LessonChange): ChangeResult => ({
     ok: true,
     lesson: { ...lesson, parts: lesson.parts.with(index, next) },
     inverse,
@@ -75,6 +85,9 @@ function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
         lesson: { ...lesson, parts: lesson.parts.toSpliced(index, 1).toSpliced(change.index, 0, part) },
         inverse: { type: 'movePart', partId: part.id, index },
       };
+    case 'replacePart':
+      if (change.part.inMs >= change.part.outMs) return refuse('emptyWindow');
+      return withPart(change.part, { type: 'replacePart', part });
     case 'setPartTitle':
       return withPart({ ...part, title: change.title }, { ...change, title: part.title });
     case 'setWindow':
@@ -92,9 +105,9 @@ function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
 type StopChange = Extract<PartChange, { type: 'insertStop' | 'removeStop' | 'moveStop' | 'replaceStop' }>;
 
 function applyToStop(
-  part: Clip,
+  part: Part,
   change: StopChange,
-  withPart: (next: Clip, inverse: LessonChange) => ChangeResult,
+  withPart: (next: Part, inverse: LessonChange) => ChangeResult,
 ): ChangeResult {
   const stopId = 'stop' in change ? change.stop.id : change.stopId;
   const index = part.stops.findIndex((stop) => stop.id === stopId);
@@ -118,10 +131,18 @@ function applyToStop(
         { type: 'insertStop', partId: part.id, stop },
       );
     case 'moveStop':
-      return withStop({ ...stop, atMs: change.atMs }, { ...change, atMs: stop.atMs });
+      return withStop(withPlace(stop, change), { ...change, atMs: stop.atMs, anchor: stop.anchor });
     case 'replaceStop':
       return withStop(change.stop, { ...change, stop });
   }
+}
+
+function withPlace<S extends Stop>(
+  stop: S,
+  { atMs, anchor }: { readonly atMs: number; readonly anchor?: BlockAnchor | undefined },
+): S {
+  const { anchor: _, ...rest } = stop;
+  return { ...rest, atMs, ...(anchor ? { anchor } : {}) } as S;
 }
 
 /** Applies changes in order; stops at the first that cannot be done and says which one it was. */
@@ -141,7 +162,7 @@ export function applyChanges(
 /** What a change touches, as a key: two changes with the same key in a row are one burst of typing for undo. */
 export function changeTarget(change: LessonChange): string {
   if (change.type === 'setTitle') return 'title';
-  if (change.type === 'insertPart') return `${change.type}:${change.part.id}`;
+  if ('part' in change) return `${change.type}:${change.part.id}`;
   if ('stop' in change) return `${change.type}:${change.stop.id}`;
   if ('stopId' in change) return `${change.type}:${change.stopId}`;
   return `${change.type}:${change.partId}`;

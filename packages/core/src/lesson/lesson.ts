@@ -7,13 +7,18 @@ export interface Lesson {
   readonly parts: readonly Part[];
 }
 
-/** A part is one piece of a lesson. So far there is one kind, the clip. */
-export type Part = Clip;
+/** A clip is a window of a film or a sound, a reading a text, a deck a run of slides. */
+export const partKinds = ['clip', 'reading', 'deck'] as const;
+export type PartKind = (typeof partKinds)[number];
 
-/** A window of a film. `inMs` and `outMs` are times of the film, in whole milliseconds, `inMs` < `outMs`. */
-export interface Clip {
+/**
+ * One piece of a lesson. Every kind lies on an axis of whole milliseconds, so that gates, coverage and progress are
+ * computed the same way for all: a clip on the time of its film, a text and slides on the time that reading them
+ * takes. The window is `inMs` < `outMs`.
+ */
+export interface Part {
   readonly id: string;
-  readonly kind: 'clip';
+  readonly kind: PartKind;
   readonly title: string;
   readonly materialId: string;
   readonly inMs: number;
@@ -23,11 +28,25 @@ export interface Clip {
 
 export type Stop = Checkpoint | Pause;
 
+/**
+ * What a stop in a text or in slides holds on to, so that it stays with its block when a newer version of the
+ * material is brought in. `atMs` is computed from it.
+ */
+export interface BlockAnchor {
+  /** The block, or the slide, behind which the stop stands; null before the first. */
+  readonly blockId: string | null;
+  /** The number of that block, from 1; 0 before the first. */
+  readonly number: number;
+  /** Words inside the block at which the stop stands; none for the block's end. */
+  readonly phrase?: string | undefined;
+}
+
 /** Halts the learner with questions. A required checkpoint must be answered before going on. */
 export interface Checkpoint {
   readonly id: string;
   readonly kind: 'checkpoint';
   readonly atMs: number;
+  readonly anchor?: BlockAnchor | undefined;
   readonly required: boolean;
   readonly questions: readonly Question[];
 }
@@ -37,6 +56,7 @@ export interface Pause {
   readonly id: string;
   readonly kind: 'pause';
   readonly atMs: number;
+  readonly anchor?: BlockAnchor | undefined;
   readonly note: string;
 }
 

@@ -1,10 +1,14 @@
-/** One line of a script: words that are said, or, where nobody wrote any, a stretch of time. */
+import type { BlockKind } from '../reading/block-kind.ts';
+
+/** One line of a script: words that are said, a block of a text, a slide; or, where nobody wrote any words, a stretch of time. */
 export interface ScriptLine {
   readonly id: string;
   readonly startMs: number;
   readonly endMs: number;
   /** Null for a stretch without words. */
   readonly text: string | null;
+  /** Of a text: what kind of block it is. */
+  readonly tone?: BlockKind | undefined;
 }
 
 export interface Cue {

@@ -1,4 +1,4 @@
-import { type Clip, coverageStrip, metShare, type PartState, stopsInOrder } from '@semita/core';
+import { coverageStrip, metShare, type Part, type PartState, stopsInOrder } from '@semita/core';
 import { formatClock, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 
@@ -6,7 +6,7 @@ const colours = ['var(--color-line)', 'var(--color-slate)', 'var(--color-main)']
 const heights = [0.25, 0.6, 1];
 
 /** What a student met of a clip: never, once, twice or more. Height first, colour second. */
-export function MetStrip({ clip, partState }: { readonly clip: Clip; readonly partState: PartState | undefined }) {
+export function MetStrip({ clip, partState }: { readonly clip: Part; readonly partState: PartState | undefined }) {
   const window = { fromMs: clip.inMs, toMs: clip.outMs };
   const strip = coverageStrip(partState?.coverage ?? [], window);
   const lengthMs = Math.max(1, clip.outMs - clip.inMs);

@@ -1,4 +1,4 @@
-import type { Clip, LessonChange } from '@semita/core';
+import type { LessonChange, Part } from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
@@ -7,7 +7,7 @@ import { CaptionsPanel } from './captions-panel.tsx';
 import { TimeField } from './time-field.tsx';
 
 interface Props {
-  readonly clip: Clip;
+  readonly clip: Part;
   readonly material: Material | undefined;
   readonly lessonId: string;
   readonly apply: (change: LessonChange) => boolean;

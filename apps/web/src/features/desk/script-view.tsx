@@ -1,10 +1,10 @@
 import { DragDropProvider, PointerSensor, useDroppable } from '@dnd-kit/react';
 import {
-  type Clip,
   cueWords,
   type Fault,
   gapOf,
   gapTimeMs,
+  type Part,
   type ScriptLine,
   type Stop,
   stopsInOrder,
@@ -27,7 +27,7 @@ export interface ScriptActions {
 }
 
 interface Props {
-  readonly clip: Clip;
+  readonly clip: Part;
   readonly lines: readonly ScriptLine[];
   readonly faults: readonly Fault[];
   readonly openStopId: string | null;

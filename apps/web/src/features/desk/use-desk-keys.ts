@@ -1,4 +1,4 @@
-import type { Clip } from '@semita/core';
+import type { Part } from '@semita/core';
 import { useEffect, useRef } from 'react';
 import { isWriting } from '../../ui/is-writing.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
@@ -7,7 +7,7 @@ import type { Desk } from './desk-store.ts';
 interface Options {
   readonly desk: Desk;
   readonly film: React.RefObject<FilmControls | null>;
-  readonly part: Clip | undefined;
+  readonly part: Part | undefined;
   readonly setWindow: (inMs: number, outMs: number) => boolean;
 }
 

@@ -1,0 +1,63 @@
+import { expect, test } from 'vitest';
+import type { Part, Pause } from '../lesson/lesson.ts';
+import type { ScriptLine } from '../script/script.ts';
+import { bringInAgain } from './bring-in-again.ts';
+
+const script = (...texts: string[]): ScriptLine[] =>
+  texts.map((text, index) => ({ id: text, startMs: index * 1000, endMs: (index + 1) * 1000, text }));
+const stop = (id: string, blockId: string | null, number: number, phrase?: string): Pause => ({
+  id,
+  kind: 'pause',
+  atMs: number * 1000,
+  note: id,
+  anchor: { blockId, number, ...(phrase ? { phrase } : {}) },
+});
+const reading = (...stops: Pause[]): Part => ({
+  id: 'part',
+  kind: 'reading',
+  title: 'A notebook',
+  materialId: 'old',
+  inMs: 0,
+  outMs: 3000,
+  stops,
+});
+
+test('stops move with their blocks', () => {
+  const before = script('a', 'b', 'c');
+  const { part, astray } = bringInAgain(
+    reading(stop('s-start', null, 0), stop('s-a', 'a', 1), stop('s-c', 'c', 3)),
+    'new',
+    before,
+    script('c', 'x', 'a', 'y'),
+  );
+  expect(astray).toEqual([]);
+  expect(part).toMatchObject({ materialId: 'new', inMs: 0, outMs: 4000 });
+  expect(part.stops.map(({ id, atMs, anchor }) => [id, atMs, anchor?.number])).toEqual([
+    ['s-start', 0, 0],
+    ['s-a', 3000, 3],
+    ['s-c', 1000, 1],
+  ]);
+});
+
+test('a stop whose block is gone is named and stands behind the last block before it that is still there', () => {
+  const { part, astray } = bringInAgain(
+    reading(stop('s-c', 'c', 3), stop('s-a', 'a', 1)),
+    'new',
+    script('a', 'b', 'c'),
+    script('x', 'b'),
+  );
+  expect(astray.map((one) => one.id)).toEqual(['s-c', 's-a']);
+  expect(part.stops.map(({ id, atMs, anchor }) => [id, atMs, anchor?.blockId])).toEqual([
+    ['s-c', 2000, 'b'],
+    ['s-a', 0, null],
+  ]);
+});
+
+test('a stop whose words are gone from its block is named and stands behind the block', () => {
+  const before = script('the deck hums');
+  const after = [{ ...(before[0] as ScriptLine), text: 'the deck is silent' }];
+  const { part, astray } = bringInAgain(reading(stop('s', 'the deck hums', 1, 'hums')), 'new', before, after);
+  expect(astray).toHaveLength(1);
+  expect(part.stops[0]).toMatchObject({ atMs: 1000, anchor: { blockId: 'the deck hums', number: 1 } });
+  expect(part.stops[0]?.anchor).not.toHaveProperty('phrase');
+});

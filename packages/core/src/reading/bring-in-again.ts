@@ -1,0 +1,47 @@
+import type { Part, Stop } from '../lesson/lesson.ts';
+import type { ScriptLine } from '../script/script.ts';
+import { anchorTimeMs } from './block.ts';
+
+export interface BroughtAgain {
+  readonly part: Part;
+  /** Stops whose block, or whose words in it, are gone. They stand where they were, or as near as can be. */
+  readonly astray: readonly Stop[];
+}
+
+/**
+ * Puts a newer version of its material under a part: stops move with their blocks, and none is dropped.
+ * @param part a reading or a deck
+ * @param before the script it had
+ * @param after the script of the newer version, whose blocks kept their ids where they continue an old one
+ */
+export function bringInAgain(
+  part: Part,
+  materialId: string,
+  before: readonly ScriptLine[],
+  after: readonly ScriptLine[],
+): BroughtAgain {
+  const astray: Stop[] = [];
+  const stops = part.stops.map((stop): Stop => {
+    const anchor = stop.anchor ?? { blockId: null, number: 0 };
+    const atMs = anchorTimeMs(after, anchor);
+    if (atMs !== null) return { ...stop, atMs, anchor: { ...anchor, number: numberOf(after, anchor.blockId) } };
+    astray.push(stop);
+    const blockId = nearestLeft(before, after, anchor.blockId);
+    const place = { blockId, number: numberOf(after, blockId) };
+    return { ...stop, atMs: anchorTimeMs(after, place) ?? 0, anchor: place };
+  });
+  return { part: { ...part, materialId, inMs: 0, outMs: after.at(-1)?.endMs ?? 1, stops }, astray };
+}
+
+const numberOf = (lines: readonly ScriptLine[], blockId: string | null): number =>
+  lines.findIndex((line) => line.id === blockId) + 1;
+
+/** The block itself, or the last one before it that is still there. */
+function nearestLeft(before: readonly ScriptLine[], after: readonly ScriptLine[], blockId: string | null) {
+  const there = new Set(after.map((line) => line.id));
+  for (let index = numberOf(before, blockId) - 1; index >= 0; index--) {
+    const { id } = before[index] as ScriptLine;
+    if (there.has(id)) return id;
+  }
+  return null;
+}
