@@ -131,8 +131,9 @@ async function bringInFilm({ deps, services }: Stage) {
     id: 'demo-film',
     fileName: 'How bridges carry load.webm',
     byteLength: size,
+    replacesId: null,
   });
-  await services.materials.settle();
+  await services.jobs.settle();
   services.materials.bringInCaptions(adaeze, id, await readFile(path.join(filmFolder, 'bridges.en.vtt')));
   const { lengthMs, status, refusal } = services.materials.read(adaeze, id);
   if (status !== 'ready' || lengthMs === null) throw new Error(`The demo film was refused: ${refusal}`);

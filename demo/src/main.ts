@@ -16,7 +16,7 @@ if (deps.db.select().from(tables.schools).all().length === 0) {
   await fillSchool(deps, services, play);
 }
 play.isOn = false;
-services.materials.resumeChecks();
+services.jobs.resume();
 
 const app = createApp({ deps, services, webDir: `${root}apps/web/dist`, demoPeople });
 const host = process.env.HOST ?? '127.0.0.1';

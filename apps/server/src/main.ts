@@ -7,7 +7,7 @@ import { createServices } from './services.ts';
 const env = process.env;
 const deps = openInstallation(env.SEMITA_DATA ?? 'data');
 const services = createServices(deps);
-services.materials.resumeChecks();
+services.jobs.resume();
 const app = createApp({
   deps,
   services,

@@ -3,5 +3,5 @@ import { restore } from './backup.ts';
 const backupDir = process.argv[2];
 if (!backupDir) throw new Error('Say from where: npm run restore -- <folder>');
 const dataDir = process.env.SEMITA_DATA ?? 'data';
-const { films } = await restore(backupDir, dataDir);
-console.log(`Restored the database and ${films} film(s) to ${dataDir}`);
+const { files } = await restore(backupDir, dataDir);
+console.log(`Restored the database and ${files} file(s) to ${dataDir}`);

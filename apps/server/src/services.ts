@@ -10,9 +10,11 @@ import { createWalkService } from './features/attempts/walk-service.ts';
 import { createClassRepository } from './features/classes/class-repository.ts';
 import { createLessonRepository } from './features/lessons/lesson-repository.ts';
 import { createLessonService } from './features/lessons/lesson-service.ts';
+import { createBringIn } from './features/materials/bring-in.ts';
 import { createMaterialRepository } from './features/materials/material-repository.ts';
 import { createMaterialService } from './features/materials/material-service.ts';
 import { createMediaStore } from './features/materials/media-store.ts';
+import { createJobQueue } from './jobs/job-queue.ts';
 
 /** Puts the use-cases together. The web server stands on these, and so do the demo's simulated students. */
 export function createServices(deps: Deps) {
@@ -20,6 +22,12 @@ export function createServices(deps: Deps) {
   const materialRepository = createMaterialRepository(deps);
   const lessonRepository = createLessonRepository(deps);
   const assignmentRepository = createAssignmentRepository(deps);
+  const store = createMediaStore(deps.dataDir);
+  const jobs = createJobQueue(
+    deps,
+    { import: createBringIn({ ...deps, repository: materialRepository, store }) },
+    (_kind, materialId) => materialRepository.update(materialId, { status: 'refused', refusal: 'damaged' }),
+  );
   const sheets = createSheetRepository(deps);
   const attempts = createAttemptRepository(deps);
   const intake = createEventIntake({
@@ -38,11 +46,8 @@ export function createServices(deps: Deps) {
   return {
     sessions: createSessionService(deps),
     classes,
-    materials: createMaterialService({
-      ...deps,
-      repository: materialRepository,
-      store: createMediaStore(deps.dataDir),
-    }),
+    jobs,
+    materials: createMaterialService({ ...deps, repository: materialRepository, store, jobs }),
     lessons: createLessonService({ ...deps, repository: lessonRepository, materials: materialRepository }),
     assignments,
     walks: createWalkService({ ...shared, sheets }),

@@ -106,6 +106,7 @@ export {
   changeTarget,
   type LessonChange,
 } from './lesson/lesson-change.ts';
+export { type MaterialKind, wholePart } from './lesson/whole-part.ts';
 // Marking and coverage: what it comes to.
 export { markResponse } from './marking/mark-response.ts';
 export { isBlank, longestTextLength, type Response } from './marking/response.ts';
@@ -119,9 +120,11 @@ export {
 } from './reading/block.ts';
 export { type BlockKind, blockKinds } from './reading/block-kind.ts';
 export { type BroughtAgain, bringInAgain } from './reading/bring-in-again.ts';
+export { type LeftOut, type LeftOutCode, leftOutCodes } from './reading/left-out.ts';
 export { matchBlocks } from './reading/match-blocks.ts';
 export { type Looked, spendReading } from './reading/spend-reading.ts';
 // The script: what the teacher reads while writing.
 export { type Cue, gapOf, gapTimeMs, lineAt, type ScriptLine, scriptOf } from './script/script.ts';
+export { decodeText } from './text/decode-text.ts';
 export { readingTimeMs } from './text/reading-time.ts';
 export { wordsOf } from './text/words.ts';

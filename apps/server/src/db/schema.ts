@@ -1,6 +1,6 @@
-import type { AttemptState, EventBody, Lesson, Terms } from '@semita/core';
+import type { AttemptState, EventBody, LeftOut, Lesson, ReadingBlock, Terms } from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
-import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 const id = () => text().primaryKey();
 /** Epoch milliseconds. */
@@ -79,8 +79,16 @@ export const materials = sqliteTable('materials', {
   mimeType: text(),
   width: integer(),
   height: integer(),
-  /** The received file, while it is being checked. */
+  /** The received file, while it is being brought in. */
   uploadId: text(),
+  /** Known once the file was looked into. */
+  kind: text({ enum: ['film', 'sound', 'document', 'deck'] }),
+  /** How far bringing in has come, 0 to 1. */
+  progress: real(),
+  /** What could not be brought over. */
+  leftOut: text({ mode: 'json' }).$type<readonly LeftOut[]>(),
+  /** The older version of the same document, whose blocks this one continues. */
+  replacesId: text(),
   createdAt: instant().notNull(),
 });
 
@@ -91,6 +99,47 @@ export const captions = sqliteTable('captions', {
   cues: text({ mode: 'json' }).notNull().$type<readonly CaptionCue[]>(),
   updatedAt: instant().notNull(),
 });
+
+/** What a document holds, once it was brought in. */
+export const readings = sqliteTable('readings', {
+  materialId: text()
+    .primaryKey()
+    .references(() => materials.id, { onDelete: 'cascade' }),
+  blocks: text({ mode: 'json' }).notNull().$type<readonly ReadingBlock[]>(),
+});
+
+/** Pictures inside materials; the files stand in the media folder. */
+export const pictures = sqliteTable(
+  'pictures',
+  {
+    materialId: text()
+      .notNull()
+      .references(() => materials.id, { onDelete: 'cascade' }),
+    name: text().notNull(),
+    sha256: text().notNull(),
+    mimeType: text().notNull(),
+    width: integer().notNull(),
+    height: integer().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.materialId, table.name] }), index('pictures_by_file').on(table.sha256)],
+);
+
+/** Work that goes on behind the pages. A row is taken by one worker, and taken up again after a stop of the server. */
+export const jobs = sqliteTable(
+  'jobs',
+  {
+    id: id(),
+    kind: text({ enum: ['import'] }).notNull(),
+    /** What the job works on: of an import the material. */
+    subjectId: text().notNull(),
+    status: text({ enum: ['waiting', 'running', 'done', 'failed'] }).notNull(),
+    /** How often it was begun. */
+    tries: integer().notNull(),
+    createdAt: instant().notNull(),
+    finishedAt: instant(),
+  },
+  (table) => [index('jobs_by_status').on(table.status, table.createdAt)],
+);
 
 export const lessons = sqliteTable('lessons', {
   id: id(),

@@ -127,6 +127,7 @@ export async function startSchool(options: Partial<AppOptions> = {}) {
         title: id,
         fileName: `${id}.mp4`,
         byteLength: 1,
+        kind: 'film' as const,
         status: 'ready' as const,
         refusal: null,
         sha256: id,
@@ -152,7 +153,7 @@ export async function startSchool(options: Partial<AppOptions> = {}) {
     async stop() {
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
-      await services.materials.settle();
+      await services.jobs.settle();
       deps.db.$client.close();
       await rm(dataDir, { recursive: true });
     },

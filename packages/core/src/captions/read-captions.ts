@@ -1,7 +1,7 @@
 import webvtt from 'webvtt-parser';
+import { decodeText } from '../text/decode-text.ts';
 import type { CaptionCue, CaptionFault, CaptionFaultCode, CaptionReading } from './caption-cue.ts';
 import { cueWords } from './caption-cue.ts';
-import { decodeText } from './decode-text.ts';
 import { readSrt } from './read-srt.ts';
 
 /**

@@ -36,6 +36,8 @@ export const routes = {
   deleteMaterial: route('DELETE', '/api/materials/:materialId', 'teacher'),
   uploadFile: route('POST', '/api/files', 'teacher'),
   streamMedia: route('GET', '/api/materials/:materialId/media', 'signedIn'),
+  readContent: route('GET', '/api/materials/:materialId/content', 'signedIn', { output: s.readingSchema }),
+  showPicture: route('GET', '/api/materials/:materialId/pictures/:pictureName', 'signedIn'),
   bringInCaptions: route('PUT', '/api/materials/:materialId/captions', 'teacher', {
     output: v.object({ cueCount: v.number(), faults: v.array(s.captionFaultSchema) }),
     rawBodyLimit: 5_000_000,

@@ -4,6 +4,8 @@ import type { LearnerView } from '../attempt/learner-view.ts';
 import type { SheetRow } from '../attempt/sheet-row.ts';
 import type { WalkStop } from '../attempt/walk-lesson.ts';
 import type { Fault } from '../lesson/check-lesson.ts';
+import { blockKinds } from '../reading/block-kind.ts';
+import { leftOutCodes } from '../reading/left-out.ts';
 import { lessonSchema } from './lesson-schemas.ts';
 
 const instant = v.nullable(v.number());
@@ -44,7 +46,13 @@ export const materialSchema = v.object({
   title: v.string(),
   fileName: v.string(),
   byteLength: v.number(),
+  /** Known once the file was looked into. */
+  kind: v.nullable(v.picklist(['film', 'sound', 'document', 'deck'])),
   status: v.picklist(['checking', 'ready', 'refused']),
+  /** How far bringing in has come, 0 to 1. */
+  progress: v.nullable(v.number()),
+  leftOut: v.array(v.object({ code: v.picklist(leftOutCodes), count: v.number() })),
+  replacesId: v.nullable(v.string()),
   refusal: v.nullable(v.string()),
   lengthMs: v.nullable(v.number()),
   mimeType: v.nullable(v.string()),
@@ -55,6 +63,18 @@ export const materialSchema = v.object({
   usedIn: v.array(v.string()),
 });
 export type Material = v.InferOutput<typeof materialSchema>;
+
+export const readingSchema = v.object({
+  blocks: v.array(
+    v.object({
+      id: v.string(),
+      kind: v.picklist(blockKinds),
+      html: v.string(),
+      text: v.string(),
+      lengthMs: v.number(),
+    }),
+  ),
+});
 
 export const cueSchema = v.object({ startMs: v.number(), endMs: v.number(), text: v.string() });
 

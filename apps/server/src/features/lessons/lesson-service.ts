@@ -1,4 +1,4 @@
-import { applyChanges, checkLesson, type Lesson, type LessonChange } from '@semita/core';
+import { applyChanges, checkLesson, type Lesson, type LessonChange, wholePart } from '@semita/core';
 import type { Draft, LessonSummary, Material } from '@semita/core/contract';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
@@ -40,12 +40,12 @@ export function createLessonService({ db, clock, newId, repository, materials }:
   return {
     list: (actor: Actor): LessonSummary[] => repository.listOwned(actor).map(toSummary),
 
-    /** A new draft, with a clip over the whole film where a material is named. */
+    /** A new draft, with a part over the whole of a material where one is named. */
     create(actor: Actor, materialId: string | null): { id: string } {
       const material = materialId === null ? null : found(materials.findOwned(actor, materialId));
-      if (material && material.lengthMs === null) throw new Refused('notFound');
+      const parts = material ? [wholePartOf(material, newId())] : [];
       const now = clock();
-      const draft: Lesson = { title: material?.title ?? '', parts: material ? [wholeFilm(material, newId())] : [] };
+      const draft: Lesson = { title: material?.title ?? '', parts };
       const row = {
         id: newId(),
         schoolId: actor.schoolId,
@@ -120,14 +120,8 @@ export function createLessonService({ db, clock, newId, repository, materials }:
   };
 }
 
-function wholeFilm(material: Material, partId: string): Lesson['parts'][0] {
-  return {
-    id: partId,
-    kind: 'clip',
-    title: material.title,
-    materialId: material.id,
-    inMs: 0,
-    outMs: material.lengthMs ?? 1,
-    stops: [],
-  };
+/** @throws Refused notFound for a material that is not ready */
+function wholePartOf({ id, title, kind, lengthMs }: Material, partId: string): Lesson['parts'][0] {
+  if (kind === null || lengthMs === null) throw new Refused('notFound');
+  return wholePart({ id, title, kind, lengthMs }, partId);
 }

@@ -1,7 +1,9 @@
+import type { ReadingBlock } from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
 import { and, desc, eq, inArray, like, or, sql } from 'drizzle-orm';
-import { captions, editions, lessons, materials } from '../../db/schema.ts';
+import { inTransaction } from '../../db/open.ts';
+import { captions, editions, lessons, materials, pictures, readings } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
 
@@ -26,9 +28,15 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
       .map((row) => row.title);
 
   const toMaterial = ({ material, captionCount }: { material: MaterialRow; captionCount: number }): Material => {
-    const { id, title, fileName, byteLength, status, refusal, lengthMs, mimeType, width, height, createdAt } = material;
-    const facts = { id, title, fileName, byteLength, status, refusal, lengthMs, mimeType, width, height, createdAt };
-    return { ...facts, captionCount, usedIn: usedIn(id) };
+    const { id, title, fileName, byteLength, kind, status, refusal, progress, replacesId, createdAt } = material;
+    const { lengthMs, mimeType, width, height } = material;
+    return {
+      ...{ id, title, fileName, byteLength, kind, status, refusal, progress, replacesId, createdAt },
+      ...{ lengthMs, mimeType, width, height },
+      leftOut: [...(material.leftOut ?? [])],
+      captionCount,
+      usedIn: usedIn(id),
+    };
   };
 
   return {
@@ -53,12 +61,58 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
         .get();
     },
 
-    listChecking(): MaterialRow[] {
-      return db.select().from(materials).where(eq(materials.status, 'checking')).all();
+    find(materialId: string): MaterialRow | undefined {
+      return db.select().from(materials).where(eq(materials.id, materialId)).get();
     },
 
-    isHashUsed(sha256: string): boolean {
-      return db.select({ id: materials.id }).from(materials).where(eq(materials.sha256, sha256)).get() !== undefined;
+    /** Names of all files of a material: its own and those of its pictures. */
+    listFiles(materialId: string): string[] {
+      const own = db.select({ sha256: materials.sha256 }).from(materials).where(eq(materials.id, materialId)).all();
+      const inside = db
+        .select({ sha256: pictures.sha256 })
+        .from(pictures)
+        .where(eq(pictures.materialId, materialId))
+        .all();
+      return [...new Set([...own, ...inside].flatMap(({ sha256 }) => (sha256 === null ? [] : [sha256])))];
+    },
+
+    isFileUsed(sha256: string): boolean {
+      const material = db.select({ id: materials.id }).from(materials).where(eq(materials.sha256, sha256)).get();
+      const picture = db.select({ name: pictures.name }).from(pictures).where(eq(pictures.sha256, sha256)).get();
+      return material !== undefined || picture !== undefined;
+    },
+
+    /** Keeps what a document holds and says that it is ready, all at once. */
+    keepReading(
+      materialId: string,
+      blocks: readonly ReadingBlock[],
+      inside: readonly Omit<typeof pictures.$inferInsert, 'materialId'>[],
+      change: Partial<MaterialRow>,
+    ): void {
+      inTransaction(db, () => {
+        db.insert(readings)
+          .values({ materialId, blocks })
+          .onConflictDoUpdate({ target: readings.materialId, set: { blocks } })
+          .run();
+        db.delete(pictures).where(eq(pictures.materialId, materialId)).run();
+        for (const picture of inside)
+          db.insert(pictures)
+            .values({ ...picture, materialId })
+            .run();
+        db.update(materials).set(change).where(eq(materials.id, materialId)).run();
+      });
+    },
+
+    readBlocks(materialId: string): readonly ReadingBlock[] {
+      return db.select().from(readings).where(eq(readings.materialId, materialId)).get()?.blocks ?? [];
+    },
+
+    findPicture(materialId: string, name: string): { sha256: string; mimeType: string } | undefined {
+      return db
+        .select({ sha256: pictures.sha256, mimeType: pictures.mimeType })
+        .from(pictures)
+        .where(and(eq(pictures.materialId, materialId), eq(pictures.name, name)))
+        .get();
     },
 
     listOwned(actor: Actor): Material[] {

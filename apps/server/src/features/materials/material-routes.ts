@@ -1,3 +1,4 @@
+import type { Response } from 'express';
 import type { Handlers } from '../../http/serve-route.ts';
 import type { MaterialService } from './material-service.ts';
 
@@ -6,6 +7,8 @@ type Names =
   | 'readMaterial'
   | 'deleteMaterial'
   | 'streamMedia'
+  | 'readContent'
+  | 'showPicture'
   | 'bringInCaptions'
   | 'readCaptions'
   | 'writeCaptions';
@@ -19,21 +22,12 @@ export function materialHandlers(materials: MaterialService): Pick<Handlers, Nam
       return undefined;
     },
     streamMedia: async ({ actor, params, res }) => {
-      const file = materials.findFile(actor, params.materialId);
-      // The name is the content's hash, so what was fetched once stays right; `private` keeps it off shared caches.
-      res.set({
-        'content-type': file.mimeType,
-        'content-disposition': 'inline',
-        'content-security-policy': "sandbox; default-src 'none'",
-        'cache-control': 'private, max-age=604800, immutable',
-      });
-      await new Promise<void>((resolve, reject) => {
-        res.sendFile(file.path, { cacheControl: false }, (error) => {
-          // A player drops the connection whenever it seeks; that is no error of ours.
-          if (error && (error as NodeJS.ErrnoException).code !== 'ECONNABORTED' && !res.headersSent) reject(error);
-          else resolve();
-        });
-      });
+      await sendFile(res, materials.findFile(actor, params.materialId));
+      return undefined;
+    },
+    readContent: ({ actor, params }) => materials.readContent(actor, params.materialId),
+    showPicture: async ({ actor, params, res }) => {
+      await sendFile(res, materials.findPicture(actor, params.materialId, params.pictureName));
       return undefined;
     },
     bringInCaptions: ({ actor, params, req }) => {
@@ -46,4 +40,22 @@ export function materialHandlers(materials: MaterialService): Pick<Handlers, Nam
       return undefined;
     },
   };
+}
+
+/** Sends a stored file, in ranges where asked; it can do nothing in the reader's browser but be shown. */
+async function sendFile(res: Response, file: { path: string; mimeType: string }): Promise<void> {
+  // The name is the content's hash, so what was fetched once stays right; `private` keeps it off shared caches.
+  res.set({
+    'content-type': file.mimeType,
+    'content-disposition': 'inline',
+    'content-security-policy': "sandbox; default-src 'none'",
+    'cache-control': 'private, max-age=604800, immutable',
+  });
+  await new Promise<void>((resolve, reject) => {
+    res.sendFile(file.path, { cacheControl: false }, (error) => {
+      // A player drops the connection whenever it seeks; that is no error of ours.
+      if (error && (error as NodeJS.ErrnoException).code !== 'ECONNABORTED' && !res.headersSent) reject(error);
+      else resolve();
+    });
+  });
 }

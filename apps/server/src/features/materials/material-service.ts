@@ -1,51 +1,39 @@
-import { rm } from 'node:fs/promises';
 import path from 'node:path';
+import type { ReadingBlock } from '@semita/core';
 import { readCaptions, writeVtt } from '@semita/core/captions';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
+import type { JobQueue } from '../../jobs/job-queue.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { MaterialRepository, MaterialRow } from './material-repository.ts';
 import type { MediaStore } from './media-store.ts';
-import { probeMedia } from './probe-media.ts';
 
 export type MaterialService = ReturnType<typeof createMaterialService>;
 
-interface Options extends Pick<Deps, 'clock' | 'log' | 'newId' | 'dataDir'> {
+interface Options extends Pick<Deps, 'clock' | 'newId' | 'dataDir'> {
   readonly repository: MaterialRepository;
   readonly store: MediaStore;
+  readonly jobs: Pick<JobQueue, 'enqueue'>;
 }
 
-export function createMaterialService({ repository, store, clock, log, newId, dataDir }: Options) {
+/** Text cannot look like this: in cleaned HTML every < that is no element is written as &lt;. */
+const pictureSource = /<img src="picture:(\w+)"/g;
+
+export function createMaterialService({ repository, store, jobs, clock, newId, dataDir }: Options) {
   const uploadsDir = path.join(dataDir, 'uploads');
-  const running = new Set<Promise<void>>();
-
-  const check = async (row: MaterialRow): Promise<void> => {
-    const file = path.join(uploadsDir, row.uploadId ?? '');
-    const probe = await probeMedia(file, row.byteLength);
-    if (!probe.ok) {
-      repository.update(row.id, { status: 'refused', refusal: probe.reason });
-      await rm(file, { force: true });
-    } else {
-      const { ok: _, ...facts } = probe;
-      repository.update(row.id, { ...facts, status: 'ready', sha256: await store.take(file) });
-    }
-    await rm(`${file}.json`, { force: true });
-  };
-
-  const startCheck = (row: MaterialRow): void => {
-    const job = check(row).catch((error: unknown) => {
-      log.error({ err: error, materialId: row.id }, 'material check failed');
-      repository.update(row.id, { status: 'refused', refusal: 'notMedia' });
-    });
-    running.add(job);
-    void job.finally(() => running.delete(job));
-  };
 
   return {
     uploadsDir,
 
-    /** Registers a file that was received whole; it is checked in the background. The id is the upload's. */
-    register(actor: Actor, upload: { id: string; fileName: string; byteLength: number }): string {
+    /**
+     * Registers a file that was received whole; it is brought in behind the pages. The id is the upload's.
+     * @param replacesId an older version of the same document, of this teacher's
+     */
+    register(
+      actor: Actor,
+      upload: { id: string; fileName: string; byteLength: number; replacesId: string | null },
+    ): string {
+      const older = upload.replacesId === null ? undefined : repository.findOwned(actor, upload.replacesId);
       const row: MaterialRow = {
         id: newId(),
         schoolId: actor.schoolId,
@@ -61,25 +49,19 @@ export function createMaterialService({ repository, store, clock, log, newId, da
         width: null,
         height: null,
         uploadId: upload.id,
+        kind: null,
+        progress: null,
+        leftOut: null,
+        replacesId: older?.id ?? null,
         createdAt: clock(),
       };
       repository.insert(row);
-      startCheck(row);
+      jobs.enqueue('import', row.id);
       return row.id;
     },
 
     /** What became of an upload of the actor's that was received whole. */
     findReceived: (actor: Actor, uploadId: string) => repository.findByUpload(actor, uploadId),
-
-    /** Takes up the checks that a stop of the server cut short. */
-    resumeChecks(): void {
-      for (const row of repository.listChecking()) startCheck(row);
-    },
-
-    /** For stopping, and for tests: waits until every check that runs is done. */
-    async settle(): Promise<void> {
-      await Promise.all(running);
-    },
 
     list: (actor: Actor) => repository.listOwned(actor),
 
@@ -89,15 +71,30 @@ export function createMaterialService({ repository, store, clock, log, newId, da
     async remove(actor: Actor, materialId: string): Promise<void> {
       const material = found(repository.findOwned(actor, materialId));
       if (material.usedIn.length > 0) throw new Refused('changeImpossible', { usedIn: material.usedIn });
-      const row = found(repository.findInSchool(actor.schoolId, materialId));
+      const files = repository.listFiles(materialId);
       repository.remove(materialId);
-      if (row.sha256 && !repository.isHashUsed(row.sha256)) await store.remove(row.sha256);
+      for (const sha256 of files) if (!repository.isFileUsed(sha256)) await store.remove(sha256);
     },
 
     /** The file of a ready material, for anybody signed in to its school. */
     findFile(actor: Actor, materialId: string): { path: string; mimeType: string } {
       const row = found(repository.findInSchool(actor.schoolId, materialId));
       return { path: store.pathOf(found(row.sha256)), mimeType: found(row.mimeType) };
+    },
+
+    /** What a document holds, for anybody signed in to its school. */
+    readContent(actor: Actor, materialId: string): { blocks: ReadingBlock[] } {
+      const row = found(repository.findInSchool(actor.schoolId, materialId));
+      if (row.kind !== 'document') throw new Refused('notFound');
+      const toAddress = (_: string, name: string) => `<img src="/api/materials/${materialId}/pictures/${name}"`;
+      const blocks = repository.readBlocks(materialId);
+      return { blocks: blocks.map((block) => ({ ...block, html: block.html.replace(pictureSource, toAddress) })) };
+    },
+
+    findPicture(actor: Actor, materialId: string, name: string): { path: string; mimeType: string } {
+      found(repository.findInSchool(actor.schoolId, materialId));
+      const { sha256, mimeType } = found(repository.findPicture(materialId, name));
+      return { path: store.pathOf(sha256), mimeType };
     },
 
     /**

@@ -4,7 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { backUp, restore } from '../../backup.ts';
-import { materials } from '../../db/schema.ts';
+import { jobs, materials } from '../../db/schema.ts';
 import { openInstallation } from '../../installation.ts';
 import { type Client, readFixture, type School, startSchool } from '../../test/harness.ts';
 
@@ -38,7 +38,7 @@ async function bringIn(bytes: Buffer, name = 'Film.mp4') {
   const adaeze = school.as('adaeze');
   const upload = await create(adaeze, bytes.length, name);
   const last = bytes.length > 0 ? await send(adaeze, upload.path, bytes) : upload.answer;
-  await school.services.materials.settle();
+  await school.services.jobs.settle();
   const id = last.headers.get('x-material-id') ?? '';
   return { adaeze, id, material: (await adaeze.ask('GET', '/api/materials')).body[0] };
 }
@@ -66,7 +66,7 @@ describe('bringing in a film', () => {
     const override = { ...tus, 'x-http-method-override': 'DELETE' };
     expect((await bruno.ask('POST', at, undefined, override)).status).toBeGreaterThanOrEqual(400);
     const last = await send(adaeze, at, bytes.subarray(100_000), 100_000);
-    await school.services.materials.settle();
+    await school.services.jobs.settle();
     const stored = school.db.select().from(materials).get();
     expect(stored).toMatchObject({ id: last.headers.get('x-material-id'), status: 'ready' });
     expect(stored?.sha256).toBe(createHash('sha256').update(bytes).digest('hex'));
@@ -77,7 +77,7 @@ describe('bringing in a film', () => {
     const bytes = film();
     const { path: at } = await create(adaeze, bytes.length, 'Film.mp4');
     const last = await send(adaeze, at, bytes);
-    await school.services.materials.settle();
+    await school.services.jobs.settle();
     const asked = await adaeze.ask('HEAD', at, undefined, tus);
     expect([asked.status, asked.headers.get('upload-offset')]).toEqual([200, String(bytes.length)]);
     expect(asked.headers.get('x-material-id')).toBe(last.headers.get('x-material-id'));
@@ -101,7 +101,7 @@ describe('bringing in a film', () => {
     expect((await create(school.as('adaeze'), 2 * 1024 ** 3 + 1, 'Film.mp4')).answer.status).toBe(413);
   });
 
-  test('a check that was cut short by a stop is taken up again', async () => {
+  test('bringing in that was cut short by a stop is taken up again', async () => {
     const { id } = await bringIn(film());
     const stored = school.db.select().from(materials).get();
     fs.copyFileSync(
@@ -109,8 +109,9 @@ describe('bringing in a film', () => {
       path.join(school.deps.dataDir, 'uploads', 'left'),
     );
     school.db.update(materials).set({ status: 'checking', uploadId: 'left', sha256: null, lengthMs: null }).run();
-    school.services.materials.resumeChecks();
-    await school.services.materials.settle();
+    school.db.update(jobs).set({ status: 'running' }).run();
+    school.services.jobs.resume();
+    await school.services.jobs.settle();
     expect(school.db.select().from(materials).get()).toEqual({ ...stored, uploadId: 'left' });
   });
 });
@@ -170,7 +171,7 @@ test('a backup made while running is restored whole; a damaged one is refused an
   const { id } = await bringIn(film());
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'semita-backup-'));
   const [copy, target] = [path.join(folder, 'copy'), path.join(folder, 'target')];
-  expect(await backUp(school.deps.dataDir, copy)).toEqual({ films: 1 });
+  expect(await backUp(school.deps.dataDir, copy)).toEqual({ files: 1 });
   await restore(copy, target);
   const there = openInstallation(target, { log: school.deps.log });
   expect(there.db.select().from(materials).all()).toEqual(school.db.select().from(materials).all());

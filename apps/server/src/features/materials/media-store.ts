@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { mkdir, open, rename, rm } from 'node:fs/promises';
+import { link, mkdir, open, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 
@@ -11,7 +11,7 @@ export async function hashFile(file: string): Promise<string> {
   return hash.digest('hex');
 }
 
-/** Films as files named by their SHA-256, in folders by its first two digits. Streams; never holds a file in memory. */
+/** Films and pictures as files named by their SHA-256, in folders by its first two digits. Streams; never holds a file in memory. */
 export function createMediaStore(dataDir: string) {
   const root = path.join(dataDir, 'media');
   const pathOf = (sha256: string) => path.join(root, sha256.slice(0, 2), sha256);
@@ -19,14 +19,18 @@ export function createMediaStore(dataDir: string) {
     root,
     pathOf,
 
-    /** Moves a received file into the store; the same content twice is stored once. */
+    /** Takes a file into the store, which shares it with where it was; the same content twice is stored once. */
     async take(file: string): Promise<string> {
       const sha256 = await hashFile(file);
       await mkdir(path.dirname(pathOf(sha256)), { recursive: true });
       const handle = await open(file, 'r+');
       await handle.sync();
       await handle.close();
-      await rename(file, pathOf(sha256));
+      try {
+        await link(file, pathOf(sha256));
+      } catch (error) {
+        if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
+      }
       return sha256;
     },
 

@@ -38,7 +38,9 @@ export function createUploadServer(materials: MaterialService, findActor: (req: 
       const actor = actorOf(nodeRequestOf(request));
       if (!actor) throw { status_code: 401, body: 'not signed in' };
       const fileName = (upload.metadata?.filename ?? 'film').slice(0, 200);
-      const materialId = materials.register(actor, { id: upload.id, fileName, byteLength: upload.size ?? 0 });
+      const replacesId = upload.metadata?.replaces ?? null;
+      const received = { id: upload.id, fileName, byteLength: upload.size ?? 0, replacesId };
+      const materialId = materials.register(actor, received);
       return { headers: { 'x-material-id': materialId } };
     },
   });

@@ -1,0 +1,61 @@
+import type { BlockKind, LeftOut, LeftOutCode } from '@semita/core';
+
+/** Why a file was not taken. Wording is in the web app's catalogue. */
+export type ImportRefusal =
+  | 'fileEmpty'
+  | 'notKnown'
+  | 'passwordProtected'
+  | 'damaged'
+  | 'tooMuchInside'
+  | 'oldFormat'
+  | 'tooManyPages'
+  | 'noText'
+  | 'tooSlow'
+  | 'tooMuchMemory';
+
+/** Says no to a file, in a word the teacher's screen knows. */
+export class ImportRefused extends Error {
+  readonly reason: ImportRefusal;
+
+  constructor(reason: ImportRefusal, cause?: unknown) {
+    super(reason, { cause });
+    this.reason = reason;
+  }
+}
+
+/** Collects what is left out while a document is read. */
+export function createReport() {
+  const counts = new Map<LeftOutCode, number>();
+  return {
+    add(code: LeftOutCode, count = 1): void {
+      if (count > 0) counts.set(code, (counts.get(code) ?? 0) + count);
+    },
+    list: (): LeftOut[] => [...counts].map(([code, count]) => ({ code, count })),
+  };
+}
+
+export type Report = ReturnType<typeof createReport>;
+
+/** A block as the importer found it, before it has an id. */
+export interface RawBlock {
+  readonly kind: BlockKind;
+  readonly html: string;
+  readonly text: string;
+  readonly pictureCount: number;
+}
+
+export interface ImportedPicture {
+  /** Stands in the html as `picture:<name>`. */
+  readonly name: string;
+  readonly file: string;
+  readonly mimeType: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface ImportedReading {
+  readonly title: string | null;
+  readonly blocks: readonly RawBlock[];
+  readonly pictures: readonly ImportedPicture[];
+  readonly leftOut: readonly LeftOut[];
+}

@@ -1,0 +1,93 @@
+import { fork } from 'node:child_process';
+import { mkdir, readFile } from 'node:fs/promises';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { type ImportedReading, type ImportRefusal, ImportRefused } from './import-result.ts';
+import type { DocumentFormat } from './sniff-format.ts';
+
+/** What bringing in one document may cost. Beyond it the document is refused and the server goes on. */
+export const importLimits = { timeMs: 180_000, memoryBytes: 1024 ** 3, heapMb: 768 };
+
+export interface ImportOrder {
+  readonly file: string;
+  readonly format: DocumentFormat;
+  readonly outDir: string;
+}
+
+export type ImportMessage =
+  | { readonly type: 'progress'; readonly share: number }
+  | { readonly type: 'done' }
+  | { readonly type: 'refused'; readonly reason: ImportRefusal };
+
+/** The child writes what it read here, since it can be many megabytes. */
+export const resultFileName = 'reading.json';
+
+const isSource = import.meta.url.endsWith('.ts');
+const childFile = fileURLToPath(new URL(isSource ? './import-child.ts' : './import-child.js', import.meta.url));
+const execArgv = [
+  `--max-old-space-size=${importLimits.heapMb}`,
+  ...(isSource ? ['--conditions=source', '--import', 'tsx'] : []),
+];
+
+/**
+ * Reads a document in a process of its own, watched for time and memory: what libraries do with a file made to harm
+ * cannot reach the server.
+ * @throws ImportRefused with the reason a teacher is told
+ */
+export async function runImport(
+  order: ImportOrder,
+  onProgress: (share: number) => void,
+  limits: Pick<typeof importLimits, 'timeMs' | 'memoryBytes'> = importLimits,
+): Promise<ImportedReading> {
+  await mkdir(order.outDir, { recursive: true });
+  await work(order, onProgress, limits);
+  return JSON.parse(await readFile(path.join(order.outDir, resultFileName), 'utf8')) as ImportedReading;
+}
+
+function work(
+  order: ImportOrder,
+  onProgress: (share: number) => void,
+  limits: Pick<typeof importLimits, 'timeMs' | 'memoryBytes'>,
+): Promise<void> {
+  const child = fork(childFile, [], {
+    execArgv,
+    env: { NODE_ENV: 'production' },
+    stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+  });
+  return new Promise((resolve, reject) => {
+    const end = (settle: () => void) => {
+      clearTimeout(deadline);
+      clearInterval(watch);
+      child.removeAllListeners();
+      child.kill('SIGKILL');
+      settle();
+    };
+    const refuse = (reason: ImportRefusal) => end(() => reject(new ImportRefused(reason)));
+    const deadline = setTimeout(() => refuse('tooSlow'), limits.timeMs);
+    const watch = setInterval(() => {
+      void residentBytes(child.pid).then((bytes) => {
+        if (bytes > limits.memoryBytes) refuse('tooMuchMemory');
+      });
+    }, 100);
+    child.on('message', (message: ImportMessage) => {
+      if (message.type === 'progress') onProgress(message.share);
+      else if (message.type === 'refused') refuse(message.reason);
+      else end(resolve);
+    });
+    child.on('error', (error) => end(() => reject(error)));
+    // A heap that is full ends the process by itself, before the watch sees it.
+    child.on('exit', (_code, signal) => refuse(signal === 'SIGABRT' ? 'tooMuchMemory' : 'damaged'));
+    child.send(order);
+  });
+}
+
+/** Memory in use by a process, as Linux tells it; elsewhere the heap's own limit has to do. */
+async function residentBytes(pid: number | undefined): Promise<number> {
+  try {
+    const pages = (await readFile(`/proc/${pid}/statm`, 'utf8')).split(' ')[1];
+    return Number(pages) * 4096;
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return 0;
+    throw error;
+  }
+}

@@ -1,0 +1,22 @@
+/** What can be lost when a document is brought in. Wording is in the web app's catalogue. */
+export const leftOutCodes = [
+  'equations',
+  'scripts',
+  'formFields',
+  'embeddedFrames',
+  'macros',
+  'comments',
+  'trackedChanges',
+  'picturesElsewhere',
+  'picturesUnreadable',
+  'trackingPictures',
+  'unsafeLinks',
+  'drawings',
+  'pagesWithoutText',
+] as const;
+export type LeftOutCode = (typeof leftOutCodes)[number];
+
+export interface LeftOut {
+  readonly code: LeftOutCode;
+  readonly count: number;
+}
