@@ -61,15 +61,18 @@ const teacherName = 'Ms. Adaeze Lindqvist';
 const openSheet = async (page) => {
   await page.goto('/today');
   await page
-    .getByRole('link', { name: /8 Amber/ })
+    .getByRole('link', { name: /How bridges carry load.*8 Amber/ })
     .last()
     .click();
   await page.getByRole('table').waitFor();
 };
-const openWalk = async (name, viewport) => {
+const openWalk = async (name, viewport, lesson = 'How bridges') => {
   const page = await enter(name, viewport);
-  await page.getByRole('link', { name: /^(Begin|Go on): / }).click();
-  await page.locator('video').waitFor();
+  await page.getByRole('link', { name: new RegExp(`^(Begin|Go on): ${lesson}`) }).click();
+  await page
+    .getByRole('heading', { name: 'So far' })
+    .or(page.getByRole('heading', { name: /^Stop / }))
+    .waitFor();
   return page;
 };
 

@@ -6,16 +6,21 @@ type Row = readonly [string, boolean, string];
 const options = (id: string, rows: readonly Row[]): ChoiceOption[] =>
   rows.map(([text, right, feedback], index) => ({ id: `${id}-${index}`, text, right, feedback }));
 
-function choice(id: string, stem: string, points: number, rows: readonly Row[]) {
+export function choice(id: string, stem: string, points: number, rows: readonly Row[]) {
   const several = rows.filter(([, right]) => right).length > 1;
   return { id, kind: 'choice' as const, stem, points, several, options: options(id, rows), teacherNote: '' };
 }
 
-function written(id: string, stem: string, points: number, modelAnswer: string) {
+export function written(id: string, stem: string, points: number, modelAnswer: string) {
   return { id, kind: 'extendedText' as const, stem, points, modelAnswer, teacherNote: '' };
 }
 
-const checkpoint = (id: string, atMs: number, questions: Checkpoint['questions'], required = true): Checkpoint => ({
+export const checkpoint = (
+  id: string,
+  atMs: number,
+  questions: Checkpoint['questions'],
+  required = true,
+): Checkpoint => ({
   id,
   kind: 'checkpoint',
   atMs,
@@ -162,6 +167,11 @@ export const writtenAnswers: Readonly<Record<string, readonly string[]>> = {
     'The deck is squeezed because the cables pull it to the tower',
     'the deck',
     'The tower is squeezed because it is high.',
+  ],
+  'q-rope': [
+    'The rope is pulled along its whole length, and the posts are squeezed down into the ground.',
+    'the rope is pulled and the posts get squeezed',
+    'The rope.',
   ],
   'q-own': [
     'The footbridge by the library is a beam bridge. The top is squeezed and the bottom is pulled, and the two ends stand on concrete that takes the weight down.',

@@ -13,6 +13,7 @@ import {
   tables,
 } from '@semita/server';
 import { bridgeLesson, forcesDraft } from './bridge-lesson.ts';
+import { notebookLesson } from './notebook-lesson.ts';
 import {
   amber,
   amberStudents,
@@ -28,6 +29,7 @@ import { createRandom, type Random } from './seeded-random.ts';
 import { type Manner, simulateWalk } from './simulated-student.ts';
 
 const filmFolder = fileURLToPath(new URL('../film/', import.meta.url));
+const notebookFile = fileURLToPath(new URL('../documents/notebook.docx', import.meta.url));
 const schoolId = 'demo-school';
 const seed = 20_261_124;
 const day = 24 * 3_600_000;
@@ -76,13 +78,7 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   await addPeople(stage);
   clock.now = stage.today - 12 * day;
   const film = await bringInFilm(stage);
-  const lessonId = await writeLesson(
-    stage,
-    film.id,
-    (lengthMs) => bridgeLesson(film.id, lengthMs),
-    film.lengthMs,
-    true,
-  );
+  const lessonId = writeLesson(stage, bridgeLesson(film.id, film.lengthMs), true);
   const cobaltAssignment = assign(stage, lessonId, cobalt.id, { opens: -10, due: -1, closes: 6 });
   const amberAssignment = assign(stage, lessonId, amber.id, { opens: -5, due: 3, closes: 10 });
   await walkAll(stage, cobaltAssignment, cobaltStudents, cobaltManner);
@@ -90,7 +86,8 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   await markMost(stage, cobaltAssignment, cobaltStudents);
   clock.now = stage.today - 2 * 3_600_000;
   services.assignments.excuse(adaeze, amberAssignment, studentIdOf('Quentin Adeyemi-Lund'), true);
-  await writeLesson(stage, film.id, () => forcesDraft(film.id), film.lengthMs, false);
+  writeLesson(stage, forcesDraft(film.id), false);
+  await giveNotebook(stage);
   deps.db.$client.pragma('synchronous = FULL');
   clock.now = stage.today;
 }
@@ -123,40 +120,43 @@ async function addPeople({ deps, clock }: Stage): Promise<void> {
   });
 }
 
-async function bringInFilm({ deps, services }: Stage) {
-  const source = path.join(filmFolder, 'bridges-720.webm');
-  await copyFile(source, path.join(deps.dataDir, 'uploads', 'demo-film'));
+/** Receives a file as an upload would leave it, and waits until it is ready. */
+async function bringIn({ deps, services }: Stage, source: string, fileName: string) {
+  const uploadId = `demo-${path.basename(source)}`;
+  await copyFile(source, path.join(deps.dataDir, 'uploads', uploadId));
   const { size } = await stat(source);
-  const id = services.materials.register(adaeze, {
-    id: 'demo-film',
-    fileName: 'How bridges carry load.webm',
-    byteLength: size,
-    replacesId: null,
-  });
+  const id = services.materials.register(adaeze, { id: uploadId, fileName, byteLength: size, replacesId: null });
   await services.jobs.settle();
-  services.materials.bringInCaptions(adaeze, id, await readFile(path.join(filmFolder, 'bridges.en.vtt')));
   const { lengthMs, status, refusal } = services.materials.read(adaeze, id);
-  if (status !== 'ready' || lengthMs === null) throw new Error(`The demo film was refused: ${refusal}`);
+  if (status !== 'ready' || lengthMs === null) throw new Error(`${fileName} was refused: ${refusal}`);
   return { id, lengthMs };
 }
 
-async function writeLesson(
-  { services }: Stage,
-  materialId: string,
-  toLesson: (lengthMs: number) => Lesson,
-  lengthMs: number,
-  makesEdition: boolean,
-): Promise<string> {
-  const { id } = services.lessons.create(adaeze, materialId);
-  const { title, parts } = toLesson(lengthMs);
-  const { lesson, version } = services.lessons.readDraft(adaeze, id);
+async function bringInFilm(stage: Stage) {
+  const film = await bringIn(stage, path.join(filmFolder, 'bridges-720.webm'), 'How bridges carry load.webm');
+  const captions = await readFile(path.join(filmFolder, 'bridges.en.vtt'));
+  stage.services.materials.bringInCaptions(adaeze, film.id, captions);
+  return film;
+}
+
+function writeLesson({ services }: Stage, { title, parts }: Lesson, makesEdition: boolean): string {
+  const { id } = services.lessons.create(adaeze, null);
+  const { version } = services.lessons.readDraft(adaeze, id);
   const saved = services.lessons.changeDraft(adaeze, id, version, [
     { type: 'setTitle', title },
-    ...lesson.parts.map((part) => ({ type: 'removePart' as const, partId: part.id })),
     ...parts.map((part, index) => ({ type: 'insertPart' as const, part, index })),
   ]);
   if (makesEdition) services.lessons.makeEdition(adaeze, id, saved.version);
   return id;
+}
+
+/** The reading, given to 8 Amber yesterday: a few have read it already. */
+async function giveNotebook(stage: Stage): Promise<void> {
+  const { id } = await bringIn(stage, notebookFile, 'A bridge-keeper’s notebook.docx');
+  const { blocks } = stage.services.materials.readContent(adaeze, id);
+  const lessonId = writeLesson(stage, notebookLesson(id, blocks), true);
+  const assignmentId = assign(stage, lessonId, amber.id, { opens: -1, due: 6, closes: 13 });
+  await walkAll(stage, assignmentId, amberStudents, notebookManner);
 }
 
 function assign(
@@ -223,6 +223,20 @@ const amberManner: MannerOf = (index, stage) => {
   if ([2, 7, 12, 18, 21].includes(index)) return { ...base, leavesAfterStops: 1 + (index % 5), handsIn: false };
   if (index === 20) return { ...done, handsIn: false };
   return done;
+};
+
+/** The reading: four have read it, one is in the middle of it. */
+const notebookManner: MannerOf = (index, { random, today }) => {
+  if (![0, 6, 9, 13, 22].includes(index)) return null;
+  const isDone = index !== 9;
+  return {
+    skill: random.between(0.5, 0.98),
+    rate: random.pick([0.8, 1, 1.4]),
+    rewatches: random.between(0, 0.5),
+    startAt: today - Math.round(random.between(0.1, 0.6) * day),
+    leavesAfterStops: isDone ? 99 : 2,
+    handsIn: isDone,
+  };
 };
 
 /** 8 Cobalt, due yesterday: most are done, some late, some never began. */

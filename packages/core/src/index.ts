@@ -106,6 +106,7 @@ export {
   changeTarget,
   type LessonChange,
 } from './lesson/lesson-change.ts';
+export { type LessonLengths, lessonLengths } from './lesson/lesson-lengths.ts';
 export { type MaterialKind, wholePart } from './lesson/whole-part.ts';
 // Marking and coverage: what it comes to.
 export { markResponse } from './marking/mark-response.ts';

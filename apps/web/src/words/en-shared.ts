@@ -25,7 +25,7 @@ export const enShared = {
     demoTitle: 'Look around the demo school',
     demoTeachers: 'As a teacher',
     demoStudents: 'As a student',
-    tagline: 'Films become lessons that stop where thinking should happen.',
+    tagline: 'Films and texts become lessons that stop where thinking should happen.',
   },
   state: {
     ahead: 'Ahead',
@@ -43,6 +43,12 @@ export const enShared = {
     points: '{{earned}} of {{possible}}',
     pointsOnly_one: '{{points}} point',
     pointsOnly_other: '{{points}} points',
+  },
+  anchor: {
+    block: '¶\u00a0{{number}}',
+    slide: 'slide {{number}}',
+    film: '{{length}} of film',
+    reading: '{{length}} to read',
   },
   keys: {
     title: 'Keys',

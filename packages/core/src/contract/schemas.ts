@@ -98,7 +98,8 @@ export const lessonSummarySchema = v.object({
   editionNumber: v.nullable(v.number()),
   changedSinceEdition: v.boolean(),
   stopCount: v.number(),
-  lengthMs: v.number(),
+  filmMs: v.number(),
+  readingMs: v.number(),
   updatedAt: v.number(),
 });
 export type LessonSummary = v.InferOutput<typeof lessonSummarySchema>;
@@ -170,7 +171,8 @@ export const todoItemSchema = v.object({
   opensAt: instant,
   dueAt: instant,
   closesAt: instant,
-  lengthMs: v.number(),
+  filmMs: v.number(),
+  readingMs: v.number(),
   stopCount: v.number(),
   excused: v.boolean(),
   progress: v.number(),

@@ -1,4 +1,4 @@
-import { applyChanges, checkLesson, type Lesson, type LessonChange, wholePart } from '@semita/core';
+import { applyChanges, checkLesson, type Lesson, type LessonChange, lessonLengths, wholePart } from '@semita/core';
 import type { Draft, LessonSummary, Material } from '@semita/core/contract';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
@@ -32,7 +32,7 @@ export function createLessonService({ db, clock, newId, repository, materials }:
       editionNumber: edition?.number ?? null,
       changedSinceEdition: edition !== undefined && edition.draftVersion !== row.version,
       stopCount: parts.reduce((sum, part) => sum + part.stops.length, 0),
-      lengthMs: parts.reduce((sum, part) => sum + part.outMs - part.inMs, 0),
+      ...lessonLengths(parts),
       updatedAt: row.updatedAt,
     };
   };

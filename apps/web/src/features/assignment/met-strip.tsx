@@ -5,12 +5,12 @@ import { t } from '../../words/words.ts';
 const colours = ['var(--color-line)', 'var(--color-slate)', 'var(--color-main)'];
 const heights = [0.25, 0.6, 1];
 
-/** What a student met of a clip: never, once, twice or more. Height first, colour second. */
-export function MetStrip({ clip, partState }: { readonly clip: Part; readonly partState: PartState | undefined }) {
-  const window = { fromMs: clip.inMs, toMs: clip.outMs };
+/** What a student met of a part: never, once, twice or more. Height first, colour second. */
+export function MetStrip({ part, partState }: { readonly part: Part; readonly partState: PartState | undefined }) {
+  const window = { fromMs: part.inMs, toMs: part.outMs };
   const strip = coverageStrip(partState?.coverage ?? [], window);
-  const lengthMs = Math.max(1, clip.outMs - clip.inMs);
-  const x = (ms: number) => (600 * (ms - clip.inMs)) / lengthMs;
+  const lengthMs = Math.max(1, part.outMs - part.inMs);
+  const x = (ms: number) => (600 * (ms - part.inMs)) / lengthMs;
   const label = t('student.stripLabel', { share: formatShare(metShare(partState?.coverage ?? [], window)) });
   return (
     <figure className="grid gap-1">
@@ -32,7 +32,7 @@ export function MetStrip({ clip, partState }: { readonly clip: Part; readonly pa
             </rect>
           );
         })}
-        {stopsInOrder(clip.stops).map((stop) => (
+        {stopsInOrder(part.stops).map((stop) => (
           <line
             key={stop.id}
             x1={x(stop.atMs)}

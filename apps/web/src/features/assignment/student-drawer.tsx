@@ -1,4 +1,12 @@
-import { type Answer, type ChoiceQuestion, type Stop, type StopState, stopMarkOf, stopsInOrder } from '@semita/core';
+import {
+  type Answer,
+  type ChoiceQuestion,
+  type PartKind,
+  type Stop,
+  type StopState,
+  stopMarkOf,
+  stopsInOrder,
+} from '@semita/core';
 import type { AttemptDetail } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
@@ -10,6 +18,7 @@ import { errorWords, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
 import { formatClock, formatMinutes, formatShare } from '../../words/format.ts';
+import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { MarkForm } from './mark-form.tsx';
 import { MetStrip } from './met-strip.tsx';
@@ -135,7 +144,7 @@ function Answers({ assignmentId, detail, state, stopId, onMarked }: AnswersProps
           {t('student.strip')}
         </h3>
         {lesson.parts.map((part) => (
-          <MetStrip key={part.id} clip={part} partState={state.parts[part.id]} />
+          <MetStrip key={part.id} part={part} partState={state.parts[part.id]} />
         ))}
         {cutMs >= 5_000 && <Notice tone="attention">{t('sheet.doubt', { time: formatClock(cutMs) })}</Notice>}
       </section>
@@ -147,6 +156,7 @@ function Answers({ assignmentId, detail, state, stopId, onMarked }: AnswersProps
           stopsInOrder(part.stops).map((stop) => (
             <StopAnswers
               key={stop.id}
+              partKind={part.kind}
               stop={stop}
               stopState={state.stops[stop.id]}
               assignmentId={assignmentId}
@@ -161,6 +171,7 @@ function Answers({ assignmentId, detail, state, stopId, onMarked }: AnswersProps
 }
 
 interface StopProps {
+  readonly partKind: PartKind;
   readonly stop: Stop;
   readonly stopState: StopState | undefined;
   readonly assignmentId: string;
@@ -168,13 +179,13 @@ interface StopProps {
   readonly onMarked: (form: HTMLFormElement) => void;
 }
 
-function StopAnswers({ stop, stopState, assignmentId, studentId, onMarked }: StopProps) {
+function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMarked }: StopProps) {
   const mark = stopMarkOf(stop, stopState);
   return (
     <article data-stop={stop.id} tabIndex={-1} className="grid gap-4 rounded-card border border-line p-4">
       <p className="flex items-center gap-2 text-14 text-quiet">
         <StateMark mark={mark} />
-        <span className="font-mono">{formatClock(stop.atMs)}</span>
+        <span className="font-mono">{formatPlace(partKind, stop)}</span>
         {stateWords(mark)}
       </p>
       {stop.kind === 'pause' ? (

@@ -2,7 +2,7 @@ import type { Material } from '@semita/core/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ApiError } from '../../api/api-error.ts';
 import { callWithFile, pathOf } from '../../api/client.ts';
-import { buttonStyle } from '../../ui/button.tsx';
+import { FileButton } from '../../ui/file-button.tsx';
 import { ErrorNotice, Notice } from '../../ui/notice.tsx';
 import { findWords, t } from '../../words/words.ts';
 import { captionsOptions } from '../film/queries.ts';
@@ -34,19 +34,9 @@ export function CaptionsPanel({ material, lessonId }: { readonly material: Mater
         {t('captions.title')}
       </h2>
       <div className="flex flex-wrap items-center gap-2">
-        <label className={`${buttonStyle({ size: 'small' })} focus-within:outline-2 focus-within:outline-main`}>
+        <FileButton size="small" accept=".vtt,.srt,text/vtt" onFile={(file) => bringIn.mutate(file)}>
           {material.captionCount > 0 ? t('captions.replace') : t('captions.bringIn')}
-          <input
-            type="file"
-            accept=".vtt,.srt,text/vtt"
-            className="sr-only"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = '';
-              if (file) bringIn.mutate(file);
-            }}
-          />
-        </label>
+        </FileButton>
         {material.captionCount > 0 && (
           <a className="text-14 text-main underline" href={pathOf('writeCaptions', params)} download>
             {t('captions.download')}

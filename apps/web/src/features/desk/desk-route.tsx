@@ -1,41 +1,29 @@
-import {
-  changeTarget,
-  type Fault,
-  gapOf,
-  gapTimeMs,
-  isWithinFilm,
-  type LessonChange,
-  lineAt,
-  type Stop,
-  scriptOf,
-} from '@semita/core';
+import { changeTarget, type Fault, isWithinFilm, type LessonChange, wholePart } from '@semita/core';
 import type { Draft } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
 import { ApiError, codeOf } from '../../api/api-error.ts';
-import { call, pathOf } from '../../api/client.ts';
+import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { EmptyPlace, errorWords, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { enStudent } from '../../words/en-student.ts';
-import { formatClock } from '../../words/format.ts';
 import { addWords, t } from '../../words/words.ts';
 import { AssignDialog } from '../assignment/assign-dialog.tsx';
-import { type FilmControls, FilmStage } from '../film/film-stage.tsx';
-import { captionsOptions } from '../film/queries.ts';
+import type { FilmControls } from '../film/film-stage.tsx';
 import { materialsOptions } from '../shelf/queries.ts';
 import { ClipDetails } from './clip-details.tsx';
 import { DeskBar } from './desk-bar.tsx';
 import { createDesk, type DeskSnapshot } from './desk-store.ts';
 import { FaultList } from './fault-list.tsx';
-import { createCheckpoint, createPause } from './new-stops.ts';
 import { Outline } from './outline.tsx';
+import { PartDesk } from './part-desk.tsx';
 import { draftOptions } from './queries.ts';
-import { type ScriptActions, ScriptView } from './script-view.tsx';
+import { ReadingDetails } from './reading-details.tsx';
 import { useDeskKeys } from './use-desk-keys.ts';
 
 // The stage is the students' own player, with their words.
@@ -87,10 +75,10 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   const [openStopId, setOpenStopId] = useState<string | null>(null);
   const [faults, setFaults] = useState<readonly Fault[]>([]);
   const [isAssigning, setIsAssigning] = useState(false);
-  const films = useQuery(materialsOptions());
+  const materials = useQuery(materialsOptions());
   const film = useRef<FilmControls>(null);
   const part = lesson.parts.find((one) => one.id === chosenPartId) ?? lesson.parts[0];
-  const material = films.data?.find((one) => one.id === part?.materialId);
+  const material = materials.data?.find((one) => one.id === part?.materialId);
 
   const apply = (change: LessonChange) => {
     const isDone = desk.apply(change);
@@ -125,6 +113,12 @@ function DeskView({ draft }: { readonly draft: Draft }) {
     },
   });
 
+  const goToStop = (partId: string, stopId: string) => {
+    setChosenPartId(partId);
+    setOpenStopId(stopId);
+    focusSoon(() => document.querySelector(`[data-item="stop:${stopId}"]`), 'center');
+  };
+
   const goToFault = (fault: Fault) => {
     if (fault.partId) setChosenPartId(fault.partId);
     setOpenStopId(fault.stopId ?? null);
@@ -156,22 +150,14 @@ function DeskView({ draft }: { readonly draft: Draft }) {
             lesson={lesson}
             partId={part?.id ?? null}
             openStopId={openStopId}
-            films={films.data?.filter((one) => one.status === 'ready') ?? []}
+            materials={materials.data?.filter((one) => one.status === 'ready') ?? []}
             onChoosePart={setChosenPartId}
-            onChooseStop={(partId, stopId) => {
-              setChosenPartId(partId);
-              setOpenStopId(stopId);
-              focusSoon(() => document.querySelector(`[data-item="stop:${stopId}"]`), 'center');
-            }}
-            onAddClip={(chosen) => {
-              const id = v7();
-              const clip = { id, kind: 'clip' as const, title: chosen.title, materialId: chosen.id };
-              apply({
-                type: 'insertPart',
-                index: lesson.parts.length,
-                part: { ...clip, inMs: 0, outMs: chosen.lengthMs ?? 1, stops: [] },
-              });
-              setChosenPartId(id);
+            onChooseStop={goToStop}
+            onAddPart={({ id, title, kind, lengthMs }) => {
+              if (kind === null || lengthMs === null) return;
+              const added = wholePart({ id, title, kind, lengthMs }, v7());
+              apply({ type: 'insertPart', index: lesson.parts.length, part: added });
+              setChosenPartId(added.id);
             }}
           />
         </div>
@@ -179,24 +165,35 @@ function DeskView({ draft }: { readonly draft: Draft }) {
           <PartDesk
             key={part.id}
             part={part}
-            filmLengthMs={material.lengthMs ?? part.outMs}
+            lengthMs={material.lengthMs ?? part.outMs}
             faults={faults}
             openStopId={openStopId}
-            setOpenStopId={setOpenStopId}
+            setOpenStop={setOpenStopId}
             apply={apply}
             film={film}
           >
-            <ClipDetails
-              clip={part}
-              material={material}
-              lessonId={draft.id}
-              apply={apply}
-              setWindow={setWindow}
-              nowMs={() => film.current?.nowMs() ?? 0}
-            />
+            {part.kind === 'clip' ? (
+              <ClipDetails
+                clip={part}
+                material={material}
+                lessonId={draft.id}
+                apply={apply}
+                setWindow={setWindow}
+                nowMs={() => film.current?.nowMs() ?? 0}
+              />
+            ) : (
+              <ReadingDetails
+                part={part}
+                material={material}
+                apply={apply}
+                onGoToStop={(stopId) => goToStop(part.id, stopId)}
+              />
+            )}
           </PartDesk>
         ) : (
-          <div className="p-8 lg:col-span-2">{films.isSuccess && <EmptyPlace title={t('fault.partsMissing')} />}</div>
+          <div className="p-8 lg:col-span-2">
+            {materials.isSuccess && <EmptyPlace title={t('fault.partsMissing')} />}
+          </div>
         )}
       </div>
       {isAssigning && draft.edition && (
@@ -215,94 +212,6 @@ function isAbout(fault: Fault, change: LessonChange): boolean {
   const target = changeTarget(change);
   if (fault.stopId) return target.endsWith(`:${fault.stopId}`);
   return fault.partId ? target.endsWith(`:${fault.partId}`) : true;
-}
-
-interface PartDeskProps {
-  readonly part: NonNullable<DeskSnapshot['lesson']['parts'][0]>;
-  readonly filmLengthMs: number;
-  readonly faults: readonly Fault[];
-  readonly openStopId: string | null;
-  readonly setOpenStopId: (stopId: string | null) => void;
-  readonly apply: (change: LessonChange) => boolean;
-  readonly film: React.RefObject<FilmControls | null>;
-  readonly children: React.ReactNode;
-}
-
-/** Script and stage of one part, in step with each other. */
-function PartDesk({ part, filmLengthMs, faults, openStopId, setOpenStopId, apply, film, children }: PartDeskProps) {
-  const captions = useQuery(captionsOptions(part.materialId));
-  const lines = useMemo(() => scriptOf(captions.data ?? [], filmLengthMs), [captions.data, filmLengthMs]);
-  const [chosenLine, setCursor] = useState<number | null>(null);
-  // Work begins at the first gap that students come by.
-  const firstLine = lines.findIndex((_, index) => gapTimeMs(lines, index + 1) >= part.inMs);
-  const cursor = chosenLine ?? Math.max(0, firstLine);
-  const isPlaying = useRef(false);
-
-  const actions: ScriptActions = {
-    insert: (kind: Stop['kind'], gap: number) => {
-      const atMs = gapTimeMs(lines, gap);
-      const stop = kind === 'pause' ? createPause(atMs) : createCheckpoint(atMs);
-      if (!apply({ type: 'insertStop', partId: part.id, stop })) return;
-      setOpenStopId(stop.id);
-      focusSoon(() => {
-        const card = document.querySelector(`[data-item="stop:${stop.id}"]`)?.parentElement?.parentElement;
-        return card?.querySelector('textarea');
-      });
-    },
-    move: (stop, gap) => {
-      const atMs = gapTimeMs(lines, gap);
-      if (!apply({ type: 'moveStop', partId: part.id, stopId: stop.id, atMs })) return;
-      toast(t('desk.movedTo', { time: formatClock(atMs) }), { id: 'moved', duration: 1500 });
-      focusSoon(() => document.querySelector(`[data-item="stop:${stop.id}"]`));
-    },
-    change: (stop) => apply({ type: 'replaceStop', partId: part.id, stop }),
-    remove: (stop) => {
-      apply({ type: 'removeStop', partId: part.id, stopId: stop.id });
-      setOpenStopId(null);
-      focusSoon(() => document.querySelector(`[data-item="line:${Math.max(0, gapOf(lines, stop.atMs) - 1)}"]`));
-    },
-    setOpenStop: setOpenStopId,
-    setCursor: (line) => {
-      setCursor(line);
-      const startMs = lines[line]?.startMs;
-      // While the film plays, the script follows it and not the other way round.
-      if (startMs !== undefined && !isPlaying.current && line !== cursor) film.current?.seek(startMs);
-    },
-  };
-  return (
-    <>
-      <section aria-label={t('desk.script')} className="min-h-0 overflow-y-auto bg-card">
-        <ScriptView
-          clip={part}
-          lines={lines}
-          faults={faults}
-          openStopId={openStopId}
-          cursor={cursor}
-          actions={actions}
-        />
-      </section>
-      <section aria-label={t('desk.stage')} className="flex min-h-0 flex-col gap-5 overflow-y-auto p-4 *:shrink-0">
-        <FilmStage
-          ref={film}
-          src={pathOf('streamMedia', { materialId: part.materialId })}
-          title={part.title}
-          inMs={0}
-          outMs={filmLengthMs}
-          startMs={part.inMs}
-          limitMs={filmLengthMs}
-          lines={lines}
-          maxRate={2}
-          onPlaying={(playing) => {
-            isPlaying.current = playing;
-          }}
-          onPlace={(atMs) => {
-            if (isPlaying.current) setCursor(lineAt(lines, atMs));
-          }}
-        />
-        {children}
-      </section>
-    </>
-  );
 }
 
 function Conflict({

@@ -1,13 +1,16 @@
-import type { Checkpoint, ChoiceOption, Pause, Question } from '@semita/core';
+import type { Checkpoint, ChoiceOption, Pause, Question, Stop } from '@semita/core';
 import { v7 } from 'uuid';
 
+/** Where a stop stands. */
+export type StopPlace = Pick<Stop, 'atMs' | 'anchor'>;
+
 /** What a new stop, question or answer begins as. */
-export function createCheckpoint(atMs: number): Checkpoint {
-  return { id: v7(), kind: 'checkpoint', atMs, required: true, questions: [createQuestion('choiceOne')] };
+export function createCheckpoint(place: StopPlace): Checkpoint {
+  return { id: v7(), kind: 'checkpoint', ...place, required: true, questions: [createQuestion('choiceOne')] };
 }
 
-export function createPause(atMs: number): Pause {
-  return { id: v7(), kind: 'pause', atMs, note: '' };
+export function createPause(place: StopPlace): Pause {
+  return { id: v7(), kind: 'pause', ...place, note: '' };
 }
 
 export type QuestionForm = 'choiceOne' | 'choiceSeveral' | 'written';

@@ -1,20 +1,22 @@
-import { type Lesson, stopsInOrder } from '@semita/core';
+import { type Lesson, lessonLengths, type PartKind, stopsInOrder } from '@semita/core';
 import type { Material } from '@semita/core/contract';
-import { DoorClosed, Film, Pause, Plus } from 'lucide-react';
+import { BookOpen, DoorClosed, Film, Pause, Plus, Presentation } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { buttonStyle } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
-import { formatClock } from '../../words/format.ts';
+import { MaterialIcon } from '../../ui/material-icon.tsx';
+import { formatClock, formatMinutes } from '../../words/format.ts';
+import { formatLengths, formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 
 interface Props {
   readonly lesson: Lesson;
   readonly partId: string | null;
   readonly openStopId: string | null;
-  readonly films: readonly Material[];
+  readonly materials: readonly Material[];
   readonly onChoosePart: (partId: string) => void;
   readonly onChooseStop: (partId: string, stopId: string) => void;
-  readonly onAddClip: (film: Material) => void;
+  readonly onAddPart: (material: Material) => void;
 }
 
 /** Part heights follow their length, within what can still be read. */
@@ -23,7 +25,7 @@ const pxPerMinute = 22;
 const longStretchMs = 6 * 60_000;
 
 /** The lesson at a glance: parts as blocks whose height follows their length, stops as notches where they stand. */
-export function Outline({ lesson, partId, openStopId, films, onChoosePart, onChooseStop, onAddClip }: Props) {
+export function Outline({ lesson, partId, openStopId, materials, onChoosePart, onChooseStop, onAddPart }: Props) {
   return (
     <nav aria-label={t('desk.outline')} className="flex flex-col gap-3 p-3">
       {lesson.parts.map((part) => {
@@ -47,10 +49,10 @@ export function Outline({ lesson, partId, openStopId, films, onChoosePart, onCho
               onClick={() => onChoosePart(part.id)}
               className="flex w-full items-start gap-2 px-3 pt-2 text-left"
             >
-              <Film aria-hidden className="mt-1 size-4 shrink-0 text-slate" strokeWidth={1.75} />
+              <PartIcon kind={part.kind} />
               <span className="min-w-0">
                 <span className="block text-14 font-medium break-words">{part.title}</span>
-                <span className="block font-mono text-13 text-quiet">{formatClock(lengthMs)}</span>
+                <span className="block text-13 text-quiet">{formatLengths(lessonLengths([part]))}</span>
               </span>
             </button>
             <ol
@@ -73,7 +75,7 @@ export function Outline({ lesson, partId, openStopId, films, onChoosePart, onCho
                       )}
                     >
                       <Icon aria-hidden className="size-3.5 shrink-0 text-quiet" strokeWidth={1.75} />
-                      <span className="font-mono">{formatClock(stop.atMs)}</span>
+                      <span className="shrink-0 font-mono">{formatPlace(part.kind, stop)}</span>
                       <span className="truncate text-quiet">{words || t('desk.empty')}</span>
                     </button>
                   </li>
@@ -82,7 +84,9 @@ export function Outline({ lesson, partId, openStopId, films, onChoosePart, onCho
             </ol>
             {stretchMs > longStretchMs && (
               <p className="px-3 pb-2 text-13 text-marigold-ink">
-                {t('desk.longStretch', { length: formatClock(stretchMs) })}
+                {t('desk.longStretch', {
+                  length: part.kind === 'clip' ? formatClock(stretchMs) : formatMinutes(stretchMs),
+                })}
               </p>
             )}
           </div>
@@ -91,18 +95,19 @@ export function Outline({ lesson, partId, openStopId, films, onChoosePart, onCho
       <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger className={buttonStyle({ size: 'small' })}>
           <Plus aria-hidden className="size-4" strokeWidth={1.75} />
-          {t('desk.addClip')}
+          {t('desk.addPart')}
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content className="z-50 max-h-80 max-w-80 overflow-y-auto rounded-card border border-line bg-card p-1.5 text-ink shadow-float">
-            <DropdownMenu.Label className="px-3 py-1 text-13 text-quiet">{t('desk.chooseFilm')}</DropdownMenu.Label>
-            {films.map((film) => (
+            <DropdownMenu.Label className="px-3 py-1 text-13 text-quiet">{t('desk.chooseMaterial')}</DropdownMenu.Label>
+            {materials.map((material) => (
               <DropdownMenu.Item
-                key={film.id}
-                onSelect={() => onAddClip(film)}
-                className="rounded-control px-3 py-2 text-14 outline-none data-highlighted:bg-main-tint"
+                key={material.id}
+                onSelect={() => onAddPart(material)}
+                className="flex items-center gap-2 rounded-control px-3 py-2 text-14 outline-none data-highlighted:bg-main-tint"
               >
-                {film.title} <span className="font-mono text-13 text-quiet">{formatClock(film.lengthMs ?? 0)}</span>
+                <MaterialIcon kind={material.kind} />
+                {material.title}
               </DropdownMenu.Item>
             ))}
           </DropdownMenu.Content>
@@ -110,6 +115,13 @@ export function Outline({ lesson, partId, openStopId, films, onChoosePart, onCho
       </DropdownMenu.Root>
     </nav>
   );
+}
+
+const partIcons = { clip: Film, reading: BookOpen, deck: Presentation };
+
+function PartIcon({ kind }: { readonly kind: PartKind }) {
+  const Icon = partIcons[kind];
+  return <Icon aria-hidden className="mt-1 size-4 shrink-0 text-slate" strokeWidth={1.75} />;
 }
 
 function longestStretchMs(inMs: number, outMs: number, stopTimes: readonly number[]): number {

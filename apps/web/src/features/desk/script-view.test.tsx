@@ -33,6 +33,7 @@ function open({ openStopId = null as string | null, faults = [] as Fault[] } = {
   const actions = {
     insert: vi.fn(),
     move: vi.fn(),
+    setPhrase: vi.fn(() => true),
     change: vi.fn(),
     remove: vi.fn(),
     setOpenStop: vi.fn(),
@@ -47,7 +48,7 @@ function open({ openStopId = null as string | null, faults = [] as Fault[] } = {
         setCursor(line);
       },
     };
-    return <ScriptView {...{ clip, lines, faults, openStopId, cursor }} actions={live} />;
+    return <ScriptView {...{ part: clip, lines, faults, openStopId, cursor }} actions={live} />;
   }
   return { ...show(<Script />), actions };
 }
@@ -126,7 +127,7 @@ test('the buttons do the same at the place of the cursor', async () => {
 test('a stop outside the window says so', () => {
   const trimmed = { ...clip, inMs: 25_000 };
   show(
-    <ScriptView clip={trimmed} lines={lines} faults={[]} openStopId={null} cursor={0} actions={{} as ScriptActions} />,
+    <ScriptView part={trimmed} lines={lines} faults={[]} openStopId={null} cursor={0} actions={{} as ScriptActions} />,
   );
   expect(screen.getAllByText('Outside the window')).toHaveLength(1);
 });

@@ -14,12 +14,15 @@ import { type ReactNode, useEffect, useRef } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock } from '../../words/format.ts';
+import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { StopCard } from './stop-card.tsx';
 
 export interface ScriptActions {
   readonly insert: (kind: Stop['kind'], gap: number) => void;
   readonly move: (stop: Stop, gap: number) => void;
+  /** @returns whether the words stand in the stop's paragraph */
+  readonly setPhrase: (stop: Stop, phrase: string) => boolean;
   readonly change: (stop: Stop) => void;
   readonly remove: (stop: Stop) => void;
   readonly setOpenStop: (stopId: string | null) => void;
@@ -27,7 +30,7 @@ export interface ScriptActions {
 }
 
 interface Props {
-  readonly clip: Part;
+  readonly part: Part;
   readonly lines: readonly ScriptLine[];
   readonly faults: readonly Fault[];
   readonly openStopId: string | null;
@@ -37,11 +40,11 @@ interface Props {
 }
 
 /** The script: what is said, line by line, and between the lines the stops. Works by keys alone. */
-export function ScriptView({ clip, lines, faults, openStopId, cursor, actions }: Props) {
+export function ScriptView({ part, lines, faults, openStopId, cursor, actions }: Props) {
   const root = useRef<HTMLDivElement>(null);
-  const stops = stopsInOrder(clip.stops);
+  const stops = stopsInOrder(part.stops);
   const stopsAt = (gap: number) => stops.filter((stop) => gapOf(lines, stop.atMs) === gap);
-  const isOutside = (ms: number) => ms < clip.inMs || ms > clip.outMs;
+  const isOutside = (ms: number) => ms < part.inMs || ms > part.outMs;
 
   // The line of the cursor stays in view while the film plays.
   useEffect(() => {
@@ -81,6 +84,7 @@ export function ScriptView({ clip, lines, faults, openStopId, cursor, actions }:
       <StopCard
         key={stop.id}
         stop={stop}
+        place={formatPlace(part.kind, stop)}
         isOpen={stop.id === openStopId}
         isFaulty={faults.some((fault) => fault.stopId === stop.id)}
         isOutside={isOutside(stop.atMs)}
@@ -88,6 +92,7 @@ export function ScriptView({ clip, lines, faults, openStopId, cursor, actions }:
         onToggle={() => actions.setOpenStop(stop.id === openStopId ? null : stop.id)}
         onFocus={() => actions.setCursor(gap - 1)}
         onChange={actions.change}
+        onPhrase={stop.anchor?.blockId ? (phrase) => actions.setPhrase(stop, phrase) : undefined}
         onRemove={() => actions.remove(stop)}
       />
     ));
@@ -104,9 +109,7 @@ export function ScriptView({ clip, lines, faults, openStopId, cursor, actions }:
       {/* biome-ignore lint/a11y/noStaticElementInteractions: the keys of the script work on whatever in it has the focus */}
       <div ref={root} onKeyDown={onKeyDown} className="px-4 pb-3">
         <div className="sticky top-0 z-10 -mx-4 mb-2 flex flex-wrap items-center gap-2 border-b border-line bg-card px-4 py-2">
-          <span className="grow text-14 text-quiet">
-            {t('desk.addAt', { time: formatClock(gapTimeMs(lines, cursor + 1)) })}
-          </span>
+          <span className="grow text-14 text-quiet">{gapWords(part, lines, cursor + 1)}</span>
           <Button size="small" onClick={() => actions.insert('checkpoint', cursor + 1)}>
             <DoorClosed aria-hidden className="size-4 text-main" strokeWidth={1.75} />
             {t('desk.addCheckpoint')}
@@ -116,7 +119,9 @@ export function ScriptView({ clip, lines, faults, openStopId, cursor, actions }:
             {t('desk.addPause')}
           </Button>
         </div>
-        {lines.every((line) => line.text === null) && <p className="mb-3 text-14 text-quiet">{t('desk.noScript')}</p>}
+        {lines.every((line) => line.text === null) && part.kind === 'clip' && (
+          <p className="mb-3 text-14 text-quiet">{t('desk.noScript')}</p>
+        )}
         <Gap gap={0}>{renderStops(0)}</Gap>
         {lines.map((line, index) => (
           <Gap key={line.id} gap={index + 1}>
@@ -132,16 +137,38 @@ export function ScriptView({ clip, lines, faults, openStopId, cursor, actions }:
                 index === cursor ? 'bg-main-tint' : 'hover:bg-main-tint/60',
               )}
             >
-              <span className="pt-0.5 pl-2 font-mono text-13 text-quiet">{formatClock(line.startMs)}</span>
-              <span className={joinClasses(isOutside(line.startMs) && 'text-quiet line-through decoration-line')}>
-                {line.text === null ? '·' : cueWords(line.text)}
+              <span className="pt-0.5 pl-2 font-mono text-13 text-quiet">
+                {part.kind === 'clip' ? formatClock(line.startMs) : index + 1}
               </span>
+              <LineWords line={line} isOutside={isOutside(line.startMs)} />
             </button>
             {renderStops(index + 1)}
           </Gap>
         ))}
       </div>
     </DragDropProvider>
+  );
+}
+
+/** Where something that is put in now would stand. */
+function gapWords(part: Part, lines: readonly ScriptLine[], gap: number): string {
+  if (part.kind === 'clip') return t('desk.addAt', { time: formatClock(gapTimeMs(lines, gap)) });
+  return gap === 0 ? t('desk.addFirst') : t('desk.addBehind', { number: gap });
+}
+
+function LineWords({ line, isOutside }: { readonly line: ScriptLine; readonly isOutside: boolean }) {
+  const isPicture = line.tone === 'picture';
+  const words = line.text === null ? '·' : line.tone ? line.text : cueWords(line.text);
+  return (
+    <span
+      className={joinClasses(
+        isOutside && 'text-quiet line-through decoration-line',
+        line.tone === 'heading' && 'font-heading font-semibold',
+        isPicture && 'text-quiet italic',
+      )}
+    >
+      {isPicture && words === '' ? t('desk.pictureMute') : words}
+    </span>
   );
 }
 

@@ -15,13 +15,15 @@ import { Button } from '../../ui/button.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
-import { formatClock, formatPoints } from '../../words/format.ts';
+import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { createQuestion, type QuestionForm } from './new-stops.ts';
+import { PhraseField } from './phrase-field.tsx';
 import { QuestionEditor } from './question-editor.tsx';
 
 interface Props {
   readonly stop: Stop;
+  readonly place: string;
   readonly isOpen: boolean;
   readonly isFaulty: boolean;
   readonly isOutside: boolean;
@@ -29,12 +31,15 @@ interface Props {
   readonly onToggle: () => void;
   readonly onFocus: () => void;
   readonly onChange: (stop: Stop) => void;
+  /** Where the stop can stand at words of a paragraph. */
+  readonly onPhrase?: ((phrase: string) => boolean) | undefined;
   readonly onRemove: () => void;
 }
 
 /** A stop between two lines of the script: one line when closed, edited in place when open. */
 export function StopCard({
   stop,
+  place,
   isOpen,
   isFaulty,
   isOutside,
@@ -42,6 +47,7 @@ export function StopCard({
   onToggle,
   onFocus,
   onChange,
+  onPhrase,
   onRemove,
 }: Props) {
   const { ref, handleRef, isDragging } = useDraggable({ id: stop.id });
@@ -83,9 +89,9 @@ export function StopCard({
             className={joinClasses('size-4 shrink-0', isPause ? 'text-slate' : 'text-main')}
             strokeWidth={1.75}
           />
-          <span className="sr-only">{t('desk.stopLine', { kind, time: formatClock(stop.atMs) })}</span>
-          <span aria-hidden className="font-mono text-13 text-quiet">
-            {formatClock(stop.atMs)}
+          <span className="sr-only">{t('desk.stopLine', { kind, time: place })}</span>
+          <span aria-hidden className="shrink-0 font-mono text-13 whitespace-nowrap text-quiet">
+            {place}
           </span>
           <span className={joinClasses('truncate', firstWords(stop) === '' && 'text-quiet italic')}>
             {firstWords(stop) || `${kind}, ${t('desk.empty')}`}
@@ -119,6 +125,7 @@ export function StopCard({
           ) : (
             <CheckpointEditor stop={stop} onChange={onChange} />
           )}
+          {onPhrase && <PhraseField phrase={stop.anchor?.phrase ?? ''} onChange={onPhrase} />}
           <div className="flex justify-between border-t border-line pt-3">
             <Button size="small" onClick={onToggle}>
               {t('desk.closeStop')}

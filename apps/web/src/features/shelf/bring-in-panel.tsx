@@ -1,21 +1,28 @@
 import type { Material } from '@semita/core/contract';
 import { useQueryClient } from '@tanstack/react-query';
-import { FileVideo } from 'lucide-react';
+import { FileUp } from 'lucide-react';
 import { useEffect } from 'react';
-import { Button, buttonStyle } from '../../ui/button.tsx';
+import { Button } from '../../ui/button.tsx';
+import { FileButton } from '../../ui/file-button.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
-import { formatBytes, formatClock } from '../../words/format.ts';
+import { formatBytes, formatClock, formatShare } from '../../words/format.ts';
+import { formatLengths } from '../../words/place.ts';
 import { findWords, t } from '../../words/words.ts';
-import { bringInFilm, cancelUpload, clearUpload, pauseUpload, resumeUpload, useUpload } from './film-upload.ts';
+import { LeftOutNotice } from '../reading/left-out-notice.tsx';
 import { materialsOptions } from './queries.ts';
+import { bringIn, cancelUpload, clearUpload, pauseUpload, resumeUpload, useUpload } from './upload.ts';
+
+/** What the file dialog offers first; the server looks into the file itself. */
+const acceptedFiles =
+  'video/mp4,video/webm,.mp4,.webm,.m4v,.docx,.odt,.pdf,.html,.htm,.md,.markdown,.epub,.txt,application/pdf,text/html,text/markdown,text/plain,application/epub+zip';
 
 interface Props {
   readonly materials: readonly Material[];
   readonly onMakeLesson: (materialId: string) => void;
 }
 
-/** Bringing in a film: choosing it, its progress, and what came of it. */
+/** Bringing in a material: choosing it, its progress, and what came of it. */
 export function BringInPanel({ materials, onMakeLesson }: Props) {
   const state = useUpload();
   const queryClient = useQueryClient();
@@ -73,22 +80,10 @@ export function BringInPanel({ materials, onMakeLesson }: Props) {
 function FileChoice({ label }: { readonly label: string }) {
   return (
     <div className="flex flex-wrap items-center gap-4">
-      <label
-        className={`${buttonStyle({ look: 'plain' })} focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-main`}
-      >
-        <FileVideo aria-hidden className="size-4" strokeWidth={1.75} />
+      <FileButton accept={acceptedFiles} onFile={(file) => void bringIn(file)}>
+        <FileUp aria-hidden className="size-4" strokeWidth={1.75} />
         {label}
-        <input
-          type="file"
-          accept="video/mp4,video/webm,.mp4,.webm,.m4v"
-          className="sr-only"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) void bringInFilm(file);
-          }}
-        />
-      </label>
+      </FileButton>
       <p className="max-w-prose text-14 text-quiet">{t('bringIn.help')}</p>
     </div>
   );
@@ -101,7 +96,17 @@ function Received({
   readonly material: Material | undefined;
   readonly onMakeLesson: Props['onMakeLesson'];
 }) {
-  if (!material || material.status === 'checking') return <p role="status">{t('bringIn.checking')}</p>;
+  if (!material || material.status === 'checking') {
+    const progress = material?.progress ?? null;
+    if (progress === null) return <p role="status">{t('bringIn.checking')}</p>;
+    const words = t('bringIn.checkingShare', { share: formatShare(progress) });
+    return (
+      <div className="grid gap-2">
+        <p>{words}</p>
+        <ProgressBar share={progress} label={words} />
+      </div>
+    );
+  }
   if (material.status === 'refused')
     return (
       <>
@@ -111,10 +116,16 @@ function Received({
         <FileChoice label={t('bringIn.choose')} />
       </>
     );
-  const { title, lengthMs, width, height } = material;
+  const { title, width, height } = material;
+  const lengthMs = material.lengthMs ?? 0;
+  const words =
+    material.kind === 'document'
+      ? t('bringIn.readyReading', { title, length: formatLengths({ filmMs: 0, readingMs: lengthMs }) })
+      : t('bringIn.ready', { title, length: formatClock(lengthMs), width, height });
   return (
     <>
-      <p role="status">{t('bringIn.ready', { title, length: formatClock(lengthMs ?? 0), width, height })}</p>
+      <p role="status">{words}</p>
+      <LeftOutNotice leftOut={material.leftOut} />
       <div className="flex gap-2">
         <Button look="main" onClick={() => onMakeLesson(material.id)}>
           {t('bringIn.toLesson')}

@@ -1,16 +1,18 @@
 import type { LessonSummary, Material } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { FileVideo, Search } from 'lucide-react';
+import { Search } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { TextInput } from '../../ui/field.tsx';
+import { MaterialIcon } from '../../ui/material-icon.tsx';
 import { EmptyPlace, errorWords } from '../../ui/notice.tsx';
 import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
-import { formatBytes, formatClock } from '../../words/format.ts';
+import { formatBytes, formatClock, formatShare } from '../../words/format.ts';
+import { formatLengths } from '../../words/place.ts';
 import { findWords, t } from '../../words/words.ts';
 import { BringInPanel } from './bring-in-panel.tsx';
 import { lessonsOptions, materialsOptions } from './queries.ts';
@@ -94,7 +96,7 @@ function LessonList({
           <Link to={`/lessons/${lesson.id}`} className="grow font-medium after:absolute after:inset-0">
             {lesson.title || t('shelf.untitled')}
           </Link>
-          <span className="w-16 text-right font-mono text-14">{formatClock(lesson.lengthMs)}</span>
+          <span className="w-56 text-right text-14">{formatLengths(lesson)}</span>
           <span className="w-16 text-14 text-quiet">{t('shelf.stops', { count: lesson.stopCount })}</span>
           <span className="w-48 text-14 text-quiet">
             {lesson.editionNumber === null
@@ -132,7 +134,7 @@ function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
     <ul className="divide-y divide-line rounded-card border border-line bg-card">
       {materials.map((material) => (
         <li key={material.id} className="flex flex-wrap items-center gap-x-5 gap-y-2 px-5 py-3">
-          <FileVideo aria-hidden className="size-5 text-slate" strokeWidth={1.75} />
+          <MaterialIcon kind={material.kind} />
           <div className="grow">
             <p className="font-medium">{material.title}</p>
             <p className="text-14 text-quiet">{factsOf(material)}</p>
@@ -161,10 +163,13 @@ function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
 const nameOf = (verb: 'makeLesson' | 'remove', { title }: Material) =>
   t('app.verbOn', { verb: t(`shelf.${verb}`), title });
 
-function factsOf({ status, refusal, lengthMs, byteLength, captionCount, usedIn }: Material): string {
-  if (status === 'checking') return t('shelf.checking');
+function factsOf({ kind, status, progress, refusal, lengthMs, byteLength, captionCount, usedIn }: Material): string {
+  if (status === 'checking')
+    return progress === null ? t('shelf.checking') : t('shelf.checkingShare', { share: formatShare(progress) });
   if (status === 'refused') return findWords(`refusal.${refusal}`) ?? '';
+  const isReading = kind === 'document';
+  const length = isReading ? formatLengths({ filmMs: 0, readingMs: lengthMs ?? 0 }) : formatClock(lengthMs ?? 0);
   const captions = captionCount > 0 ? t('shelf.captions', { count: captionCount }) : t('shelf.noCaptions');
   const used = usedIn.length > 0 ? t('shelf.usedIn', { titles: usedIn.join(', ') }) : t('shelf.unused');
-  return [formatClock(lengthMs ?? 0), formatBytes(byteLength), captions, used].join(' · ');
+  return [length, formatBytes(byteLength), ...(isReading ? [] : [captions]), used].join(' · ');
 }

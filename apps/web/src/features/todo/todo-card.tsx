@@ -5,7 +5,8 @@ import { Link } from 'react-router';
 import { buttonStyle } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
-import { formatClock, formatInstant, formatPoints, formatShare } from '../../words/format.ts';
+import { formatInstant, formatPoints, formatShare } from '../../words/format.ts';
+import { formatLengths } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 
 /** One assignment in a student's lists, with the one thing to do about it. */
@@ -21,7 +22,7 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
         <h2 className="text-22">{item.title}</h2>
         <p className="text-14 text-quiet">{t('todo.from', { className: item.className, teacher: item.teacherName })}</p>
         <p className="text-14">
-          {t('todo.film', { length: formatClock(item.lengthMs) })}, {stops}
+          {formatLengths(item)}, {stops}
         </p>
         <p className={joinClasses('flex items-center gap-1.5 text-14', phase === 'pastDue' && !isDone && 'text-brick')}>
           <CalendarClock aria-hidden className="size-4" strokeWidth={1.75} />

@@ -1,30 +1,25 @@
 import {
   canHandIn,
   findOpenStop,
-  isMaterialLocked,
   isPartFinished,
   isPartOpen,
   isSettled,
   type LearnerPart,
   type LearnerStop,
   partStateOf,
-  scriptOf,
-  seekLimitMs,
 } from '@semita/core';
-import { useQuery } from '@tanstack/react-query';
 import { ArrowLeft, Flag, Play } from 'lucide-react';
-import { type ReactNode, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { type ReactNode, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Link } from 'react-router';
-import { pathOf } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { KeyHelp } from '../../ui/key-help.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { filmKeys } from '../film/film-keys.ts';
-import { type FilmControls, FilmStage } from '../film/film-stage.tsx';
-import { captionsOptions } from '../film/queries.ts';
+import type { FilmControls } from '../film/film-stage.tsx';
 import { AnsweredStop } from './answered-stop.tsx';
 import { LinkStatus } from './link-status.tsx';
+import { PartStage } from './part-stage.tsx';
 import { PathStrip } from './path-strip.tsx';
 import { StopPanel } from './stop-panel.tsx';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
@@ -87,7 +82,7 @@ export function WalkView({ session, backTo, backLabel, dueLine }: Props) {
             </p>
           )}
         </div>
-        <aside className="grid content-start gap-4">
+        <aside className="grid content-start gap-4 lg:sticky lg:top-6 lg:max-h-[calc(100dvh-3rem)] lg:self-start lg:overflow-y-auto">
           {snapshot.overtaken && (
             <Notice tone="attention" role="status">
               {t('walk.refused')}
@@ -105,58 +100,6 @@ export function WalkView({ session, backTo, backLabel, dueLine }: Props) {
       </main>
     </div>
   );
-}
-
-interface StageProps {
-  readonly ref: React.Ref<FilmControls>;
-  readonly part: LearnerPart;
-  readonly session: WalkSession;
-  readonly snapshot: WalkSnapshot;
-  readonly fullScreenOf: () => HTMLElement | null;
-  readonly onPlaying: (isPlaying: boolean) => void;
-}
-
-/** The film of a part, held by its gates. */
-function PartStage({ ref, part, session, snapshot, fullScreenOf, onPlaying }: StageProps) {
-  const { state, terms } = snapshot;
-  const captions = useQuery(captionsOptions(part.materialId));
-  const lines = useMemo(() => scriptOf(captions.data ?? [], part.outMs), [captions.data, part.outMs]);
-  const [startMs] = useState(() => partStateOf(state, part).positionMs);
-  const isLocked = isMaterialLocked(session.context, state);
-  const current = () => session.getSnapshot().state;
-  const onBarrier = (atMs: number) => {
-    const stop = part.stops.find((one) => Math.abs(one.atMs - atMs) < 60 && !isSettled(current(), one.id));
-    if (stop && !current().stops[stop.id]) session.record({ type: 'reachedStop', stopId: stop.id });
-  };
-  return (
-    <FilmStage
-      ref={ref}
-      src={pathOf('streamMedia', { materialId: part.materialId })}
-      title={part.title}
-      inMs={part.inMs}
-      outMs={part.outMs}
-      startMs={startMs}
-      limitMs={seekLimitMs(part, state, terms)}
-      lockedWords={isLocked ? t('walk.locked') : null}
-      lines={lines}
-      maxRate={terms.maxRate}
-      barrierMs={(atMs) => nextHaltMs(part, current(), atMs)}
-      onBarrier={onBarrier}
-      onMet={(fromMs, toMs, rate) => session.record({ type: 'met', partId: part.id, fromMs, toMs, rate })}
-      onPaused={(atMs) => session.record({ type: 'paused', partId: part.id, atMs })}
-      onSought={(fromMs, toMs) => session.record({ type: 'sought', partId: part.id, fromMs, toMs })}
-      fullScreenOf={fullScreenOf}
-      onPlaying={onPlaying}
-    />
-  );
-}
-
-/** Where the film halts next: at the first stop from here on that is not settled, else at the end of the window. */
-function nextHaltMs(part: LearnerPart, state: WalkSnapshot['state'], atMs: number): number {
-  const next = part.stops.find(
-    (stop) => stop.atMs >= atMs - 60 && stop.atMs <= part.outMs && !isSettled(state, stop.id),
-  );
-  return next?.atMs ?? part.outMs;
 }
 
 interface SideProps {
@@ -183,6 +126,7 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
       settle();
       film.current?.play();
     };
+    // In a text the words before the stop are still in sight.
     const onLookBack = () => {
       film.current?.seek(openStop.atMs - 10_000);
       film.current?.play();
@@ -200,7 +144,7 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
         onAnswer={(responses) => session.record({ type: 'answered', stopId: openStop.id, responses })}
         onAcknowledge={() => finish(() => session.record({ type: 'acknowledged', stopId: openStop.id }))}
         onPass={() => finish(() => session.record({ type: 'passedStop', stopId: openStop.id }))}
-        onLookBack={terms.rewindAtStops ? onLookBack : undefined}
+        onLookBack={terms.rewindAtStops && open?.part.kind === 'clip' ? onLookBack : undefined}
       />
     );
   }
@@ -218,7 +162,7 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
           {t('walk.soFar')}
         </h2>
         {been.length === 0 ? (
-          <p className="text-quiet">{t('walk.nothingYet')}</p>
+          <p className="text-quiet">{t(part?.kind === 'clip' ? 'walk.nothingYet' : 'walk.nothingYetText')}</p>
         ) : (
           <ul className="grid gap-3">
             {been.map((stop) => {
@@ -262,7 +206,7 @@ function NextStep({ session, snapshot, part, film, isPlaying, onNextPart }: Side
   const isAtEnd = lesson.parts.every((one) => isPartFinished(one, state));
   return (
     <>
-      {!isPlaying && part && !isAtEnd && (
+      {!isPlaying && part?.kind === 'clip' && !isAtEnd && (
         <Button look="main" size="roomy" onClick={() => film.current?.play()}>
           <Play aria-hidden className="size-4" strokeWidth={1.75} />
           {partStateOf(state, part).furthestMs > part.inMs ? t('walk.goOn') : t('walk.begin')}

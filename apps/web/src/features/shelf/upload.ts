@@ -1,8 +1,12 @@
 import { useSyncExternalStore } from 'react';
 import { Upload } from 'tus-js-client';
 
-/** The largest film that is taken; the server holds to the same. */
+/** The largest file that is taken; the server holds to the same. */
 const largestBytes = 2 * 1024 ** 3;
+
+const protocol = { endpoint: '/api/files', chunkSize: 16 * 1024 * 1024, removeFingerprintOnSuccess: true };
+/** Names the material in the last answer of an upload. */
+const materialHeader = 'x-material-id';
 
 export type UploadState =
   | { readonly phase: 'idle' }
@@ -11,7 +15,7 @@ export type UploadState =
   | { readonly phase: 'received'; readonly materialId: string };
 
 /**
- * The one film that is being brought in. Lives beside the pages, so that it goes on while the teacher looks at
+ * The one file that is being brought in. Lives beside the pages, so that it goes on while the teacher looks at
  * others, and resumes where it stopped after a reload when the same file is chosen again.
  */
 let state: UploadState = { phase: 'idle' };
@@ -23,14 +27,12 @@ const change = (next: UploadState) => {
   for (const listener of listeners) listener();
 };
 
-export async function bringInFilm(file: File): Promise<void> {
+export async function bringIn(file: File): Promise<void> {
   if (file.size === 0) return change({ phase: 'refused', reason: 'empty', file });
   if (file.size > largestBytes) return change({ phase: 'refused', reason: 'tooLarge', file });
   const current = new Upload(file, {
-    endpoint: '/api/files',
-    chunkSize: 16 * 1024 * 1024,
+    ...protocol,
     metadata: { filename: file.name },
-    removeFingerprintOnSuccess: true,
     retryDelays: [0, 1_000, 2_000, 4_000, 8_000, 15_000, 30_000, 60_000],
     onShouldRetry: (error) => {
       const status = error.originalResponse?.getStatus() ?? 0;
@@ -39,7 +41,7 @@ export async function bringInFilm(file: File): Promise<void> {
     },
     onProgress: (sentBytes) => change({ phase: 'sending', file, sentBytes }),
     onSuccess: ({ lastResponse }) =>
-      change({ phase: 'received', materialId: lastResponse.getHeader('x-material-id') ?? '' }),
+      change({ phase: 'received', materialId: lastResponse.getHeader(materialHeader) ?? '' }),
     onError: () => change({ phase: 'paused', file, sentBytes: 'sentBytes' in state ? state.sentBytes : 0 }),
   });
   upload = current;
@@ -80,4 +82,20 @@ export function useUpload(): UploadState {
     },
     () => state,
   );
+}
+
+/**
+ * Sends a newer version of a document.
+ * @returns the id of the material it becomes
+ */
+export function sendNewerVersion(file: File, replaces: string): Promise<string> {
+  return new Promise((resolve, reject) => {
+    const sending = new Upload(file, {
+      ...protocol,
+      metadata: { filename: file.name, replaces },
+      onSuccess: ({ lastResponse }) => resolve(lastResponse.getHeader(materialHeader) ?? ''),
+      onError: reject,
+    });
+    sending.start();
+  });
 }

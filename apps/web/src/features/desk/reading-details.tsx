@@ -1,0 +1,122 @@
+import { bringInAgain, type LessonChange, type Part, readingScript, type Stop } from '@semita/core';
+import type { Material } from '@semita/core/contract';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { call } from '../../api/client.ts';
+import { Button } from '../../ui/button.tsx';
+import { Field, TextInput } from '../../ui/field.tsx';
+import { FileButton } from '../../ui/file-button.tsx';
+import { ErrorNotice, Notice } from '../../ui/notice.tsx';
+import { findWords, t } from '../../words/words.ts';
+import { LeftOutNotice } from '../reading/left-out-notice.tsx';
+import { readingOptions } from '../reading/queries.ts';
+import { materialsOptions } from '../shelf/queries.ts';
+import { sendNewerVersion } from '../shelf/upload.ts';
+
+interface Props {
+  readonly part: Part;
+  readonly material: Material;
+  readonly apply: (change: LessonChange) => boolean;
+  readonly onGoToStop: (stopId: string) => void;
+}
+
+/** Under the stage: the name of the reading, its document, and bringing in a newer version of that. */
+export function ReadingDetails({ part, material, apply, onGoToStop }: Props) {
+  return (
+    <div className="grid gap-5">
+      <Field label={t('desk.readingTitle')}>
+        {(ids) => (
+          <TextInput
+            {...ids}
+            className="h-9 text-14"
+            maxLength={200}
+            value={part.title}
+            onChange={(event) => apply({ type: 'setPartTitle', partId: part.id, title: event.target.value })}
+          />
+        )}
+      </Field>
+      <section aria-labelledby="document" className="grid gap-2">
+        <h2 id="document" className="text-16">
+          {t('desk.document')}
+        </h2>
+        <p className="text-14">{material.fileName}</p>
+        <LeftOutNotice leftOut={material.leftOut} />
+        <NewerVersion part={part} apply={apply} onGoToStop={onGoToStop} />
+      </section>
+      <div>
+        <Button size="small" look="danger" onClick={() => apply({ type: 'removePart', partId: part.id })}>
+          {t('desk.removeReading')}
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+const lookAgainMs = 700;
+
+function NewerVersion({ part, apply, onGoToStop }: Omit<Props, 'material'>) {
+  const queryClient = useQueryClient();
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const bringIn = useMutation({
+    mutationFn: async (file: File): Promise<readonly Stop[]> => {
+      setRefusal(null);
+      const before = await queryClient.fetchQuery(readingOptions(part.materialId));
+      const newer = await whenReady(await sendNewerVersion(file, part.materialId));
+      await queryClient.invalidateQueries(materialsOptions());
+      if (newer.status === 'refused') {
+        setRefusal(newer.refusal);
+        return [];
+      }
+      const after = await queryClient.fetchQuery(readingOptions(newer.id));
+      const again = bringInAgain(part, newer.id, readingScript(before), readingScript(after));
+      apply({ type: 'replacePart', part: again.part });
+      return again.astray;
+    },
+  });
+  const isDone = bringIn.isSuccess && refusal === null;
+  return (
+    <>
+      <div>
+        <FileButton
+          size="small"
+          accept=".docx,.odt,.pdf,.html,.htm,.md,.markdown,.epub,.txt"
+          disabled={bringIn.isPending}
+          onFile={(file) => bringIn.mutate(file)}
+        >
+          {t('desk.again')}
+        </FileButton>
+      </div>
+      <p className="text-13 text-quiet">{t('desk.againHelp')}</p>
+      {bringIn.isPending && <p role="status">{t('desk.againBusy', { name: bringIn.variables.name })}</p>}
+      {bringIn.isError && <ErrorNotice error={bringIn.error} />}
+      {refusal !== null && (
+        <Notice tone="danger" role="alert">
+          {findWords(`refusal.${refusal}`) ?? t('refusal.damaged')}
+        </Notice>
+      )}
+      {isDone && bringIn.data.length === 0 && <Notice role="status">{t('desk.againDone')}</Notice>}
+      {isDone && bringIn.data.length > 0 && (
+        <Notice tone="attention" role="alert" title={t('desk.againAstray', { count: bringIn.data.length })}>
+          <ul className="grid gap-0.5">
+            {bringIn.data.map((stop) => (
+              <li key={stop.id}>
+                <button type="button" className="min-h-6 text-left underline" onClick={() => onGoToStop(stop.id)}>
+                  {(stop.kind === 'pause' ? stop.note : stop.questions[0]?.stem) || t('desk.empty')}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </Notice>
+      )}
+    </>
+  );
+}
+
+/** Looks again until the server has read the document. */
+async function whenReady(materialId: string): Promise<Material> {
+  for (;;) {
+    const material = await call('readMaterial', { params: { materialId } });
+    if (material.status !== 'checking') return material;
+    await new Promise((resolve) => setTimeout(resolve, lookAgainMs));
+  }
+}

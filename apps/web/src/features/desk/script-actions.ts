@@ -1,0 +1,55 @@
+import { anchorAt, anchorTimeMs, gapOf, gapTimeMs, type LessonChange, type Part, type ScriptLine } from '@semita/core';
+import { toast } from 'sonner';
+import { focusSoon } from '../../ui/focus-soon.ts';
+import { formatPlace } from '../../words/place.ts';
+import { t } from '../../words/words.ts';
+import { createCheckpoint, createPause, type StopPlace } from './new-stops.ts';
+import type { ScriptActions } from './script-view.tsx';
+
+interface Options {
+  readonly part: Part;
+  readonly lines: readonly ScriptLine[];
+  readonly apply: (change: LessonChange) => boolean;
+  readonly setOpenStop: (stopId: string | null) => void;
+  readonly setCursor: (line: number) => void;
+}
+
+/** What can be done in a script, whatever it is the script of. */
+export function scriptActions({ part, lines, apply, setOpenStop, setCursor }: Options): ScriptActions {
+  const placeAt = (gap: number): StopPlace => ({
+    atMs: gapTimeMs(lines, gap),
+    ...(part.kind === 'clip' ? {} : { anchor: anchorAt(lines, gap) }),
+  });
+  return {
+    insert: (kind, gap) => {
+      const place = placeAt(gap);
+      const stop = kind === 'pause' ? createPause(place) : createCheckpoint(place);
+      if (!apply({ type: 'insertStop', partId: part.id, stop })) return;
+      setOpenStop(stop.id);
+      focusSoon(() => {
+        const card = document.querySelector(`[data-item="stop:${stop.id}"]`)?.parentElement?.parentElement;
+        return card?.querySelector('textarea');
+      });
+    },
+    move: (stop, gap) => {
+      const place = placeAt(gap);
+      if (!apply({ type: 'moveStop', partId: part.id, stopId: stop.id, ...place })) return;
+      toast(t('desk.movedTo', { time: formatPlace(part.kind, place) }), { id: 'moved', duration: 1500 });
+      focusSoon(() => document.querySelector(`[data-item="stop:${stop.id}"]`));
+    },
+    setPhrase: (stop, phrase) => {
+      const { blockId, number } = stop.anchor ?? { blockId: null, number: 0 };
+      const anchor = { blockId, number, ...(phrase === '' ? {} : { phrase }) };
+      const atMs = anchorTimeMs(lines, anchor);
+      return atMs !== null && apply({ type: 'moveStop', partId: part.id, stopId: stop.id, atMs, anchor });
+    },
+    change: (stop) => apply({ type: 'replaceStop', partId: part.id, stop }),
+    remove: (stop) => {
+      apply({ type: 'removeStop', partId: part.id, stopId: stop.id });
+      setOpenStop(null);
+      focusSoon(() => document.querySelector(`[data-item="line:${Math.max(0, gapOf(lines, stop.atMs) - 1)}"]`));
+    },
+    setOpenStop,
+    setCursor,
+  };
+}

@@ -1,0 +1,19 @@
+import type { BlockAnchor, LessonLengths, PartKind } from '@semita/core';
+import { formatClock, formatMinutes } from './format.ts';
+import { t } from './words.ts';
+
+/** Where a stop stands: 4:05 in a film, ¶ 3 in a text. */
+export function formatPlace(
+  kind: PartKind,
+  { atMs, anchor }: { readonly atMs: number; readonly anchor?: BlockAnchor | undefined },
+): string {
+  if (kind === 'clip') return formatClock(atMs);
+  return t(kind === 'reading' ? 'anchor.block' : 'anchor.slide', { number: anchor?.number ?? 0 });
+}
+
+/** How much there is: 3:11 of film, 4 min to read. */
+export function formatLengths({ filmMs, readingMs }: LessonLengths): string {
+  const film = filmMs > 0 ? [t('anchor.film', { length: formatClock(filmMs) })] : [];
+  const reading = readingMs > 0 ? [t('anchor.reading', { length: formatMinutes(readingMs) })] : [];
+  return [...film, ...reading].join(', ');
+}
