@@ -16,6 +16,7 @@ CREATE TABLE `pictures` (
 	`mime_type` text NOT NULL,
 	`width` integer NOT NULL,
 	`height` integer NOT NULL,
+	`alt` text,
 	PRIMARY KEY(`material_id`, `name`),
 	FOREIGN KEY (`material_id`) REFERENCES `materials`(`id`) ON UPDATE no action ON DELETE cascade
 );
@@ -30,6 +31,7 @@ CREATE TABLE `readings` (
 ALTER TABLE `materials` ADD `kind` text;--> statement-breakpoint
 ALTER TABLE `materials` ADD `progress` real;--> statement-breakpoint
 ALTER TABLE `materials` ADD `left_out` text;--> statement-breakpoint
+ALTER TABLE `materials` ADD `level` text;--> statement-breakpoint
 ALTER TABLE `materials` ADD `replaces_id` text;--> statement-breakpoint
 UPDATE `materials` SET `kind` = 'film' WHERE `sha256` IS NOT NULL;--> statement-breakpoint
 INSERT INTO `jobs` (`id`, `kind`, `subject_id`, `status`, `tries`, `created_at`) SELECT `id`, 'import', `id`, 'waiting', 0, `created_at` FROM `materials` WHERE `status` = 'checking';

@@ -28,6 +28,7 @@ export function createServices(deps: Deps) {
     { import: createBringIn({ ...deps, repository: materialRepository, store }) },
     (_kind, materialId) => materialRepository.update(materialId, { status: 'refused', refusal: 'damaged' }),
   );
+  const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs });
   const sheets = createSheetRepository(deps);
   const attempts = createAttemptRepository(deps);
   const intake = createEventIntake({
@@ -47,8 +48,13 @@ export function createServices(deps: Deps) {
     sessions: createSessionService(deps),
     classes,
     jobs,
-    materials: createMaterialService({ ...deps, repository: materialRepository, store, jobs }),
-    lessons: createLessonService({ ...deps, repository: lessonRepository, materials: materialRepository }),
+    materials,
+    lessons: createLessonService({
+      ...deps,
+      repository: lessonRepository,
+      materials: materialRepository,
+      listMutePictures: materials.listMutePictures,
+    }),
     assignments,
     walks: createWalkService({ ...shared, sheets }),
     marking: createMarkingService({ ...shared, sheetOf: assignments }),

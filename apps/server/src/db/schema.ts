@@ -1,5 +1,6 @@
 import type { AttemptState, EventBody, LeftOut, Lesson, ReadingBlock, Terms } from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
+import type { ReadingLevel } from '@semita/core/level';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 const id = () => text().primaryKey();
@@ -87,6 +88,8 @@ export const materials = sqliteTable('materials', {
   progress: real(),
   /** What could not be brought over. */
   leftOut: text({ mode: 'json' }).$type<readonly LeftOut[]>(),
+  /** How hard a document is to read; null where that cannot be said. */
+  level: text({ mode: 'json' }).$type<ReadingLevel>(),
   /** The older version of the same document, whose blocks this one continues. */
   replacesId: text(),
   createdAt: instant().notNull(),
@@ -120,6 +123,8 @@ export const pictures = sqliteTable(
     mimeType: text().notNull(),
     width: integer().notNull(),
     height: integer().notNull(),
+    /** Words a teacher wrote for it, where the document had none. */
+    alt: text(),
   },
   (table) => [primaryKey({ columns: [table.materialId, table.name] }), index('pictures_by_file').on(table.sha256)],
 );

@@ -77,6 +77,10 @@ export const lessonChangeSchema: v.GenericSchema<unknown, LessonChange> = v.vari
   v.object({ type: v.literal('insertStop'), partId: id, stop: stopSchema }),
   v.object({ type: v.literal('removeStop'), partId: id, stopId: id }),
   v.object({ type: v.literal('moveStop'), partId: id, stopId: id, atMs: timeMs, anchor: anchorSchema }),
-  v.object({ type: v.literal('replacePart'), part: partSchema }),
+  v.object({
+    type: v.literal('replaceParts'),
+    partIds: v.pipe(v.array(id), v.minLength(1), v.maxLength(50)),
+    parts: v.pipe(v.array(partSchema), v.minLength(1), v.maxLength(50)),
+  }),
   v.object({ type: v.literal('replaceStop'), partId: id, stop: stopSchema }),
 ]);

@@ -37,6 +37,9 @@ export const routes = {
   uploadFile: route('POST', '/api/files', 'teacher'),
   streamMedia: route('GET', '/api/materials/:materialId/media', 'signedIn'),
   readContent: route('GET', '/api/materials/:materialId/content', 'signedIn', { output: s.readingSchema }),
+  describePicture: route('PUT', '/api/materials/:materialId/pictures/:pictureName/words', 'teacher', {
+    body: v.object({ words: v.pipe(v.string(), v.trim(), v.maxLength(1_000)) }),
+  }),
   showPicture: route('GET', '/api/materials/:materialId/pictures/:pictureName', 'signedIn'),
   bringInCaptions: route('PUT', '/api/materials/:materialId/captions', 'teacher', {
     output: v.object({ cueCount: v.number(), faults: v.array(s.captionFaultSchema) }),
@@ -60,7 +63,11 @@ export const routes = {
     output: v.object({ version: v.number(), updatedAt: v.number() }),
   }),
   makeEdition: route('POST', '/api/lessons/:lessonId/editions', 'teacher', {
-    body: v.object({ draftVersion: v.number() }),
+    body: v.object({
+      draftVersion: v.number(),
+      /** The teacher has seen that some pictures have no words. */
+      acceptsMutePictures: v.optional(v.boolean(), false),
+    }),
     output: v.object({ number: v.number() }),
   }),
 

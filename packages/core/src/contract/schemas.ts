@@ -53,6 +53,7 @@ export const materialSchema = v.object({
   progress: v.nullable(v.number()),
   leftOut: v.array(v.object({ code: v.picklist(leftOutCodes), count: v.number() })),
   replacesId: v.nullable(v.string()),
+  level: v.nullable(v.object({ words: v.number(), ease: v.number(), grade: v.number() })),
   refusal: v.nullable(v.string()),
   lengthMs: v.nullable(v.number()),
   mimeType: v.nullable(v.string()),

@@ -36,8 +36,13 @@ const change: fc.Arbitrary<LessonChange> = fc.oneof(
     anchor: fc.constantFrom(undefined, { blockId: 'b', number: 2 }, { blockId: 'b', number: 2, phrase: 'words' }),
   }),
   fc.record({
-    type: fc.constant('replacePart' as const),
-    part: fc.constantFrom({ ...clip, materialId: 'newer', stops: [] }, { ...clip, id: 'missing' }),
+    type: fc.constant('replaceParts' as const),
+    partIds: fc.constantFrom(['clip'], ['second'], ['clip', 'second'], ['second', 'clip'], ['missing']),
+    parts: fc.constantFrom(
+      [{ ...clip, materialId: 'newer', stops: [] }],
+      [clip, { ...clip, id: 'second', stops: [] }],
+      [{ ...clip, id: 'second' }],
+    ),
   }),
   fc.record({ type: fc.constant('replaceStop' as const), partId, stop }),
 );

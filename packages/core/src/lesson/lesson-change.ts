@@ -21,8 +21,8 @@ export type LessonChange =
       /** In a text or slides; a clip's stop has none. */
       readonly anchor?: BlockAnchor | undefined;
     }
-  /** Puts a part whole: another version of its material, with its stops where their blocks are now. */
-  | { readonly type: 'replacePart'; readonly part: Part }
+  /** Puts parts in the place of parts that stand next to each other: a split, or another version of a material. */
+  | { readonly type: 'replaceParts'; readonly partIds: readonly string[]; readonly parts: readonly Part[] }
   | { readonly type: 'replaceStop'; readonly partId: string; readonly stop: Stop };
 
 export type ChangeRefusal = 'partMissing' | 'stopMissing' | 'idTaken' | 'negativeTime' | 'emptyWindow';
@@ -55,16 +55,31 @@ export function applyChange(lesson: Lesson, change: LessonChange): ChangeResult 
         lesson: { ...lesson, parts: lesson.parts.toSpliced(change.index, 0, change.part) },
         inverse: { type: 'removePart', partId: change.part.id },
       };
+    case 'replaceParts':
+      return replaceParts(lesson, change.partIds, change.parts);
     default:
       return applyToPart(lesson, change);
   }
 }
 
-type PartChange = Exclude<LessonChange, { type: 'setTitle' | 'insertPart' }>;
+function replaceParts(lesson: Lesson, partIds: readonly string[], parts: readonly Part[]): ChangeResult {
+  const index = lesson.parts.findIndex((part) => part.id === partIds[0]);
+  const replaced = lesson.parts.slice(index, index + partIds.length);
+  if (index < 0 || replaced.map((part) => part.id).join() !== partIds.join()) return refuse('partMissing');
+  if (parts.some((part) => part.inMs >= part.outMs)) return refuse('emptyWindow');
+  const next = lesson.parts.toSpliced(index, partIds.length, ...parts);
+  if (parts.length === 0 || new Set(next.map((part) => part.id)).size < next.length) return refuse('idTaken');
+  return {
+    ok: true,
+    lesson: { ...lesson, parts: next },
+    inverse: { type: 'replaceParts', partIds: parts.map((part) => part.id), parts: replaced },
+  };
+}
+
+type PartChange = Exclude<LessonChange, { type: 'setTitle' | 'insertPart' | 'replaceParts' }>;
 
 function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
-  const partId = change.type === 'replacePart' ? change.part.id : change.partId;
-  const index = lesson.parts.findIndex((part) => part.id === partId);
+  const index = lesson.parts.findIndex((part) => part.id === change.partId);
   const part = lesson.parts[index];
   if (!part) return refuse('partMissing');
   const withPart = (next: Part, inverse: LessonChange): ChangeResult => ({
@@ -85,9 +100,6 @@ function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
         lesson: { ...lesson, parts: lesson.parts.toSpliced(index, 1).toSpliced(change.index, 0, part) },
         inverse: { type: 'movePart', partId: part.id, index },
       };
-    case 'replacePart':
-      if (change.part.inMs >= change.part.outMs) return refuse('emptyWindow');
-      return withPart(change.part, { type: 'replacePart', part });
     case 'setPartTitle':
       return withPart({ ...part, title: change.title }, { ...change, title: part.title });
     case 'setWindow':
@@ -163,6 +175,7 @@ export function applyChanges(
 export function changeTarget(change: LessonChange): string {
   if (change.type === 'setTitle') return 'title';
   if ('part' in change) return `${change.type}:${change.part.id}`;
+  if ('partIds' in change) return `${change.type}:${change.partIds.join()}`;
   if ('stop' in change) return `${change.type}:${change.stop.id}`;
   if ('stopId' in change) return `${change.type}:${change.stopId}`;
   return `${change.type}:${change.partId}`;

@@ -30,7 +30,21 @@ export function bringInAgain(
     const place = { blockId, number: numberOf(after, blockId) };
     return { ...stop, atMs: anchorTimeMs(after, place) ?? 0, anchor: place };
   });
-  return { part: { ...part, materialId, inMs: 0, outMs: after.at(-1)?.endMs ?? 1, stops }, astray };
+  const inMs = edgeMs(before, after, part.inMs);
+  const outMs = part.outMs >= endOf(before) ? endOf(after) : edgeMs(before, after, part.outMs);
+  // A window whose blocks are all gone opens again over the whole.
+  const window = inMs < outMs ? { inMs, outMs } : { inMs: 0, outMs: Math.max(1, endOf(after)) };
+  return { part: { ...part, ...window, materialId, stops }, astray };
+}
+
+const endOf = (lines: readonly ScriptLine[]): number => lines.at(-1)?.endMs ?? 0;
+
+/** Where the edge of a window is now: behind the same block, or behind the last before it that is still there. */
+function edgeMs(before: readonly ScriptLine[], after: readonly ScriptLine[], ms: number): number {
+  const block = before.findLast((line) => line.endMs <= ms);
+  const blockId =
+    block && after.some((line) => line.id === block.id) ? block.id : nearestLeft(before, after, block?.id ?? null);
+  return anchorTimeMs(after, { blockId, number: 0 }) ?? 0;
 }
 
 const numberOf = (lines: readonly ScriptLine[], blockId: string | null): number =>

@@ -10,6 +10,6 @@ export function lessonHandlers(lessons: LessonService): Pick<Handlers, Names> {
     readDraft: ({ actor, params }) => lessons.readDraft(actor, params.lessonId),
     changeDraft: ({ actor, params, body }) =>
       lessons.changeDraft(actor, params.lessonId, body.baseVersion, body.changes),
-    makeEdition: ({ actor, params, body }) => lessons.makeEdition(actor, params.lessonId, body.draftVersion),
+    makeEdition: ({ actor, params, body }) => lessons.makeEdition(actor, params.lessonId, body.draftVersion, body),
   };
 }

@@ -14,9 +14,16 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
     readonly listByIds: (ids: readonly string[]) => Material[];
     readonly findOwned: (actor: Actor, materialId: string) => Material | undefined;
   };
+  /** Blocks of a document that hold a picture without words. */
+  readonly listMutePictures: (materialId: string) => string[];
 }
 
-export function createLessonService({ db, clock, newId, repository, materials }: Options) {
+export function createLessonService({ db, clock, newId, repository, materials, listMutePictures }: Options) {
+  const mutePicturesOf = (lesson: Lesson): { partId: string; blockId: string }[] =>
+    lesson.parts
+      .filter((part) => part.kind === 'reading')
+      .flatMap((part) => listMutePictures(part.materialId).map((blockId) => ({ partId: part.id, blockId })));
+
   const materialsOf = (lesson: Lesson) =>
     materials.listByIds([...new Set(lesson.parts.map((part) => part.materialId))]);
 
@@ -94,14 +101,21 @@ export function createLessonService({ db, clock, newId, repository, materials }:
 
     /**
      * Freezes the draft as a numbered edition. The same draft twice is the same edition.
-     * @throws Refused lessonIncomplete with every fault; draftMoved when the teacher saw an older draft
+     * @throws Refused lessonIncomplete with every fault; picturesMute with the places of pictures without words; draftMoved when the teacher saw an older draft
      */
-    makeEdition(actor: Actor, lessonId: string, draftVersion: number): { number: number } {
+    makeEdition(
+      actor: Actor,
+      lessonId: string,
+      draftVersion: number,
+      { acceptsMutePictures = false } = {},
+    ): { number: number } {
       return inTransaction(db, () => {
         const row = found(repository.findOwned(actor, lessonId));
         if (row.version !== draftVersion) throw new Refused('draftMoved', { version: row.version });
         const faults = faultsOf(row.draft, materialsOf(row.draft));
         if (faults.length > 0) throw new Refused('lessonIncomplete', { faults });
+        const mute = acceptsMutePictures ? [] : mutePicturesOf(row.draft);
+        if (mute.length > 0) throw new Refused('picturesMute', { pictures: mute });
         const latest = repository.findLatestEdition(lessonId);
         if (latest?.draftVersion === draftVersion) return { number: latest.number };
         const number = (latest?.number ?? 0) + 1;

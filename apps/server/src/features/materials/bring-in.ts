@@ -1,6 +1,7 @@
 import { access, mkdtemp, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { type ReadingBlock, readingLengthMs } from '@semita/core';
+import { readingLevel } from '@semita/core/level';
 import type { Deps } from '../../deps.ts';
 import { type ImportedReading, ImportRefused } from './import/import-result.ts';
 import { runImport } from './import/run-import.ts';
@@ -24,6 +25,9 @@ const isDocument = (format: Format): format is DocumentFormat => format in mimeT
 
 /** Names that say film: a text behind one is no document that was meant. */
 const mediaName = /\.(mp4|m4v|webm|mov|mkv|avi|mp3|m4a|ogg|oga|wav|weba)$/i;
+
+/** Blocks that hold sentences. */
+const runningText = new Set<ReadingBlock['kind']>(['paragraph', 'list', 'quote']);
 
 interface Options extends Pick<Deps, 'db' | 'dataDir' | 'clock'> {
   readonly repository: MaterialRepository;
@@ -73,6 +77,7 @@ export function createBringIn({ repository, store, dataDir, clock }: Options) {
       mimeType: mimeTypeOf[format],
       lengthMs: readingLengthMs(blocks),
       leftOut: reading.leftOut,
+      level: readingLevel(blocks.filter((block) => runningText.has(block.kind)).map((block) => block.text)),
       progress: null,
     });
   };

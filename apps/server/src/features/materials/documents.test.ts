@@ -137,6 +137,38 @@ describe('bringing in a document', () => {
     expect(second.material.replacesId).toBe(first.id);
   });
 
+  test('pictures without words are named before an edition is made, and a teacher can write them', async () => {
+    const { adaeze, id } = await bringIn(demoDocument('notebook.pdf'), 'A notebook.pdf');
+    const { body } = await adaeze.ask('POST', '/api/lessons', { materialId: id });
+    const make = (more = {}) => adaeze.ask('POST', `/api/lessons/${body.id}/editions`, { draftVersion: 1, ...more });
+    const refused = await make();
+    expect(refused).toMatchObject({ status: 422, body: { code: 'picturesMute' } });
+    expect(refused.body.detail.pictures).toHaveLength(1);
+    const words = { words: 'An arch, <b>drawn</b> from the side' };
+    const place = `/api/materials/${id}/pictures/p1/words`;
+    expect((await school.as('bruno').ask('PUT', place, words)).status).toBe(404);
+    expect((await adaeze.ask('PUT', place, words)).status).toBe(204);
+    const { blocks } = (await adaeze.ask('GET', `/api/materials/${id}/content`)).body;
+    const block = blocks.find((one: { kind: string }) => one.kind === 'picture');
+    expect(block.text).toBe(words.words);
+    expect(block.html).toContain('alt="An arch, &lt;b&gt;drawn&lt;/b&gt; from the side"');
+    expect((await make()).status).toBe(200);
+  });
+
+  test('an edition can be made all the same, once the teacher has seen it', async () => {
+    const { adaeze, id } = await bringIn(demoDocument('notebook.pdf'), 'A notebook.pdf');
+    const { body } = await adaeze.ask('POST', '/api/lessons', { materialId: id });
+    const wish = { draftVersion: 1, acceptsMutePictures: true };
+    expect((await adaeze.ask('POST', `/api/lessons/${body.id}/editions`, wish)).body).toEqual({ number: 1 });
+  });
+
+  test('how hard an English text is to read is told, of others nothing', async () => {
+    const { material } = await bringIn(demoDocument('notebook.odt'), 'A notebook.odt');
+    expect(material.level.grade).toBeGreaterThan(2);
+    expect(material.level.grade).toBeLessThan(9);
+    expect((await bringIn(demoDocument('arabic.docx'), 'Arabic.docx')).material.level).toBeNull();
+  });
+
   test('somebody else’s document is no older version', async () => {
     school.addMaterial('theirs', 1_000, 'bruno');
     expect((await bringIn(Buffer.from('Words'), 'Words.txt', 'theirs')).material.replacesId).toBeNull();

@@ -1,7 +1,7 @@
 import type { ReadingBlock } from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
-import { and, desc, eq, inArray, like, or, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, like, or, sql } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
 import { captions, editions, lessons, materials, pictures, readings } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
@@ -29,10 +29,10 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
 
   const toMaterial = ({ material, captionCount }: { material: MaterialRow; captionCount: number }): Material => {
     const { id, title, fileName, byteLength, kind, status, refusal, progress, replacesId, createdAt } = material;
-    const { lengthMs, mimeType, width, height } = material;
+    const { lengthMs, mimeType, width, height, level } = material;
     return {
       ...{ id, title, fileName, byteLength, kind, status, refusal, progress, replacesId, createdAt },
-      ...{ lengthMs, mimeType, width, height },
+      ...{ lengthMs, mimeType, width, height, level },
       leftOut: [...(material.leftOut ?? [])],
       captionCount,
       usedIn: usedIn(id),
@@ -105,6 +105,23 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
 
     readBlocks(materialId: string): readonly ReadingBlock[] {
       return db.select().from(readings).where(eq(readings.materialId, materialId)).get()?.blocks ?? [];
+    },
+
+    describePicture(materialId: string, name: string, alt: string | null): void {
+      db.update(pictures)
+        .set({ alt })
+        .where(and(eq(pictures.materialId, materialId), eq(pictures.name, name)))
+        .run();
+    },
+
+    /** What teachers wrote for pictures, by the pictures' names. */
+    listPictureWords(materialId: string): ReadonlyMap<string, string> {
+      const rows = db
+        .select({ name: pictures.name, alt: pictures.alt })
+        .from(pictures)
+        .where(and(eq(pictures.materialId, materialId), isNotNull(pictures.alt)))
+        .all();
+      return new Map(rows.map(({ name, alt }) => [name, alt ?? '']));
     },
 
     findPicture(materialId: string, name: string): { sha256: string; mimeType: string } | undefined {

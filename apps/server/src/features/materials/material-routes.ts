@@ -8,6 +8,7 @@ type Names =
   | 'deleteMaterial'
   | 'streamMedia'
   | 'readContent'
+  | 'describePicture'
   | 'showPicture'
   | 'bringInCaptions'
   | 'readCaptions'
@@ -26,6 +27,10 @@ export function materialHandlers(materials: MaterialService): Pick<Handlers, Nam
       return undefined;
     },
     readContent: ({ actor, params }) => materials.readContent(actor, params.materialId),
+    describePicture: ({ actor, params, body }) => {
+      materials.describePicture(actor, params.materialId, params.pictureName, body.words);
+      return undefined;
+    },
     showPicture: async ({ actor, params, res }) => {
       await sendFile(res, materials.findPicture(actor, params.materialId, params.pictureName));
       return undefined;

@@ -5,6 +5,7 @@ import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { JobQueue } from '../../jobs/job-queue.ts';
 import type { Actor } from '../accounts/session-service.ts';
+import { escapeHtml } from './import/xml.ts';
 import type { MaterialRepository, MaterialRow } from './material-repository.ts';
 import type { MediaStore } from './media-store.ts';
 
@@ -17,10 +18,26 @@ interface Options extends Pick<Deps, 'clock' | 'newId' | 'dataDir'> {
 }
 
 /** Text cannot look like this: in cleaned HTML every < that is no element is written as &lt;. */
-const pictureSource = /<img src="picture:(\w+)"/g;
+const pictureElement = /<img src="picture:(\w+)" alt(?:="([^"]*)")?/g;
+const mutePicture = /<img [^>]*alt=""/;
 
 export function createMaterialService({ repository, store, jobs, clock, newId, dataDir }: Options) {
   const uploadsDir = path.join(dataDir, 'uploads');
+
+  /** The blocks of a document with addresses for its pictures, and the words that the teacher wrote for them. */
+  const readingFor = (materialId: string): ReadingBlock[] => {
+    const words = repository.listPictureWords(materialId);
+    return repository.readBlocks(materialId).map((block) => {
+      let text = block.text;
+      const html = block.html.replace(pictureElement, (_, name: string, alt = '') => {
+        const written = words.get(name);
+        if (written !== undefined && block.kind === 'picture') text = written;
+        const shown = written === undefined ? alt : escapeHtml(written);
+        return `<img src="/api/materials/${materialId}/pictures/${name}" alt="${shown}"`;
+      });
+      return { ...block, html, text };
+    });
+  };
 
   return {
     uploadsDir,
@@ -53,6 +70,7 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
         progress: null,
         leftOut: null,
         replacesId: older?.id ?? null,
+        level: null,
         createdAt: clock(),
       };
       repository.insert(row);
@@ -86,10 +104,19 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
     readContent(actor: Actor, materialId: string): { blocks: ReadingBlock[] } {
       const row = found(repository.findInSchool(actor.schoolId, materialId));
       if (row.kind !== 'document') throw new Refused('notFound');
-      const toAddress = (_: string, name: string) => `<img src="/api/materials/${materialId}/pictures/${name}"`;
-      const blocks = repository.readBlocks(materialId);
-      return { blocks: blocks.map((block) => ({ ...block, html: block.html.replace(pictureSource, toAddress) })) };
+      return { blocks: readingFor(materialId) };
     },
+
+    /** Writes words for a picture that has none in its document, for those who cannot see it. Empty takes them back. */
+    describePicture(actor: Actor, materialId: string, name: string, words: string): void {
+      found(repository.findOwned(actor, materialId));
+      found(repository.findPicture(materialId, name));
+      repository.describePicture(materialId, name, words === '' ? null : words);
+    },
+
+    /** Pictures that cannot be read aloud, by the blocks they stand in. */
+    listMutePictures: (materialId: string): string[] =>
+      readingFor(materialId).flatMap((block) => (mutePicture.test(block.html) ? [block.id] : [])),
 
     findPicture(actor: Actor, materialId: string, name: string): { path: string; mimeType: string } {
       found(repository.findInSchool(actor.schoolId, materialId));

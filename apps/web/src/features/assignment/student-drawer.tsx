@@ -152,19 +152,22 @@ function Answers({ assignmentId, detail, state, stopId, onMarked }: AnswersProps
         <h3 id="answers" className="text-16">
           {t('student.answers')}
         </h3>
-        {lesson.parts.flatMap((part) =>
-          stopsInOrder(part.stops).map((stop) => (
-            <StopAnswers
-              key={stop.id}
-              partKind={part.kind}
-              stop={stop}
-              stopState={state.stops[stop.id]}
-              assignmentId={assignmentId}
-              studentId={student.studentId}
-              onMarked={onMarked}
-            />
-          )),
-        )}
+        {lesson.parts.map((part) => (
+          <section key={part.id} aria-label={part.title} className="grid gap-3">
+            {lesson.parts.length > 1 && <h4 className="border-b border-line pb-1 text-14 text-quiet">{part.title}</h4>}
+            {stopsInOrder(part.stops).map((stop) => (
+              <StopAnswers
+                key={stop.id}
+                partKind={part.kind}
+                stop={stop}
+                stopState={state.stops[stop.id]}
+                assignmentId={assignmentId}
+                studentId={student.studentId}
+                onMarked={onMarked}
+              />
+            ))}
+          </section>
+        ))}
       </section>
     </>
   );

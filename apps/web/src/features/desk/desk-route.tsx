@@ -1,4 +1,4 @@
-import { changeTarget, type Fault, isWithinFilm, type LessonChange, wholePart } from '@semita/core';
+import { changeTarget, type Fault, isWithinFilm, type LessonChange, nextPart } from '@semita/core';
 import type { Draft } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
@@ -74,6 +74,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   const [chosenPartId, setChosenPartId] = useState<string | null>(null);
   const [openStopId, setOpenStopId] = useState<string | null>(null);
   const [faults, setFaults] = useState<readonly Fault[]>([]);
+  const [mutePictures, setMutePictures] = useState(0);
   const [isAssigning, setIsAssigning] = useState(false);
   const materials = useQuery(materialsOptions());
   const film = useRef<FilmControls>(null);
@@ -96,19 +97,22 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   useDeskKeys({ desk, film, part, setWindow });
 
   const makeEdition = useMutation({
-    mutationFn: async () => {
+    mutationFn: async ({ acceptsMutePictures }: { acceptsMutePictures: boolean }) => {
       const draftVersion = await desk.flush();
       if (draftVersion === null) throw new ApiError('offline');
-      return call('makeEdition', { params: { lessonId: draft.id }, body: { draftVersion } });
+      return call('makeEdition', { params: { lessonId: draft.id }, body: { draftVersion, acceptsMutePictures } });
     },
     onSuccess: async ({ number }) => {
       setFaults([]);
+      setMutePictures(0);
       await queryClient.invalidateQueries(draftOptions(draft.id));
       toast(t('desk.editionMade', { number }));
     },
     onError: (error) => {
-      const isIncomplete = error instanceof ApiError && codeOf(error) === 'lessonIncomplete';
-      if (isIncomplete) setFaults((error.detail as { faults: readonly Fault[] }).faults);
+      const code = codeOf(error);
+      const detail = error instanceof ApiError ? error.detail : undefined;
+      if (code === 'lessonIncomplete') setFaults((detail as { faults: readonly Fault[] }).faults);
+      else if (code === 'picturesMute') setMutePictures((detail as { pictures: readonly unknown[] }).pictures.length);
       else toast.error(errorWords(error));
     },
   });
@@ -139,10 +143,25 @@ function DeskView({ draft }: { readonly draft: Draft }) {
         edition={draft.edition}
         apply={apply}
         onRehearse={() => void desk.flush().then(() => navigate(`/lessons/${draft.id}/rehearse`))}
-        onMakeEdition={() => makeEdition.mutate()}
+        onMakeEdition={() => makeEdition.mutate({ acceptsMutePictures: false })}
         onAssign={() => setIsAssigning(true)}
       />
       <Conflict snapshot={snapshot} onResolve={desk.resolve} />
+      {mutePictures > 0 && (
+        <div className="p-3">
+          <Notice tone="attention" role="alert" title={t('desk.picturesMute', { count: mutePictures })}>
+            <p>{t('desk.picturesMuteHelp')}</p>
+            <div className="flex gap-2">
+              <Button look="main" size="small" onClick={() => setMutePictures(0)}>
+                {t('desk.picturesGo')}
+              </Button>
+              <Button size="small" onClick={() => makeEdition.mutate({ acceptsMutePictures: true })}>
+                {t('desk.picturesAccept')}
+              </Button>
+            </div>
+          </Notice>
+        </div>
+      )}
       <FaultList lesson={lesson} faults={faults} onGo={goToFault} />
       <div className="grid grow grid-cols-1 divide-line lg:h-[calc(100dvh-6.5rem)] lg:grid-cols-[14rem_minmax(0,1fr)_25rem] lg:divide-x">
         <div className="min-h-0 overflow-y-auto">
@@ -155,7 +174,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
             onChooseStop={goToStop}
             onAddPart={({ id, title, kind, lengthMs }) => {
               if (kind === null || lengthMs === null) return;
-              const added = wholePart({ id, title, kind, lengthMs }, v7());
+              const added = nextPart(lesson, { id, title, kind, lengthMs }, v7());
               apply({ type: 'insertPart', index: lesson.parts.length, part: added });
               setChosenPartId(added.id);
             }}

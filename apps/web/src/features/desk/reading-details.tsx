@@ -1,17 +1,19 @@
 import { bringInAgain, type LessonChange, type Part, readingScript, type Stop } from '@semita/core';
 import type { Material } from '@semita/core/contract';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
 import { ErrorNotice, Notice } from '../../ui/notice.tsx';
+import { formatMinutes } from '../../words/format.ts';
 import { findWords, t } from '../../words/words.ts';
 import { LeftOutNotice } from '../reading/left-out-notice.tsx';
 import { readingOptions } from '../reading/queries.ts';
 import { materialsOptions } from '../shelf/queries.ts';
 import { sendNewerVersion } from '../shelf/upload.ts';
+import { PictureWords } from './picture-words.tsx';
 
 interface Props {
   readonly part: Part;
@@ -22,6 +24,7 @@ interface Props {
 
 /** Under the stage: the name of the reading, its document, and bringing in a newer version of that. */
 export function ReadingDetails({ part, material, apply, onGoToStop }: Props) {
+  const reading = useQuery(readingOptions(material.id));
   return (
     <div className="grid gap-5">
       <Field label={t('desk.readingTitle')}>
@@ -40,9 +43,11 @@ export function ReadingDetails({ part, material, apply, onGoToStop }: Props) {
           {t('desk.document')}
         </h2>
         <p className="text-14">{material.fileName}</p>
+        <p className="text-14">{levelWords(material)}</p>
         <LeftOutNotice leftOut={material.leftOut} />
         <NewerVersion part={part} apply={apply} onGoToStop={onGoToStop} />
       </section>
+      {reading.data && <PictureWords key={material.id} materialId={material.id} blocks={reading.data} />}
       <div>
         <Button size="small" look="danger" onClick={() => apply({ type: 'removePart', partId: part.id })}>
           {t('desk.removeReading')}
@@ -50,6 +55,14 @@ export function ReadingDetails({ part, material, apply, onGoToStop }: Props) {
       </div>
     </div>
   );
+}
+
+/** How long a text is and how hard, as far as that can be said of it. */
+function levelWords({ lengthMs, level }: Material): string {
+  const length = t('anchor.reading', { length: formatMinutes(lengthMs ?? 0) });
+  if (!level) return length;
+  const grade = Math.max(1, Math.round(level.grade));
+  return t('desk.level', { length, words: level.words, grade, ease: Math.round(level.ease) });
 }
 
 const lookAgainMs = 700;
@@ -69,7 +82,7 @@ function NewerVersion({ part, apply, onGoToStop }: Omit<Props, 'material'>) {
       }
       const after = await queryClient.fetchQuery(readingOptions(newer.id));
       const again = bringInAgain(part, newer.id, readingScript(before), readingScript(after));
-      apply({ type: 'replacePart', part: again.part });
+      apply({ type: 'replaceParts', partIds: [part.id], parts: [again.part] });
       return again.astray;
     },
   });

@@ -1,5 +1,15 @@
-import { anchorAt, anchorTimeMs, gapOf, gapTimeMs, type LessonChange, type Part, type ScriptLine } from '@semita/core';
+import {
+  anchorAt,
+  anchorTimeMs,
+  gapOf,
+  gapTimeMs,
+  type LessonChange,
+  type Part,
+  type ScriptLine,
+  splitPart,
+} from '@semita/core';
 import { toast } from 'sonner';
+import { v7 } from 'uuid';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
@@ -48,6 +58,11 @@ export function scriptActions({ part, lines, apply, setOpenStop, setCursor }: Op
       apply({ type: 'removeStop', partId: part.id, stopId: stop.id });
       setOpenStop(null);
       focusSoon(() => document.querySelector(`[data-item="line:${Math.max(0, gapOf(lines, stop.atMs) - 1)}"]`));
+    },
+    split: (gap) => {
+      const halves = splitPart(part, gapTimeMs(lines, gap), v7());
+      if (!halves || !apply({ type: 'replaceParts', partIds: [part.id], parts: halves })) return;
+      toast(t('desk.splitDone', { title: part.title }), { id: 'split' });
     },
     setOpenStop,
     setCursor,

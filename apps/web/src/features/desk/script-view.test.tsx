@@ -34,6 +34,7 @@ function open({ openStopId = null as string | null, faults = [] as Fault[] } = {
     insert: vi.fn(),
     move: vi.fn(),
     setPhrase: vi.fn(() => true),
+    split: vi.fn(),
     change: vi.fn(),
     remove: vi.fn(),
     setOpenStop: vi.fn(),

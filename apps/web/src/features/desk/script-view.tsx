@@ -9,7 +9,7 @@ import {
   type Stop,
   stopsInOrder,
 } from '@semita/core';
-import { DoorClosed, Pause } from 'lucide-react';
+import { DoorClosed, Pause, Scissors } from 'lucide-react';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
@@ -25,6 +25,8 @@ export interface ScriptActions {
   readonly setPhrase: (stop: Stop, phrase: string) => boolean;
   readonly change: (stop: Stop) => void;
   readonly remove: (stop: Stop) => void;
+  /** Cuts the part in two at a gap. */
+  readonly split: (gap: number) => void;
   readonly setOpenStop: (stopId: string | null) => void;
   readonly setCursor: (line: number) => void;
 }
@@ -44,6 +46,8 @@ export function ScriptView({ part, lines, faults, openStopId, cursor, actions }:
   const root = useRef<HTMLDivElement>(null);
   const stops = stopsInOrder(part.stops);
   const stopsAt = (gap: number) => stops.filter((stop) => gapOf(lines, stop.atMs) === gap);
+  const splitMs = gapTimeMs(lines, cursor + 1);
+  const canSplit = splitMs > part.inMs && splitMs < part.outMs;
   const isOutside = (ms: number) => ms < part.inMs || ms > part.outMs;
 
   // The line of the cursor stays in view while the film plays.
@@ -97,6 +101,18 @@ export function ScriptView({ part, lines, faults, openStopId, cursor, actions }:
       />
     ));
 
+  /** The rule where the part's window begins or ends; none at the ends of the material. */
+  const edgeAt = (gap: number) => {
+    const isIn = part.inMs > 0 && gapOf(lines, part.inMs) === gap;
+    const isOut = part.outMs < (lines.at(-1)?.endMs ?? 0) && gapOf(lines, part.outMs) === gap;
+    return (
+      <>
+        {isOut && <Edge words={t('desk.endsHere', { title: part.title })} />}
+        {isIn && <Edge words={t('desk.beginsHere', { title: part.title })} />}
+      </>
+    );
+  };
+
   return (
     <DragDropProvider
       sensors={[PointerSensor]}
@@ -118,11 +134,24 @@ export function ScriptView({ part, lines, faults, openStopId, cursor, actions }:
             <Pause aria-hidden className="size-4 text-slate" strokeWidth={1.75} />
             {t('desk.addPause')}
           </Button>
+          <Button
+            size="small"
+            look="quiet"
+            disabled={!canSplit}
+            onClick={() => actions.split(cursor + 1)}
+            aria-label={t('desk.splitHere')}
+            title={t('desk.splitHere')}
+          >
+            <Scissors aria-hidden className="size-4" strokeWidth={1.75} />
+          </Button>
         </div>
         {lines.every((line) => line.text === null) && part.kind === 'clip' && (
           <p className="mb-3 text-14 text-quiet">{t('desk.noScript')}</p>
         )}
-        <Gap gap={0}>{renderStops(0)}</Gap>
+        <Gap gap={0}>
+          {edgeAt(0)}
+          {renderStops(0)}
+        </Gap>
         {lines.map((line, index) => (
           <Gap key={line.id} gap={index + 1}>
             <button
@@ -143,10 +172,20 @@ export function ScriptView({ part, lines, faults, openStopId, cursor, actions }:
               <LineWords line={line} isOutside={isOutside(line.startMs)} />
             </button>
             {renderStops(index + 1)}
+            {edgeAt(index + 1)}
           </Gap>
         ))}
       </div>
     </DragDropProvider>
+  );
+}
+
+/** A line across the script between what belongs to a part and what does not. */
+function Edge({ words }: { readonly words: string }) {
+  return (
+    <p className="my-2 flex items-center gap-3 text-13 font-medium text-main before:h-0.5 before:grow before:bg-main after:h-0.5 after:grow after:bg-main">
+      {words}
+    </p>
   );
 }
 

@@ -105,7 +105,11 @@ function ReadingPartView({
   blocks,
 }: Props & { readonly blocks: readonly ReadingBlock[] }) {
   const { state, terms } = snapshot;
-  const lines = useMemo(() => readingScript(blocks), [blocks]);
+  // Of a text in parts, the stretch of this one.
+  const script = useMemo(() => readingScript(blocks), [blocks]);
+  const lines = script.filter((line) => line.startMs >= part.inMs && line.startMs < part.outMs);
+  const from = script.indexOf(lines[0] as ScriptLine);
+  const shown = blocks.slice(Math.max(0, from), from + lines.length);
   const phrases = useMemo(() => phrasesOf(part.stops), [part.stops]);
   const [startMs] = useState(() => partStateOf(state, part).positionMs);
   const isLocked = isMaterialLocked(session.context, state);
@@ -126,7 +130,7 @@ function ReadingPartView({
     <ReadingStage
       ref={ref}
       title={part.title}
-      blocks={blocks}
+      blocks={shown}
       lines={lines}
       startMs={startMs}
       limitMs={limitMs}

@@ -148,7 +148,17 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
       />
     );
   }
-  const been = stops.filter((stop) => isSettled(state, stop.id)).reverse();
+  const stretches = lesson.parts
+    .toReversed()
+    .map((one) => ({
+      id: one.id,
+      title: one.title,
+      been: one.stops.toReversed().flatMap((stop) => {
+        const stopState = state.stops[stop.id];
+        return stopState && isSettled(state, stop.id) ? [{ stop, stopState }] : [];
+      }),
+    }))
+    .filter(({ been }) => been.length > 0);
   const reopen = (stop: LearnerStop) => () => {
     film.current?.pause();
     film.current?.seek(stop.atMs);
@@ -161,26 +171,27 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
         <h2 id="so-far" className="text-18">
           {t('walk.soFar')}
         </h2>
-        {been.length === 0 ? (
+        {stretches.length === 0 && (
           <p className="text-quiet">{t(part?.kind === 'clip' ? 'walk.nothingYet' : 'walk.nothingYetText')}</p>
-        ) : (
-          <ul className="grid gap-3">
-            {been.map((stop) => {
-              const stopState = state.stops[stop.id];
-              const canReopen = stopState?.phase === 'passed' && state.handedInAt === null;
-              return stopState ? (
+        )}
+        {stretches.map(({ id, title, been }) => (
+          <section key={id} aria-label={title} className="grid gap-3">
+            {/* Whoever was away sees what belongs to which stretch. */}
+            {lesson.parts.length > 1 && <h3 className="border-b border-line pb-1 text-14 text-quiet">{title}</h3>}
+            <ul className="grid gap-3">
+              {been.map(({ stop, stopState }) => (
                 <AnsweredStop
                   key={stop.id}
                   stop={stop}
                   place={placeOf(stop)}
                   stopState={stopState}
                   results={results}
-                  onReopen={canReopen ? reopen(stop) : undefined}
+                  onReopen={stopState.phase === 'passed' && state.handedInAt === null ? reopen(stop) : undefined}
                 />
-              ) : null;
-            })}
-          </ul>
-        )}
+              ))}
+            </ul>
+          </section>
+        ))}
       </section>
     </>
   );
