@@ -81,6 +81,7 @@ export {
   metShare,
   type Segment,
 } from './coverage/coverage.ts';
+export { deckScript, type Slide, slideLengthMs } from './deck/slide.ts';
 export { checkLesson, type Fault, type FaultCode, isWithinFilm } from './lesson/check-lesson.ts';
 export {
   type BlockAnchor,

@@ -13,6 +13,9 @@ export const leftOutCodes = [
   'unsafeLinks',
   'drawings',
   'pagesWithoutText',
+  'hiddenSlides',
+  'charts',
+  'films',
 ] as const;
 export type LeftOutCode = (typeof leftOutCodes)[number];
 

@@ -70,5 +70,5 @@ export async function importDocument(
   if (blocks.length === 0) throw new ImportRefused('noText');
   const title = blocks.find((block) => block.kind === 'heading')?.text.slice(0, 200) ?? null;
   const shown = pictures.list().filter((picture) => html.includes(`"picture:${picture.name}"`));
-  return { title, blocks, pictures: shown, leftOut: report.list() };
+  return { kind: 'document', title, blocks, pictures: shown, leftOut: report.list() };
 }

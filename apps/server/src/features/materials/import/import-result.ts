@@ -54,8 +54,29 @@ export interface ImportedPicture {
 }
 
 export interface ImportedReading {
+  readonly kind: 'document';
   readonly title: string | null;
   readonly blocks: readonly RawBlock[];
   readonly pictures: readonly ImportedPicture[];
   readonly leftOut: readonly LeftOut[];
 }
+
+/** A slide as the importer found it, before it has an id. */
+export interface RawSlide {
+  readonly title: string;
+  readonly html: string;
+  readonly width: number;
+  readonly height: number;
+  readonly text: string;
+  readonly notes: string;
+  readonly pictureCount: number;
+}
+
+export interface ImportedDeck {
+  readonly kind: 'deck';
+  readonly slides: readonly RawSlide[];
+  readonly pictures: readonly ImportedPicture[];
+  readonly leftOut: readonly LeftOut[];
+}
+
+export type Imported = ImportedReading | ImportedDeck;

@@ -35,7 +35,13 @@ export async function readOdt(files: ZipFiles, pictures: PictureBox, report: Rep
   return html + writer.notes();
 }
 
-function createOdtWriter(files: ZipFiles, content: ReturnType<typeof parseXml>, pictures: PictureBox, report: Report) {
+/** Writes pieces of an OpenDocument as HTML: blocks of text, frames, and in the end their notes. */
+export function createOdtWriter(
+  files: ZipFiles,
+  content: ReturnType<typeof parseXml>,
+  pictures: PictureBox,
+  report: Report,
+) {
   const sources = [findXml(files, 'styles.xml'), content].filter((one) => one !== undefined);
   const styles = new Map(
     sources
@@ -183,7 +189,9 @@ function createOdtWriter(files: ZipFiles, content: ReturnType<typeof parseXml>, 
   };
 
   return {
+    block,
     blocks,
+    frame,
     notes: () => (notes.length > 0 ? `<ol>${notes.map((note) => `<li>${note}</li>`).join('')}</ol>` : ''),
   };
 }

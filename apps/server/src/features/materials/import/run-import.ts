@@ -2,15 +2,15 @@ import { fork } from 'node:child_process';
 import { mkdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { type ImportedReading, type ImportRefusal, ImportRefused } from './import-result.ts';
-import type { DocumentFormat } from './sniff-format.ts';
+import { type Imported, type ImportRefusal, ImportRefused } from './import-result.ts';
+import type { DeckFormat, DocumentFormat } from './sniff-format.ts';
 
 /** What bringing in one document may cost. Beyond it the document is refused and the server goes on. */
 export const importLimits = { timeMs: 180_000, memoryBytes: 1024 ** 3, heapMb: 768 };
 
 export interface ImportOrder {
   readonly file: string;
-  readonly format: DocumentFormat;
+  readonly format: DocumentFormat | DeckFormat;
   readonly outDir: string;
 }
 
@@ -20,7 +20,7 @@ export type ImportMessage =
   | { readonly type: 'refused'; readonly reason: ImportRefusal };
 
 /** The child writes what it read here, since it can be many megabytes. */
-export const resultFileName = 'reading.json';
+export const resultFileName = 'imported.json';
 
 const isSource = import.meta.url.endsWith('.ts');
 const childFile = fileURLToPath(new URL(isSource ? './import-child.ts' : './import-child.js', import.meta.url));
@@ -38,10 +38,10 @@ export async function runImport(
   order: ImportOrder,
   onProgress: (share: number) => void,
   limits: Pick<typeof importLimits, 'timeMs' | 'memoryBytes'> = importLimits,
-): Promise<ImportedReading> {
+): Promise<Imported> {
   await mkdir(order.outDir, { recursive: true });
   await work(order, onProgress, limits);
-  return JSON.parse(await readFile(path.join(order.outDir, resultFileName), 'utf8')) as ImportedReading;
+  return JSON.parse(await readFile(path.join(order.outDir, resultFileName), 'utf8')) as Imported;
 }
 
 function work(

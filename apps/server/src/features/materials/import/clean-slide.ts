@@ -1,0 +1,100 @@
+import sanitizeHtml from 'sanitize-html';
+import { pictureScheme } from './clean-html.ts';
+import type { Report } from './import-result.ts';
+
+const words = (list: string): string[] => list.trim().split(/\s+/);
+
+const svgTags = words(`
+  svg g path rect circle ellipse line polyline polygon image text tspan defs clipPath linearGradient
+  radialGradient stop pattern marker
+`);
+const htmlTags = words(`
+  div span p br img a table colgroup col tbody tr td ul ol li sub sup strong em
+`);
+
+const paint = words(`
+  fill stroke stroke-width stroke-linejoin stroke-linecap stroke-dasharray opacity fill-opacity
+  stroke-opacity fill-rule clip-path transform
+`);
+const geometry = words(`
+  d x y x1 y1 x2 y2 cx cy r rx ry width height points viewBox preserveAspectRatio offset stop-color
+  stop-opacity gradientTransform gradientUnits clipPathUnits patternUnits id markerWidth markerHeight
+  refX refY orient
+`);
+
+/** A value that names nothing outside: no address, no escape, no end of the declaration. */
+const harmless = /^(?!.*(?:url\s*\(|expression|javascript:|@import|\\|[<>{}]))[^;]{0,400}$/i;
+const styles = words(`
+  left top right bottom width height min-width max-width min-height max-height z-index overflow
+  overflow-x overflow-y display flex flex-direction justify-content align-items gap box-sizing margin
+  margin-top margin-bottom margin-left margin-right padding padding-left padding-right padding-top
+  padding-bottom background background-color color opacity border border-top border-bottom border-left
+  border-right border-radius border-collapse table-layout object-fit transform transform-origin
+  font-size font-weight font-style font-family font-kerning letter-spacing line-height line-break
+  text-align text-indent text-decoration text-transform vertical-align white-space overflow-wrap
+  word-break direction writing-mode
+`);
+
+/**
+ * The sanitiser of drawn slides: shapes and placed words, with styles from a list whose values name nothing outside.
+ * Slides are shown in a box of their own that cuts off what lies outside it.
+ */
+export function cleanSlide(html: string, report: Report): string {
+  const own = new RegExp(`^${pictureScheme}:\\w+$`);
+  return sanitizeHtml(html, {
+    allowedTags: [...htmlTags, ...svgTags],
+    allowedAttributes: {
+      '*': ['style', ...paint],
+      a: ['href', 'target', 'rel', 'style'],
+      img: ['src', 'alt', 'style'],
+      td: ['colspan', 'rowspan', 'style'],
+      ...Object.fromEntries(svgTags.map((tag) => [tag, [...geometry, ...paint, 'style', 'href']])),
+    },
+    allowedStyles: {
+      '*': {
+        ...Object.fromEntries(styles.map((name) => [name, [harmless]])),
+        position: [/^(absolute|relative|static)$/],
+      },
+    },
+    allowedSchemes: ['http', 'https', 'mailto'],
+    allowedSchemesByTag: { img: [pictureScheme], image: [pictureScheme] },
+    allowProtocolRelative: false,
+    disallowedTagsMode: 'discard',
+    nonTextTags: [
+      'style',
+      'script',
+      'textarea',
+      'option',
+      'noscript',
+      'title',
+      'template',
+      'foreignObject',
+      'foreignobject',
+    ],
+    nestingLimit: 60,
+    parser: { lowerCaseTags: false, lowerCaseAttributeNames: false },
+    exclusiveFilter: ({ tag, attribs }) =>
+      (tag === 'img' && !own.test(attribs.src ?? '')) || (tag === 'image' && !own.test(attribs.href ?? '')),
+    transformTags: {
+      '*': (tagName, attribs) => ({ tagName, attribs: withOwnReferences(attribs) }),
+      a: (tagName, attribs): sanitizeHtml.Tag => {
+        if (/^(https?:|mailto:)/i.test(attribs.href ?? ''))
+          return {
+            tagName,
+            attribs: { ...withOwnReferences(attribs), target: '_blank', rel: 'noopener noreferrer nofollow' },
+          };
+        report.add('unsafeLinks');
+        return { tagName: 'span', attribs: attribs.style ? { style: attribs.style } : {} };
+      },
+    },
+  });
+}
+
+/** Paint may point at gradients and clips of the same slide, and at nothing else. */
+function withOwnReferences(attribs: sanitizeHtml.Attributes): sanitizeHtml.Attributes {
+  return Object.fromEntries(
+    Object.entries(attribs).filter(
+      ([name, value]) => name === 'style' || !/url\s*\(/i.test(value) || /^url\(["']?#[\w-]+["']?\)$/.test(value),
+    ),
+  );
+}
