@@ -1,5 +1,5 @@
 // Writes the demo's documents with LibreOffice, from the texts below. Its results are committed; run it by hand after
-// changing a text. Needs, from Debian: libreoffice-writer-nogui.
+// changing a text. Needs, from Debian: libreoffice-writer-nogui libreoffice-impress-nogui.
 import { execFileSync } from 'node:child_process';
 import fs from 'node:fs';
 import { createRequire } from 'node:module';
@@ -120,11 +120,101 @@ const japanese = [
   list('Bullets', ['川に向かって開くひび', 'ずれた石']),
 ].join('\n');
 
+const slide = (number, title, body, notes) => `<draw:page draw:name="page${number}" draw:master-page-name="Default">
+  <draw:frame presentation:class="title" draw:style-name="plain" svg:x="1.4cm" svg:y="0.8cm" svg:width="25.2cm" svg:height="2.4cm"><draw:text-box><text:p text:style-name="Head">${escapeXml(title)}</text:p></draw:text-box></draw:frame>
+  ${body}
+  <presentation:notes><draw:frame presentation:class="notes" svg:x="2cm" svg:y="13cm" svg:width="17cm" svg:height="12cm"><draw:text-box><text:p>${escapeXml(notes)}</text:p></draw:text-box></draw:frame></presentation:notes>
+</draw:page>`;
+const box = (x, y, width, height, inner) =>
+  `<draw:frame draw:style-name="plain" svg:x="${x}cm" svg:y="${y}cm" svg:width="${width}cm" svg:height="${height}cm"><draw:text-box>${inner}</draw:text-box></draw:frame>`;
+const bullets = (items) =>
+  `<text:list text:style-name="Bullets">${items.map((item) => `<text:list-item><text:p text:style-name="Body">${escapeXml(item)}</text:p></text:list-item>`).join('')}</text:list>`;
+const grid = (rows) =>
+  `<draw:frame svg:x="1.4cm" svg:y="4.2cm" svg:width="25.2cm" svg:height="7cm"><table:table table:use-first-row-styles="true"><table:table-column table:number-columns-repeated="${rows[0].length}"/>${rows
+    .map(
+      (cells) =>
+        `<table:table-row>${cells.map((cell) => `<table:table-cell table:style-name="cell"><text:p text:style-name="Body">${escapeXml(cell)}</text:p></table:table-cell>`).join('')}</table:table-row>`,
+    )
+    .join('')}</table:table></draw:frame>`;
+const image = (base64, alt) =>
+  `<draw:frame svg:x="3.5cm" svg:y="4.2cm" svg:width="21cm" svg:height="9.8cm"><draw:image><office:binary-data>${base64}</office:binary-data></draw:image><svg:desc>${escapeXml(alt)}</svg:desc></draw:frame>`;
+
+const deck = (archPng) => `<?xml version="1.0" encoding="UTF-8"?>
+<office:document xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:style="urn:oasis:names:tc:opendocument:xmlns:style:1.0" xmlns:fo="urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:svg="urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0" xmlns:presentation="urn:oasis:names:tc:opendocument:xmlns:presentation:1.0" office:version="1.3" office:mimetype="application/vnd.oasis.opendocument.presentation">
+<office:styles>
+  <text:list-style style:name="Bullets"><text:list-level-style-bullet text:level="1" text:bullet-char="•"><style:list-level-properties text:space-before="0.3cm" text:min-label-width="0.9cm"/></text:list-level-style-bullet></text:list-style>
+</office:styles>
+<office:automatic-styles>
+  <style:style style:name="cell" style:family="table-cell"><style:graphic-properties draw:fill="solid" draw:fill-color="#ffffff"/><style:paragraph-properties fo:border="0.05cm solid #ddd8cc"/></style:style>
+  <style:style style:name="plain" style:family="graphic"><style:graphic-properties draw:stroke="none" draw:fill="none"/></style:style>
+  <style:style style:name="Head" style:family="paragraph"><style:text-properties fo:font-size="36pt" fo:font-weight="bold" fo:color="#5a2a54"/></style:style>
+  <style:style style:name="Body" style:family="paragraph"><style:paragraph-properties fo:margin-bottom="0.4cm"/><style:text-properties fo:font-size="26pt" fo:color="#20262b"/></style:style>
+  <style:page-layout style:name="wide"><style:page-layout-properties fo:page-width="28cm" fo:page-height="15.75cm" style:print-orientation="landscape"/></style:page-layout>
+  <style:style style:name="ground" style:family="drawing-page"><style:drawing-page-properties draw:fill="solid" draw:fill-color="#f7f5ef"/></style:style>
+</office:automatic-styles>
+<office:master-styles><style:master-page style:name="Default" style:page-layout-name="wide" draw:style-name="ground"/></office:master-styles>
+<office:body><office:presentation>
+${[
+  [
+    'Testing a paper bridge',
+    box(1.4, 5, 25, 4, '<text:p text:style-name="Body">Three bridges, one sheet of paper each</text:p>'),
+    'Hand out one sheet each. No glue today.',
+  ],
+  [
+    'What you need',
+    box(1.4, 4.2, 25, 8, bullets(['One sheet of paper', 'Two books, 20 cm apart', 'A cup and forty washers'])),
+    'The books must be of the same height.',
+  ],
+  [
+    'An arch pushes outward',
+    image(
+      archPng,
+      'A stone arch with a keystone at its top. Arrows show the squeeze running down both sides to the banks.',
+    ),
+    'Ask: what would happen on soft banks?',
+  ],
+  [
+    'How to test',
+    box(
+      1.4,
+      4.2,
+      25,
+      9,
+      bullets([
+        'Lay the bridge over the gap',
+        'Set the cup in its middle',
+        'Add washers one by one, and count',
+        'Write down the last number before it fell',
+      ]),
+    ),
+    'One of the group counts aloud.',
+  ],
+  [
+    'What we measured',
+    grid([
+      ['Bridge', 'Own weight', 'Load held'],
+      ['Flat strip', '4 g', '12 g'],
+      ['Folded beam', '4 g', '180 g'],
+      ['Arch', '5 g', '240 g'],
+    ]),
+    'Divide load by own weight together for the first row.',
+  ],
+  [
+    'What changed?',
+    box(1.4, 4.2, 25, 6, '<text:p text:style-name="Body">The paper is the same. Its shape is not.</text:p>'),
+    '',
+  ],
+]
+  .map(([title, body, notes], index) => slide(index + 1, title, body, notes))
+  .join('\n')}
+</office:presentation></office:body></office:document>`;
+
 const png = (await sharp(Buffer.from(arch)).png().toBuffer()).toString('base64');
 const sources = {
   notebook: document(notebook(png), 'en'),
   arabic: document(arabic, 'ar'),
   japanese: document(japanese, 'ja'),
+  'paper-bridge': deck(png),
 };
 const formats = {
   notebook: [
@@ -138,11 +228,13 @@ const formats = {
   ],
   arabic: ['docx', 'odt', 'txt:Text (encoded):UTF8'],
   japanese: ['docx', 'odt', 'txt:Text (encoded):UTF8'],
+  'paper-bridge': ['pptx', 'odp', 'pdf'],
 };
 
 const work = fs.mkdtempSync(path.join(os.tmpdir(), 'documents-'));
 for (const [name, source] of Object.entries(sources)) {
-  fs.writeFileSync(path.join(work, `${name}.fodt`), source);
+  const flat = `${name}.${source.includes('opendocument.presentation') ? 'fodp' : 'fodt'}`;
+  fs.writeFileSync(path.join(work, flat), source);
   for (const format of formats[name]) {
     const extension = format.split(':')[0];
     const isTagged = format.includes('Tagged');
@@ -156,7 +248,7 @@ for (const [name, source] of Object.entries(sources)) {
         format,
         '--outdir',
         work,
-        `${work}/${name}.fodt`,
+        path.join(work, flat),
       ],
       { stdio: ['ignore', 'ignore', 'inherit'] },
     );

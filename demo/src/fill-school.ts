@@ -14,6 +14,7 @@ import {
 } from '@semita/server';
 import { bridgeLesson, forcesDraft } from './bridge-lesson.ts';
 import { notebookLesson } from './notebook-lesson.ts';
+import { paperBridgeLesson } from './paper-bridge-lesson.ts';
 import {
   amber,
   amberStudents,
@@ -29,7 +30,7 @@ import { createRandom, type Random } from './seeded-random.ts';
 import { type Manner, simulateWalk } from './simulated-student.ts';
 
 const filmFolder = fileURLToPath(new URL('../film/', import.meta.url));
-const notebookFile = fileURLToPath(new URL('../documents/notebook.docx', import.meta.url));
+const documentFolder = fileURLToPath(new URL('../documents/', import.meta.url));
 const schoolId = 'demo-school';
 const seed = 20_261_124;
 const day = 24 * 3_600_000;
@@ -88,6 +89,7 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   services.assignments.excuse(adaeze, amberAssignment, studentIdOf('Quentin Adeyemi-Lund'), true);
   writeLesson(stage, forcesDraft(film.id), false);
   await giveNotebook(stage);
+  await planTest(stage);
   deps.db.$client.pragma('synchronous = FULL');
   clock.now = stage.today;
 }
@@ -152,11 +154,17 @@ function writeLesson({ services }: Stage, { title, parts }: Lesson, makesEdition
 
 /** The reading, given to 8 Amber yesterday: a few have read it already. */
 async function giveNotebook(stage: Stage): Promise<void> {
-  const { id } = await bringIn(stage, notebookFile, 'A bridge-keeper’s notebook.docx');
+  const { id } = await bringIn(stage, path.join(documentFolder, 'notebook.docx'), 'A bridge-keeper’s notebook.docx');
   const { blocks } = stage.services.materials.readContent(adaeze, id);
   const lessonId = writeLesson(stage, notebookLesson(id, blocks), true);
   const assignmentId = assign(stage, lessonId, amber.id, { opens: -1, due: 6, closes: 13 });
   await walkAll(stage, assignmentId, amberStudents, notebookManner);
+}
+
+/** The deck for the day of the test: a draft with its first stops. */
+async function planTest(stage: Stage): Promise<void> {
+  const { id } = await bringIn(stage, path.join(documentFolder, 'paper-bridge.pptx'), 'Testing a paper bridge.pptx');
+  writeLesson(stage, paperBridgeLesson(id, stage.services.materials.readContent(adaeze, id).slides), false);
 }
 
 function assign(

@@ -1,3 +1,9 @@
+CREATE TABLE `decks` (
+	`material_id` text PRIMARY KEY NOT NULL,
+	`slides` text NOT NULL,
+	FOREIGN KEY (`material_id`) REFERENCES `materials`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
 CREATE TABLE `jobs` (
 	`id` text PRIMARY KEY NOT NULL,
 	`kind` text NOT NULL,

@@ -1,4 +1,4 @@
-import type { AttemptState, EventBody, LeftOut, Lesson, ReadingBlock, Terms } from '@semita/core';
+import type { AttemptState, EventBody, LeftOut, Lesson, ReadingBlock, Slide, Terms } from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
 import type { ReadingLevel } from '@semita/core/level';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
@@ -109,6 +109,14 @@ export const readings = sqliteTable('readings', {
     .primaryKey()
     .references(() => materials.id, { onDelete: 'cascade' }),
   blocks: text({ mode: 'json' }).notNull().$type<readonly ReadingBlock[]>(),
+});
+
+/** The slides of a deck, once it was brought in. */
+export const decks = sqliteTable('decks', {
+  materialId: text()
+    .primaryKey()
+    .references(() => materials.id, { onDelete: 'cascade' }),
+  slides: text({ mode: 'json' }).notNull().$type<readonly Slide[]>(),
 });
 
 /** Pictures inside materials; the files stand in the media folder. */

@@ -50,6 +50,7 @@ export const enShared = {
     film: '{{length}} of film',
     reading: '{{length}} to read',
   },
+  deck: { back: 'Back', next: 'Next slide', place: 'Slide {{number}} of {{count}}' },
   keys: {
     title: 'Keys',
     film: 'Film',

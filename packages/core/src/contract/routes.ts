@@ -36,7 +36,7 @@ export const routes = {
   deleteMaterial: route('DELETE', '/api/materials/:materialId', 'teacher'),
   uploadFile: route('POST', '/api/files', 'teacher'),
   streamMedia: route('GET', '/api/materials/:materialId/media', 'signedIn'),
-  readContent: route('GET', '/api/materials/:materialId/content', 'signedIn', { output: s.readingSchema }),
+  readContent: route('GET', '/api/materials/:materialId/content', 'signedIn', { output: s.contentSchema }),
   describePicture: route('PUT', '/api/materials/:materialId/pictures/:pictureName/words', 'teacher', {
     body: v.object({ words: v.pipe(v.string(), v.trim(), v.maxLength(1_000)) }),
   }),

@@ -65,7 +65,19 @@ export const materialSchema = v.object({
 });
 export type Material = v.InferOutput<typeof materialSchema>;
 
-export const readingSchema = v.object({
+export const contentSchema = v.object({
+  slides: v.array(
+    v.object({
+      id: v.string(),
+      title: v.string(),
+      html: v.string(),
+      width: v.number(),
+      height: v.number(),
+      text: v.string(),
+      notes: v.string(),
+      lengthMs: v.number(),
+    }),
+  ),
   blocks: v.array(
     v.object({
       id: v.string(),

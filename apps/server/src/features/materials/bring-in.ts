@@ -3,15 +3,17 @@ import path from 'node:path';
 import { type ReadingBlock, readingLengthMs } from '@semita/core';
 import { readingLevel } from '@semita/core/level';
 import type { Deps } from '../../deps.ts';
-import { type ImportedReading, ImportRefused } from './import/import-result.ts';
+import { type Imported, ImportRefused } from './import/import-result.ts';
 import { runImport } from './import/run-import.ts';
-import { type DocumentFormat, type Format, sniffFormat } from './import/sniff-format.ts';
+import { type DeckFormat, type DocumentFormat, type Format, sniffFormat } from './import/sniff-format.ts';
 import type { MaterialRepository, MaterialRow } from './material-repository.ts';
 import type { MediaStore } from './media-store.ts';
-import { nameBlocks } from './name-blocks.ts';
+import { nameBlocks, nameSlides } from './name-blocks.ts';
 import { probeMedia } from './probe-media.ts';
 
-const mimeTypeOf: Readonly<Record<DocumentFormat, string>> = {
+const mimeTypeOf: Readonly<Record<DocumentFormat | DeckFormat, string>> = {
+  pptx: 'application/vnd.openxmlformats-officedocument.presentationml.presentation',
+  odp: 'application/vnd.oasis.opendocument.presentation',
   docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
   odt: 'application/vnd.oasis.opendocument.text',
   epub: 'application/epub+zip',
@@ -21,7 +23,7 @@ const mimeTypeOf: Readonly<Record<DocumentFormat, string>> = {
   text: 'text/plain',
 };
 
-const isDocument = (format: Format): format is DocumentFormat => format in mimeTypeOf;
+const isImported = (format: Format): format is DocumentFormat | DeckFormat => format in mimeTypeOf;
 
 /** Names that say film: a text behind one is no document that was meant. */
 const mediaName = /\.(mp4|m4v|webm|mov|mkv|avi|mp3|m4a|ogg|oga|wav|weba)$/i;
@@ -35,7 +37,7 @@ interface Options extends Pick<Deps, 'db' | 'dataDir' | 'clock'> {
 }
 
 /**
- * Brings in what was received: looks into the file, and makes of it a film or a reading that is ready, or says why
+ * Brings in what was received: looks into the file, and makes of it a film, a reading or a deck that is ready, or says why
  * not. The received file goes last, so that the work can be done again from its beginning.
  */
 export function createBringIn({ repository, store, dataDir, clock }: Options) {
@@ -46,16 +48,16 @@ export function createBringIn({ repository, store, dataDir, clock }: Options) {
     repository.update(row.id, { ...facts, kind: 'film', status: 'ready', sha256: await store.take(file) });
   };
 
-  const bringInDocument = async (row: MaterialRow, file: string, format: DocumentFormat): Promise<void> => {
+  const bringInPages = async (row: MaterialRow, file: string, format: DocumentFormat | DeckFormat): Promise<void> => {
     const outDir = await mkdtemp(path.join(dataDir, 'uploads', 'import-'));
     try {
       let toldAt = 0;
-      const reading = await runImport({ file, format, outDir }, (progress) => {
+      const imported = await runImport({ file, format, outDir }, (progress) => {
         if (clock() - toldAt < 500) return;
         toldAt = clock();
         repository.update(row.id, { progress });
       });
-      await keepReading(row, file, format, reading);
+      await keep(row, file, format, imported);
     } catch (error) {
       if (!(error instanceof ImportRefused)) throw error;
       repository.update(row.id, { status: 'refused', refusal: error.reason });
@@ -64,22 +66,28 @@ export function createBringIn({ repository, store, dataDir, clock }: Options) {
     }
   };
 
-  const keepReading = async (row: MaterialRow, file: string, format: DocumentFormat, reading: ImportedReading) => {
+  const keep = async (row: MaterialRow, file: string, format: DocumentFormat | DeckFormat, imported: Imported) => {
     const pictures = [];
-    for (const { name, file: pictureFile, mimeType, width, height } of reading.pictures)
+    for (const { name, file: pictureFile, mimeType, width, height } of imported.pictures)
       pictures.push({ name, mimeType, width, height, sha256: await store.take(pictureFile) });
-    const older: readonly ReadingBlock[] = row.replacesId === null ? [] : repository.readBlocks(row.replacesId);
-    const blocks = nameBlocks(reading.blocks, older);
-    repository.keepReading(row.id, blocks, pictures, {
-      kind: 'document',
-      status: 'ready',
+    const facts = {
+      kind: imported.kind,
+      status: 'ready' as const,
       sha256: await store.take(file),
       mimeType: mimeTypeOf[format],
-      lengthMs: readingLengthMs(blocks),
-      leftOut: reading.leftOut,
-      level: readingLevel(blocks.filter((block) => runningText.has(block.kind)).map((block) => block.text)),
+      leftOut: imported.leftOut,
       progress: null,
-    });
+    };
+    const older = row.replacesId;
+    if (imported.kind === 'deck') {
+      const slides = nameSlides(imported.slides, older === null ? [] : repository.readSlides(older));
+      const lengthMs = slides.reduce((sum, slide) => sum + slide.lengthMs, 0);
+      return repository.keepDeck(row.id, slides, pictures, { ...facts, lengthMs });
+    }
+    const blocks = nameBlocks(imported.blocks, older === null ? [] : repository.readBlocks(older));
+    const sentences = blocks.filter((block) => runningText.has(block.kind)).map((block) => block.text);
+    const lengthMs = readingLengthMs(blocks);
+    repository.keepReading(row.id, blocks, pictures, { ...facts, lengthMs, level: readingLevel(sentences) });
   };
 
   return async (materialId: string): Promise<void> => {
@@ -88,7 +96,7 @@ export function createBringIn({ repository, store, dataDir, clock }: Options) {
     const file = path.join(dataDir, 'uploads', row.uploadId ?? '');
     await access(file);
     const format = row.byteLength === 0 ? 'media' : await sniffFormat(file, row.fileName);
-    if (isDocument(format)) await bringInDocument(row, file, format);
+    if (isImported(format)) await bringInPages(row, file, format);
     else if (format === 'media' || mediaName.test(row.fileName)) await bringInMedia(row, file);
     else repository.update(row.id, { status: 'refused', refusal: format === 'oldOffice' ? 'oldFormat' : 'notKnown' });
     await rm(file, { force: true });

@@ -1,13 +1,16 @@
-import type { ReadingBlock } from '@semita/core';
+import type { ReadingBlock, Slide } from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
 import { and, desc, eq, inArray, isNotNull, like, or, sql } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
-import { captions, editions, lessons, materials, pictures, readings } from '../../db/schema.ts';
+import { captions, decks, editions, lessons, materials, pictures, readings } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
 
 export type MaterialRow = typeof materials.$inferSelect;
+/** The pictures inside a material. */
+type Inside = readonly Omit<typeof pictures.$inferInsert, 'materialId'>[];
+
 export type MaterialRepository = ReturnType<typeof createMaterialRepository>;
 
 export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
@@ -37,6 +40,15 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
       captionCount,
       usedIn: usedIn(id),
     };
+  };
+
+  const keepInside = (materialId: string, inside: Inside, change: Partial<MaterialRow>): void => {
+    db.delete(pictures).where(eq(pictures.materialId, materialId)).run();
+    for (const picture of inside)
+      db.insert(pictures)
+        .values({ ...picture, materialId })
+        .run();
+    db.update(materials).set(change).where(eq(materials.id, materialId)).run();
   };
 
   return {
@@ -86,21 +98,27 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
     keepReading(
       materialId: string,
       blocks: readonly ReadingBlock[],
-      inside: readonly Omit<typeof pictures.$inferInsert, 'materialId'>[],
+      inside: Inside,
       change: Partial<MaterialRow>,
     ): void {
       inTransaction(db, () => {
-        db.insert(readings)
-          .values({ materialId, blocks })
-          .onConflictDoUpdate({ target: readings.materialId, set: { blocks } })
-          .run();
-        db.delete(pictures).where(eq(pictures.materialId, materialId)).run();
-        for (const picture of inside)
-          db.insert(pictures)
-            .values({ ...picture, materialId })
-            .run();
-        db.update(materials).set(change).where(eq(materials.id, materialId)).run();
+        const row = { materialId, blocks };
+        db.insert(readings).values(row).onConflictDoUpdate({ target: readings.materialId, set: { blocks } }).run();
+        keepInside(materialId, inside, change);
       });
+    },
+
+    /** The same for a deck. */
+    keepDeck(materialId: string, slides: readonly Slide[], inside: Inside, change: Partial<MaterialRow>): void {
+      inTransaction(db, () => {
+        const row = { materialId, slides };
+        db.insert(decks).values(row).onConflictDoUpdate({ target: decks.materialId, set: { slides } }).run();
+        keepInside(materialId, inside, change);
+      });
+    },
+
+    readSlides(materialId: string): readonly Slide[] {
+      return db.select().from(decks).where(eq(decks.materialId, materialId)).get()?.slides ?? [];
     },
 
     readBlocks(materialId: string): readonly ReadingBlock[] {

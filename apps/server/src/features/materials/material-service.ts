@@ -1,5 +1,5 @@
 import path from 'node:path';
-import type { ReadingBlock } from '@semita/core';
+import type { ReadingBlock, Slide } from '@semita/core';
 import { readCaptions, writeVtt } from '@semita/core/captions';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -19,6 +19,8 @@ interface Options extends Pick<Deps, 'clock' | 'newId' | 'dataDir'> {
 
 /** Text cannot look like this: in cleaned HTML every < that is no element is written as &lt;. */
 const pictureElement = /<img src="picture:(\w+)" alt(?:="([^"]*)")?/g;
+/** Of a cleaned slide, whose < in words are written as &lt; as well. */
+const slidePicture = /(<(?:img|image)\b[^<>]*?\b(?:src|href))="picture:(\w+)"/g;
 const mutePicture = /<img [^>]*alt=""/;
 
 export function createMaterialService({ repository, store, jobs, clock, newId, dataDir }: Options) {
@@ -38,6 +40,14 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
       return { ...block, html, text };
     });
   };
+
+  const deckFor = (materialId: string): Slide[] =>
+    repository.readSlides(materialId).map((slide) => ({
+      ...slide,
+      html: slide.html.replace(slidePicture, (_, before: string, name: string) => {
+        return `${before}="/api/materials/${materialId}/pictures/${name}"`;
+      }),
+    }));
 
   return {
     uploadsDir,
@@ -100,11 +110,16 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
       return { path: store.pathOf(found(row.sha256)), mimeType: found(row.mimeType) };
     },
 
-    /** What a document holds, for anybody signed in to its school. */
-    readContent(actor: Actor, materialId: string): { blocks: ReadingBlock[] } {
-      const row = found(repository.findInSchool(actor.schoolId, materialId));
-      if (row.kind !== 'document') throw new Refused('notFound');
-      return { blocks: readingFor(materialId) };
+    /** What a document or a deck holds, for anybody signed in to its school; notes are for teachers. */
+    readContent(actor: Actor, materialId: string): { blocks: ReadingBlock[]; slides: Slide[] } {
+      const { kind } = found(repository.findInSchool(actor.schoolId, materialId));
+      if (kind === 'document') return { blocks: readingFor(materialId), slides: [] };
+      if (kind !== 'deck') throw new Refused('notFound');
+      const slides = deckFor(materialId);
+      return {
+        blocks: [],
+        slides: actor.role === 'teacher' ? slides : slides.map((slide) => ({ ...slide, notes: '' })),
+      };
     },
 
     /** Writes words for a picture that has none in its document, for those who cannot see it. Empty takes them back. */

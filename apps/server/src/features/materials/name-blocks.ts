@@ -1,21 +1,39 @@
 import { createHash } from 'node:crypto';
-import { matchBlocks, type ReadingBlock, readingTimeMs } from '@semita/core';
-import type { RawBlock } from './import/import-result.ts';
+import { matchBlocks, type ReadingBlock, readingTimeMs, type Slide, slideLengthMs } from '@semita/core';
+import type { RawBlock, RawSlide } from './import/import-result.ts';
 
 /**
  * Gives blocks their ids: those of the blocks they continue in an older version, else one made of what they hold, so
  * that the same document brought in twice has the same ids.
  */
 export function nameBlocks(blocks: readonly RawBlock[], older: readonly ReadingBlock[]): ReadingBlock[] {
-  const continued = matchBlocks(older, blocks);
-  const taken = new Set(continued);
+  const ids = idsOf(blocks, older);
   return blocks.map(({ kind, html, text, pictureCount }, index) => ({
-    id: continued[index] ?? newId(html, taken),
+    id: ids[index] as string,
     kind,
     html,
     text,
     lengthMs: readingTimeMs(text, pictureCount),
   }));
+}
+
+/** The same for slides. */
+export function nameSlides(slides: readonly RawSlide[], older: readonly Slide[]): Slide[] {
+  const ids = idsOf(slides, older);
+  return slides.map(({ pictureCount, ...slide }, index) => ({
+    ...slide,
+    id: ids[index] as string,
+    lengthMs: slideLengthMs(slide.text, pictureCount),
+  }));
+}
+
+function idsOf(
+  pieces: readonly { readonly html: string; readonly text: string }[],
+  older: readonly { readonly id: string; readonly html: string; readonly text: string }[],
+): string[] {
+  const continued = matchBlocks(older, pieces);
+  const taken = new Set(continued);
+  return pieces.map(({ html }, index) => continued[index] ?? newId(html, taken));
 }
 
 function newId(html: string, taken: Set<string | null>): string {

@@ -5,7 +5,7 @@ import {
   lineAt,
   type Part,
   type ReadingBlock,
-  readingScript,
+  type Slide,
   scriptOf,
 } from '@semita/core';
 import { useQuery } from '@tanstack/react-query';
@@ -13,10 +13,11 @@ import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { pathOf } from '../../api/client.ts';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
+import { SlideView } from '../deck/slide-view.tsx';
 import { type FilmControls, FilmStage } from '../film/film-stage.tsx';
 import { captionsOptions } from '../film/queries.ts';
+import { type Content, contentOptions, contentScript } from '../reading/content.ts';
 import { phrasesOf } from '../reading/phrases-of.ts';
-import { readingOptions } from '../reading/queries.ts';
 import { ReadingText } from '../reading/reading-text.tsx';
 import { scriptActions } from './script-actions.ts';
 import { ScriptView } from './script-view.tsx';
@@ -36,7 +37,7 @@ interface Props {
 
 /** Script and stage of one part, in step with each other. */
 export function PartDesk(props: Props) {
-  return props.part.kind === 'clip' ? <ClipDesk {...props} /> : <ReadingDesk {...props} />;
+  return props.part.kind === 'clip' ? <ClipDesk {...props} /> : <ContentDesk {...props} />;
 }
 
 function ClipDesk({ part, lengthMs, faults, openStopId, setOpenStop, apply, film, children }: Props) {
@@ -89,30 +90,24 @@ function ClipDesk({ part, lengthMs, faults, openStopId, setOpenStop, apply, film
   );
 }
 
-function ReadingDesk(props: Props) {
-  const reading = useQuery(readingOptions(props.part.materialId));
-  return <QueryView query={reading}>{(blocks) => <ReadingDeskView {...props} blocks={blocks} />}</QueryView>;
+function ContentDesk(props: Props) {
+  const content = useQuery(contentOptions(props.part.materialId));
+  return <QueryView query={content}>{(data) => <ContentDeskView {...props} content={data} />}</QueryView>;
 }
 
-function ReadingDeskView({
+function ContentDeskView({
   part,
   faults,
   openStopId,
   setOpenStop,
   apply,
-  blocks,
+  content,
   children,
-}: Props & { readonly blocks: readonly ReadingBlock[] }) {
-  const lines = useMemo(() => readingScript(blocks), [blocks]);
-  const [cursor, setCursor] = useState(0);
-  const phrases = useMemo(() => phrasesOf(part.stops), [part.stops]);
-  const page = useRef<HTMLDivElement>(null);
-  const currentId = lines[cursor]?.id ?? null;
-  // The page follows the script.
-  useEffect(() => {
-    const block = page.current?.querySelector<HTMLElement>(`[data-block="${currentId}"]`);
-    if (block && page.current) page.current.scrollTop = block.offsetTop - page.current.clientHeight / 3;
-  }, [currentId]);
+}: Props & { readonly content: Content }) {
+  const lines = useMemo(() => contentScript(content), [content]);
+  const [chosenLine, setCursor] = useState<number | null>(null);
+  const firstLine = lines.findIndex((line) => line.startMs >= part.inMs);
+  const cursor = Math.min(chosenLine ?? Math.max(0, firstLine), lines.length - 1);
   return (
     <>
       <section aria-label={t('desk.script')} className="min-h-0 overflow-y-auto bg-card">
@@ -121,23 +116,65 @@ function ReadingDeskView({
           lines={lines}
           faults={faults}
           openStopId={openStopId}
-          cursor={Math.min(cursor, lines.length - 1)}
+          cursor={cursor}
           actions={scriptActions({ part, lines, apply, setOpenStop, setCursor })}
         />
       </section>
       <Stage>
-        <section
-          ref={page}
-          aria-label={part.title}
-          // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by keys
-          tabIndex={0}
-          className="relative max-h-[55dvh] overflow-y-auto rounded-card border border-line bg-card p-5 text-14"
-        >
-          <ReadingText blocks={blocks} currentId={currentId} phrases={phrases} />
-        </section>
+        {part.kind === 'deck' ? (
+          <SlideOfCursor slide={content.slides[Math.max(0, cursor)]} />
+        ) : (
+          <PageOfCursor part={part} blocks={content.blocks} currentId={lines[cursor]?.id ?? null} />
+        )}
         {children}
       </Stage>
     </>
+  );
+}
+
+function SlideOfCursor({ slide }: { readonly slide: Slide | undefined }) {
+  if (!slide) return null;
+  return (
+    <div className="grid gap-3">
+      <div className="overflow-hidden rounded-card border border-line">
+        <SlideView slide={slide} />
+      </div>
+      {slide.notes !== '' && (
+        <section aria-labelledby="notes" className="grid gap-1">
+          <h2 id="notes" className="text-14 font-medium">
+            {t('desk.notes')}
+          </h2>
+          <p className="text-14 whitespace-pre-wrap text-quiet">{slide.notes}</p>
+        </section>
+      )}
+    </div>
+  );
+}
+
+interface PageProps {
+  readonly part: Part;
+  readonly blocks: readonly ReadingBlock[];
+  readonly currentId: string | null;
+}
+
+/** The text as students see it, in step with the script. */
+function PageOfCursor({ part, blocks, currentId }: PageProps) {
+  const phrases = useMemo(() => phrasesOf(part.stops), [part.stops]);
+  const page = useRef<HTMLElement>(null);
+  useEffect(() => {
+    const block = page.current?.querySelector<HTMLElement>(`[data-block="${currentId}"]`);
+    if (block && page.current) page.current.scrollTop = block.offsetTop - page.current.clientHeight / 3;
+  }, [currentId]);
+  return (
+    <section
+      ref={page}
+      aria-label={part.title}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by keys
+      tabIndex={0}
+      className="relative max-h-[55dvh] overflow-y-auto rounded-card border border-line bg-card p-5 text-14"
+    >
+      <ReadingText blocks={blocks} currentId={currentId} phrases={phrases} />
+    </section>
   );
 }
 

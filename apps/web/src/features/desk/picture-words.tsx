@@ -5,7 +5,7 @@ import { call } from '../../api/client.ts';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { errorWords } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
-import { readingOptions } from '../reading/queries.ts';
+import { contentOptions } from '../reading/content.ts';
 
 interface Picture {
   readonly name: string;
@@ -50,7 +50,7 @@ function PictureField({ materialId, picture }: { readonly materialId: string; re
   const save = useMutation({
     mutationFn: () =>
       call('describePicture', { params: { materialId, pictureName: picture.name }, body: { words: text } }),
-    onSuccess: () => queryClient.invalidateQueries(readingOptions(materialId)),
+    onSuccess: () => queryClient.invalidateQueries(contentOptions(materialId)),
   });
   return (
     <div className="grid grid-cols-[5rem_1fr] gap-3">

@@ -1,4 +1,4 @@
-import { bringInAgain, type LessonChange, type Part, readingScript, type Stop } from '@semita/core';
+import { bringInAgain, type LessonChange, type Part, type Stop } from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -9,8 +9,8 @@ import { FileButton } from '../../ui/file-button.tsx';
 import { ErrorNotice, Notice } from '../../ui/notice.tsx';
 import { formatMinutes } from '../../words/format.ts';
 import { findWords, t } from '../../words/words.ts';
+import { contentOptions, contentScript } from '../reading/content.ts';
 import { LeftOutNotice } from '../reading/left-out-notice.tsx';
-import { readingOptions } from '../reading/queries.ts';
 import { materialsOptions } from '../shelf/queries.ts';
 import { sendNewerVersion } from '../shelf/upload.ts';
 import { PictureWords } from './picture-words.tsx';
@@ -24,10 +24,11 @@ interface Props {
 
 /** Under the stage: the name of the reading, its document, and bringing in a newer version of that. */
 export function ReadingDetails({ part, material, apply, onGoToStop }: Props) {
-  const reading = useQuery(readingOptions(material.id));
+  const content = useQuery(contentOptions(material.id));
+  const isDeck = part.kind === 'deck';
   return (
     <div className="grid gap-5">
-      <Field label={t('desk.readingTitle')}>
+      <Field label={t(isDeck ? 'desk.deckTitle' : 'desk.readingTitle')}>
         {(ids) => (
           <TextInput
             {...ids}
@@ -40,17 +41,17 @@ export function ReadingDetails({ part, material, apply, onGoToStop }: Props) {
       </Field>
       <section aria-labelledby="document" className="grid gap-2">
         <h2 id="document" className="text-16">
-          {t('desk.document')}
+          {t(isDeck ? 'desk.deck' : 'desk.document')}
         </h2>
         <p className="text-14">{material.fileName}</p>
         <p className="text-14">{levelWords(material)}</p>
         <LeftOutNotice leftOut={material.leftOut} />
         <NewerVersion part={part} apply={apply} onGoToStop={onGoToStop} />
       </section>
-      {reading.data && <PictureWords key={material.id} materialId={material.id} blocks={reading.data} />}
+      {content.data && <PictureWords key={material.id} materialId={material.id} blocks={content.data.blocks} />}
       <div>
         <Button size="small" look="danger" onClick={() => apply({ type: 'removePart', partId: part.id })}>
-          {t('desk.removeReading')}
+          {t(isDeck ? 'desk.removeDeck' : 'desk.removeReading')}
         </Button>
       </div>
     </div>
@@ -73,15 +74,15 @@ function NewerVersion({ part, apply, onGoToStop }: Omit<Props, 'material'>) {
   const bringIn = useMutation({
     mutationFn: async (file: File): Promise<readonly Stop[]> => {
       setRefusal(null);
-      const before = await queryClient.fetchQuery(readingOptions(part.materialId));
+      const before = await queryClient.fetchQuery(contentOptions(part.materialId));
       const newer = await whenReady(await sendNewerVersion(file, part.materialId));
       await queryClient.invalidateQueries(materialsOptions());
       if (newer.status === 'refused') {
         setRefusal(newer.refusal);
         return [];
       }
-      const after = await queryClient.fetchQuery(readingOptions(newer.id));
-      const again = bringInAgain(part, newer.id, readingScript(before), readingScript(after));
+      const after = await queryClient.fetchQuery(contentOptions(newer.id));
+      const again = bringInAgain(part, newer.id, contentScript(before), contentScript(after));
       apply({ type: 'replaceParts', partIds: [part.id], parts: [again.part] });
       return again.astray;
     },
@@ -92,7 +93,7 @@ function NewerVersion({ part, apply, onGoToStop }: Omit<Props, 'material'>) {
       <div>
         <FileButton
           size="small"
-          accept=".docx,.odt,.pdf,.html,.htm,.md,.markdown,.epub,.txt"
+          accept=".docx,.odt,.pdf,.html,.htm,.md,.markdown,.epub,.txt,.pptx,.odp"
           disabled={bringIn.isPending}
           onFile={(file) => bringIn.mutate(file)}
         >

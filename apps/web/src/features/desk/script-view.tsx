@@ -96,7 +96,9 @@ export function ScriptView({ part, lines, faults, openStopId, cursor, actions }:
         onToggle={() => actions.setOpenStop(stop.id === openStopId ? null : stop.id)}
         onFocus={() => actions.setCursor(gap - 1)}
         onChange={actions.change}
-        onPhrase={stop.anchor?.blockId ? (phrase) => actions.setPhrase(stop, phrase) : undefined}
+        onPhrase={
+          part.kind === 'reading' && stop.anchor?.blockId ? (phrase) => actions.setPhrase(stop, phrase) : undefined
+        }
         onRemove={() => actions.remove(stop)}
       />
     ));
@@ -192,12 +194,15 @@ function Edge({ words }: { readonly words: string }) {
 /** Where something that is put in now would stand. */
 function gapWords(part: Part, lines: readonly ScriptLine[], gap: number): string {
   if (part.kind === 'clip') return t('desk.addAt', { time: formatClock(gapTimeMs(lines, gap)) });
-  return gap === 0 ? t('desk.addFirst') : t('desk.addBehind', { number: gap });
+  if (gap === 0) return t('desk.addFirst');
+  return t(part.kind === 'deck' ? 'desk.addBehindSlide' : 'desk.addBehind', { number: gap });
 }
 
 function LineWords({ line, isOutside }: { readonly line: ScriptLine; readonly isOutside: boolean }) {
   const isPicture = line.tone === 'picture';
   const words = line.text === null ? '·' : line.tone ? line.text : cueWords(line.text);
+  // Of a slide, its title and then all else.
+  const [first = '', ...rest] = words.split('\n');
   return (
     <span
       className={joinClasses(
@@ -206,7 +211,8 @@ function LineWords({ line, isOutside }: { readonly line: ScriptLine; readonly is
         isPicture && 'text-quiet italic',
       )}
     >
-      {isPicture && words === '' ? t('desk.pictureMute') : words}
+      {rest.length > 0 && <strong className="font-semibold">{first} </strong>}
+      {isPicture && words === '' ? t('desk.pictureMute') : rest.length > 0 ? rest.join(' · ') : words}
     </span>
   );
 }

@@ -167,7 +167,7 @@ function factsOf({ kind, status, progress, refusal, lengthMs, byteLength, captio
   if (status === 'checking')
     return progress === null ? t('shelf.checking') : t('shelf.checkingShare', { share: formatShare(progress) });
   if (status === 'refused') return findWords(`refusal.${refusal}`) ?? '';
-  const isReading = kind === 'document';
+  const isReading = kind === 'document' || kind === 'deck';
   const length = isReading ? formatLengths({ filmMs: 0, readingMs: lengthMs ?? 0 }) : formatClock(lengthMs ?? 0);
   const captions = captionCount > 0 ? t('shelf.captions', { count: captionCount }) : t('shelf.noCaptions');
   const used = usedIn.length > 0 ? t('shelf.usedIn', { titles: usedIn.join(', ') }) : t('shelf.unused');

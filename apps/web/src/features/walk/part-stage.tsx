@@ -6,8 +6,6 @@ import {
   metMs,
   partStateOf,
   playLimitMs,
-  type ReadingBlock,
-  readingScript,
   type ScriptLine,
   scriptOf,
   seekLimitMs,
@@ -19,10 +17,11 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { type FilmControls, FilmStage } from '../film/film-stage.tsx';
 import { captionsOptions } from '../film/queries.ts';
+import { type Content, contentOptions, contentScript } from '../reading/content.ts';
 import { phrasesOf } from '../reading/phrases-of.ts';
-import { readingOptions } from '../reading/queries.ts';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
 
+const DeckStage = lazy(async () => ({ default: (await import('../deck/deck-stage.tsx')).DeckStage }));
 const ReadingStage = lazy(async () => ({ default: (await import('../reading/reading-stage.tsx')).ReadingStage }));
 
 interface Props {
@@ -36,7 +35,7 @@ interface Props {
 
 /** The material of a part, held by its gates. */
 export function PartStage(props: Props) {
-  return props.part.kind === 'clip' ? <ClipPart {...props} /> : <ReadingPart {...props} />;
+  return props.part.kind === 'clip' ? <ClipPart {...props} /> : <ContentPart {...props} />;
 }
 
 function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Props) {
@@ -84,67 +83,67 @@ function reachStop(session: WalkSession, stop: LearnerStop | undefined, atMs: nu
   session.record({ type: 'reachedStop', stopId: stop.id });
 }
 
-function ReadingPart(props: Props) {
-  const reading = useQuery(readingOptions(props.part.materialId));
+function ContentPart(props: Props) {
+  const content = useQuery(contentOptions(props.part.materialId));
   return (
-    <QueryView query={reading}>
-      {(blocks) => (
+    <QueryView query={content}>
+      {(data) => (
         <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
-          <ReadingPartView {...props} blocks={blocks} />
+          <ContentPartView {...props} content={data} />
         </Suspense>
       )}
     </QueryView>
   );
 }
 
-function ReadingPartView({
-  ref,
-  part,
-  session,
-  snapshot,
-  blocks,
-}: Props & { readonly blocks: readonly ReadingBlock[] }) {
+/** A text or slides: what was met is told piece by piece, and a stop opens once all before it was met. */
+function ContentPartView({ ref, part, session, snapshot, content }: Props & { readonly content: Content }) {
   const { state, terms } = snapshot;
-  // Of a text in parts, the stretch of this one.
-  const script = useMemo(() => readingScript(blocks), [blocks]);
-  const lines = script.filter((line) => line.startMs >= part.inMs && line.startMs < part.outMs);
-  const from = script.indexOf(lines[0] as ScriptLine);
-  const shown = blocks.slice(Math.max(0, from), from + lines.length);
   const phrases = useMemo(() => phrasesOf(part.stops), [part.stops]);
   const [startMs] = useState(() => partStateOf(state, part).positionMs);
+  // Of a material in parts, the stretch of this one.
+  const { lines, blocks, slides } = useMemo(() => stretchOf(part, content), [part, content]);
   const isLocked = isMaterialLocked(session.context, state);
   const limitMs = playLimitMs(part, state, terms);
-  const isAtStop = limitMs < part.outMs;
   const current = () => session.getSnapshot().state;
-  // A stop before the first words has nothing to be read before it.
+  // A stop before everything else has nothing to be met before it.
   useEffect(() => {
     if (limitMs <= part.inMs) reachStop(session, nextHalt(part, session.getSnapshot().state, part.inMs), part.inMs);
   }, [limitMs, part, session]);
-  const onMet = (fromMs: number, toMs: number) => {
-    session.record({ type: 'met', partId: part.id, fromMs, toMs, rate: 1 });
-    // Blocks are met whole: a stop inside one, or at its end, has been reached with it.
-    const stop = nextHalt(part, current(), fromMs);
-    if (stop && stop.atMs <= toMs) reachStop(session, stop, stop.atMs);
+  const shared = {
+    ref,
+    title: part.title,
+    lines,
+    startMs,
+    limitMs,
+    isMet: ({ startMs: fromMs, endMs: toMs }: ScriptLine) =>
+      terms.skipping || metMs(partStateOf(current(), part).coverage, { fromMs, toMs }) >= toMs - fromMs,
+    onMet: (fromMs: number, toMs: number) => {
+      session.record({ type: 'met', partId: part.id, fromMs, toMs, rate: 1 });
+      // Pieces are met whole: a stop inside one, or at its end, has been reached with it.
+      const stop = nextHalt(part, current(), fromMs);
+      if (stop && stop.atMs <= toMs) reachStop(session, stop, stop.atMs);
+    },
   };
+  if (part.kind === 'deck')
+    return <DeckStage {...shared} slides={slides} lockedWords={isLocked ? t('walk.lockedSlides') : null} />;
+  const next = part.stops.find((stop) => stop.atMs === limitMs);
+  const footWords = t(next && state.stops[next.id] ? 'walk.textGoesOn' : 'walk.textOpens');
   return (
     <ReadingStage
-      ref={ref}
-      title={part.title}
-      blocks={shown}
-      lines={lines}
-      startMs={startMs}
-      limitMs={limitMs}
-      footWords={
-        isAtStop ? t(state.stops[stopAt(part, limitMs)?.id ?? ''] ? 'walk.textGoesOn' : 'walk.textOpens') : null
-      }
+      {...shared}
+      blocks={blocks}
+      footWords={limitMs < part.outMs ? footWords : null}
       lockedWords={isLocked ? t('walk.lockedText') : null}
       phrases={phrases}
-      isMet={({ startMs: fromMs, endMs: toMs }: ScriptLine) =>
-        metMs(partStateOf(current(), part).coverage, { fromMs, toMs }) >= toMs - fromMs
-      }
-      onMet={onMet}
     />
   );
 }
 
-const stopAt = (part: LearnerPart, atMs: number) => part.stops.find((stop) => stop.atMs === atMs);
+function stretchOf(part: LearnerPart, content: Content) {
+  const script = contentScript(content);
+  const lines = script.filter((line) => line.startMs >= part.inMs && line.startMs < part.outMs);
+  const from = lines[0] ? script.indexOf(lines[0]) : 0;
+  const cut = <T,>(pieces: readonly T[]) => pieces.slice(from, from + lines.length);
+  return { lines, blocks: cut(content.blocks), slides: cut(content.slides) };
+}

@@ -171,9 +171,7 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
         <h2 id="so-far" className="text-18">
           {t('walk.soFar')}
         </h2>
-        {stretches.length === 0 && (
-          <p className="text-quiet">{t(part?.kind === 'clip' ? 'walk.nothingYet' : 'walk.nothingYetText')}</p>
-        )}
+        {stretches.length === 0 && <p className="text-quiet">{t(nothingYet[part?.kind ?? 'clip'])}</p>}
         {stretches.map(({ id, title, been }) => (
           <section key={id} aria-label={title} className="grid gap-3">
             {/* Whoever was away sees what belongs to which stretch. */}
@@ -196,6 +194,8 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
     </>
   );
 }
+
+const nothingYet = { clip: 'walk.nothingYet', reading: 'walk.nothingYetText', deck: 'walk.nothingYetSlides' } as const;
 
 /** The one next step when no stop is open: go on, go to the next part, or hand in. */
 function NextStep({ session, snapshot, part, film, isPlaying, onNextPart }: SideProps): ReactNode {

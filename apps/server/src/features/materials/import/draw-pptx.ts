@@ -37,7 +37,11 @@ export async function drawPptx(files: ZipFiles, onProgress: (share: number) => v
     const { ready } = viewer.renderThumbnailToContainer(index, place, { width });
     await Promise.race([ready, new Promise((resolve) => setTimeout(resolve, longestDrawMs))]);
     // Inside the library's own frame, which scales for its viewer.
-    slides.push({ html: place.firstElementChild?.innerHTML ?? '', width: Math.round(width), height: Math.round(height) });
+    slides.push({
+      html: place.firstElementChild?.innerHTML ?? '',
+      width: Math.round(width),
+      height: Math.round(height),
+    });
     place.remove();
     onProgress((index + 1) / presentation.slides.length);
   }
@@ -62,7 +66,18 @@ function withoutOutside(files: ZipFiles): Map<string, Buffer> {
 }
 
 const browserNames = [
-  ...['document', 'DOMParser', 'XMLSerializer', 'HTMLElement', 'Element', 'Node', 'SVGElement', 'EventTarget', 'Event', 'CustomEvent'],
+  ...[
+    'document',
+    'DOMParser',
+    'XMLSerializer',
+    'HTMLElement',
+    'Element',
+    'Node',
+    'SVGElement',
+    'EventTarget',
+    'Event',
+    'CustomEvent',
+  ],
   ...['getComputedStyle', 'requestAnimationFrame', 'cancelAnimationFrame', 'HTMLImageElement', 'Image'],
 ];
 

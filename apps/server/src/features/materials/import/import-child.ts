@@ -1,11 +1,8 @@
-import { writeFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import sharp from 'sharp';
 import { ImportRefused } from './import-result.ts';
 import { type ImportMessage, type ImportOrder, resultFileName } from './run-import.ts';
-import type { DeckFormat } from './sniff-format.ts';
-
-const isDeck = (format: ImportOrder['format']): format is DeckFormat => format === 'pptx' || format === 'odp';
 
 sharp.cache(false);
 sharp.concurrency(1);
@@ -15,12 +12,29 @@ const tell = (message: ImportMessage) => process.send?.(message);
 process.once('message', async ({ file, format, outDir }: ImportOrder) => {
   try {
     const onProgress = (share: number) => tell({ type: 'progress', share });
-    const imported = isDeck(format)
-      ? await (await import('./import-deck.ts')).importDeck(file, format, outDir, onProgress)
-      : await (await import('./import-document.ts')).importDocument(file, format, outDir, onProgress);
+    const imported = await importFile({ file, format, outDir }, onProgress);
     await writeFile(path.join(outDir, resultFileName), JSON.stringify(imported));
     tell({ type: 'done' });
   } catch (error) {
     tell({ type: 'refused', reason: error instanceof ImportRefused ? error.reason : 'damaged' });
   }
 });
+
+/** Loads what its format needs and no more: the process lives for one document. */
+async function importFile({ file, format, outDir }: ImportOrder, onProgress: (share: number) => void) {
+  if (format === 'pptx' || format === 'odp' || (format === 'pdf' && (await isSlidePdf(file)))) {
+    const { importDeck } = await import('./import-deck.ts');
+    return importDeck(file, format, outDir, onProgress);
+  }
+  const { importDocument } = await import('./import-document.ts');
+  return importDocument(file, format, outDir, onProgress);
+}
+
+async function isSlidePdf(file: string): Promise<boolean> {
+  const { openPdf } = await import('./read-pdf.ts');
+  const { isMadeOfSlides } = await import('./read-pdf-slides.ts');
+  const document = await openPdf(await readFile(file));
+  const isSlides = await isMadeOfSlides(document);
+  await document.destroy();
+  return isSlides;
+}

@@ -16,8 +16,15 @@ interface Source {
   readonly onProgress: (share: number) => void;
 }
 
-const readers: Readonly<Record<DeckFormat, (source: Source) => Promise<RawSlide[]>>> = {
+const readers: Readonly<Record<DeckFormat | 'pdf', (source: Source) => Promise<RawSlide[]>>> = {
   pptx: readPptx,
+  pdf: async ({ bytes, pictures, onProgress }) => {
+    const { openPdf } = await import('./read-pdf.ts');
+    const { readPdfSlides } = await import('./read-pdf-slides.ts');
+    const document = await openPdf(bytes);
+    if (document.numPages > mostSlides) throw new ImportRefused('tooManyPages');
+    return readPdfSlides(document, pictures, onProgress);
+  },
   odp: async ({ bytes, pictures, report }) => {
     const { readOdp } = await import('./read-odp.ts');
     return readOdp(await unpackSafely(bytes), pictures, report);
@@ -30,7 +37,7 @@ const readers: Readonly<Record<DeckFormat, (source: Source) => Promise<RawSlide[
  */
 export async function importDeck(
   file: string,
-  format: DeckFormat,
+  format: DeckFormat | 'pdf',
   outDir: string,
   onProgress: (share: number) => void,
 ): Promise<ImportedDeck> {
@@ -70,6 +77,9 @@ async function readPptx({ bytes, pictures, report, onProgress }: Source): Promis
   return slides;
 }
 
+/** Bullets from fonts of symbols stand in the private area of Unicode, where no other font has anything. */
+const symbolFontLetters = /[\uE000-\uF8FF]/g;
+
 /** Puts the pictures of a drawing into the box, with the words that the deck has for them. */
 async function takeSlidePictures(
   html: string,
@@ -77,7 +87,10 @@ async function takeSlidePictures(
   pictures: PictureBox,
   findPicture: (address: string) => Promise<Buffer | undefined>,
 ): Promise<{ html: string; count: number }> {
-  const document = parseDocument(html, { lowerCaseTags: false, lowerCaseAttributeNames: false });
+  const document = parseDocument(html.replace(symbolFontLetters, '•'), {
+    lowerCaseTags: false,
+    lowerCaseAttributeNames: false,
+  });
   const images = DomUtils.findAll((node) => node.name === 'img' || node.name === 'image', document.children);
   for (const [index, image] of images.entries()) {
     const name = image.name === 'img' ? 'src' : 'href';

@@ -41,7 +41,8 @@ export async function readPdf(
   return joinPages(pages, lines, bodyHeight);
 }
 
-async function openPdf(bytes: Buffer): Promise<PDFDocumentProxy> {
+/** @throws ImportRefused passwordProtected, damaged */
+export async function openPdf(bytes: Buffer): Promise<PDFDocumentProxy> {
   try {
     return await getDocument({
       data: new Uint8Array(bytes),

@@ -46,11 +46,17 @@ function readSlide(files: ZipFiles, part: string, slide: Document): SlideWords {
   };
 }
 
+/** What stands on a page of notes besides them: the slide's picture, running titles, numbers. */
+const besideNotes = new Set(['sldImg', 'hdr', 'ftr', 'dt', 'sldNum']);
+
 function notesOf(files: ZipFiles, part: string): string {
   const notes = [...relationsOf(files, part).values()].find((relation) => relation.type === 'notesSlide');
   const document = notes && findXml(files, notes.part);
-  const body = document && allNamed(document, 'sp').find((shape) => placeholderOf(shape) === 'body');
-  return body ? paragraphsOf(body).join('\n') : '';
+  const shapes = document ? allNamed(document, 'sp') : [];
+  return shapes
+    .filter((shape) => !besideNotes.has(placeholderOf(shape)))
+    .flatMap(paragraphsOf)
+    .join('\n');
 }
 
 const placeholderOf = (shape: Element): string => allNamed(shape, 'ph')[0]?.getAttribute('type') ?? '';

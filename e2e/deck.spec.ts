@@ -1,0 +1,73 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { enterAs, expectAccessible } from './demo-visit.ts';
+
+const demoDocument = (name: string) => readFileSync(new URL(`../demo/documents/${name}`, import.meta.url));
+
+async function makeLesson(page: Page, name: string): Promise<void> {
+  await enterAs(page, 'Ms. Adaeze Lindqvist');
+  await page.goto('/shelf');
+  const file = { name, mimeType: 'application/octet-stream', buffer: demoDocument(name) };
+  await page.getByLabel('Choose a file').setInputFiles(file);
+  await expect(page.getByText(/is on the shelf: slides/)).toBeVisible({ timeout: 40_000 });
+  await page.getByRole('button', { name: 'Make a lesson from it' }).click();
+}
+
+for (const name of ['paper-bridge.pptx', 'paper-bridge.odp', 'paper-bridge.pdf'])
+  test(`${name} becomes slides that stops are put behind`, async ({ page }) => {
+    await makeLesson(page, name);
+    await page.getByRole('button', { name: /^3 An arch pushes outward/ }).click();
+    await page.keyboard.press('p');
+    await page.getByLabel('Note to read').fill('Press your hands together.');
+    await expect(page.getByRole('button', { name: /^Pause at slide 3/ })).toContainText('Press your hands');
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+    await page.reload();
+    await expect(page.getByRole('button', { name: /^Pause at slide 3/ })).toBeVisible();
+  });
+
+test('slides are looked at one by one, wait at their stops, and their notes stay with the teacher', async ({
+  browser,
+}) => {
+  const page = await (await browser.newContext()).newPage();
+  await makeLesson(page, 'paper-bridge.pptx');
+  await page.getByLabel('Title of the lesson').fill('Slides for everybody');
+  await page.getByRole('button', { name: /^2 What you need/ }).click();
+  await expect(page.getByText('The books must be of the same height.')).toBeVisible();
+  await page.keyboard.press('p');
+  await page.getByLabel('Note to read').fill('Fetch what you need.');
+  await page.getByRole('button', { name: /^3 An arch/ }).click();
+  await page.getByRole('button', { name: 'Split here: two parts of one' }).click();
+  await expect(page.getByText('“paper-bridge” ends', { exact: true })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('“paper-bridge” ends', { exact: true })).toBeHidden();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Make edition 1' }).click();
+  await page.getByRole('button', { name: 'Assign' }).click();
+  await page.getByLabel('Class').selectOption({ label: '8 Cobalt Design & Engineering' });
+  await page.getByRole('button', { name: /^Assign to/ }).click();
+  await expect(page.getByText('0 of 24 handed in')).toBeVisible();
+
+  const student = await (await browser.newContext()).newPage();
+  const bodies: string[] = [];
+  student.on('response', async (response) => {
+    if (response.url().includes('/content')) bodies.push(await response.text());
+  });
+  await enterAs(student, 'Alma Hernqvist-Diaz');
+  await student.getByRole('link', { name: 'Begin: Slides for everybody' }).click();
+  await expect(student.getByText('Three bridges, one sheet of paper each')).toBeVisible();
+  const next = student.getByRole('button', { name: 'Next slide' });
+  await next.click();
+  await expect(student.getByText('Slide 2 of 6')).toBeVisible();
+  await expect(student.getByRole('heading', { name: 'Pause' })).toBeVisible();
+  await expect(next).toBeDisabled();
+  await expectAccessible(student);
+  await student.getByRole('button', { name: 'Go on' }).click();
+  for (const number of [3, 4, 5, 6]) {
+    await next.click();
+    await expect(student.getByText(`Slide ${number} of 6`)).toBeVisible();
+  }
+  await student.getByRole('button', { name: 'Hand in' }).click();
+  await expect(page.getByRole('row', { name: /Alma Hernqvist-Diaz/ }).getByText('100%')).toHaveCount(2);
+  expect(bodies.join('')).toContain('What you need');
+  expect(bodies.join('')).not.toContain('same height');
+});
