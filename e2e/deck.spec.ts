@@ -36,7 +36,7 @@ test('slides are looked at one by one, wait at their stops, and their notes stay
   await page.keyboard.press('p');
   await page.getByLabel('Note to read').fill('Fetch what you need.');
   await page.getByRole('button', { name: /^3 An arch/ }).click();
-  await page.getByRole('button', { name: 'Split here: two parts of one' }).click();
+  await page.getByRole('button', { name: 'Split here' }).click();
   await expect(page.getByText('“paper-bridge” ends', { exact: true })).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('“paper-bridge” ends', { exact: true })).toBeHidden();
@@ -70,4 +70,19 @@ test('slides are looked at one by one, wait at their stops, and their notes stay
   await expect(page.getByRole('row', { name: /Alma Hernqvist-Diaz/ }).getByText('100%')).toHaveCount(2);
   expect(bodies.join('')).toContain('What you need');
   expect(bodies.join('')).not.toContain('same height');
+});
+
+test('one deck becomes several lessons, each with its slides', async ({ page }) => {
+  await enterAs(page, 'Ms. Adaeze Lindqvist');
+  await page.goto('/shelf');
+  await page.getByRole('button', { name: 'Several lessons: Testing a paper bridge' }).first().click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel(/How to test/).check();
+  await expectAccessible(page);
+  await dialog.getByRole('button', { name: 'Make 2 lessons' }).click();
+  await expect(page.getByText('2 lessons are on the shelf.')).toBeVisible();
+  await page.getByRole('link', { name: 'How to test', exact: true }).click();
+  await page.getByRole('button', { name: 'Rehearse' }).click();
+  await expect(page.getByText('Slide 1 of 3')).toBeVisible();
+  await expect(page.getByText('Lay the bridge over the gap')).toBeVisible();
 });

@@ -82,7 +82,7 @@ const views = {
   shelf: async () => {
     const page = await enter(teacherName, wide);
     await page.goto('/shelf');
-    await page.getByText('Used in').waitFor();
+    await page.getByText('Used in').first().waitFor();
     return page;
   },
   desk: async () => {
@@ -92,6 +92,20 @@ const views = {
     const stop = page.getByRole('button', { name: /^Checkpoint at/ }).nth(1);
     await stop.click();
     await stop.scrollIntoViewIfNeeded();
+    return page;
+  },
+  'desk-reading': async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/shelf');
+    await page.getByRole('link', { name: 'A bridge-keeper’s notebook' }).click();
+    await page.getByRole('button', { name: /^Pause at/ }).click();
+    return page;
+  },
+  'desk-deck': async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/shelf');
+    await page.getByRole('link', { name: 'Testing a paper bridge' }).click();
+    await page.getByRole('button', { name: /^3 An arch/ }).click();
     return page;
   },
   sheet: async () => {
@@ -120,6 +134,11 @@ const views = {
   'to-do-phone': () => enter('Kofi Brannström', phone),
   walk: () => openWalk('Leilani Draganov', wide),
   'walk-phone': () => openWalk('Leilani Draganov', phone),
+  'walk-reading': async () => {
+    const page = await openWalk('Leilani Draganov', wide, 'A bridge-keeper');
+    await page.getByRole('heading', { name: 'Stop 1 of 4' }).waitFor();
+    return page;
+  },
   feedback: async () => {
     const page = await enter('Alma Hernqvist-Diaz', wide);
     await page.goto('/feedback');

@@ -54,6 +54,7 @@ export function createServices(deps: Deps) {
       repository: lessonRepository,
       materials: materialRepository,
       listMutePictures: materials.listMutePictures,
+      scriptOfMaterial: materials.scriptOf,
     }),
     assignments,
     walks: createWalkService({ ...shared, sheets }),

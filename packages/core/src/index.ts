@@ -108,6 +108,7 @@ export {
   type LessonChange,
 } from './lesson/lesson-change.ts';
 export { type LessonLengths, lessonLengths } from './lesson/lesson-lengths.ts';
+export { lineTitle, type Stretch, splitMaterial, suggestStarts } from './lesson/split-material.ts';
 export { nextPart, splitPart } from './lesson/split-part.ts';
 export { type MaterialKind, wholePart } from './lesson/whole-part.ts';
 // Marking and coverage: what it comes to.

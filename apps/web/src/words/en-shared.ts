@@ -45,7 +45,7 @@ export const enShared = {
     pointsOnly_other: '{{points}} points',
   },
   anchor: {
-    block: '¶\u00a0{{number}}',
+    block: '¶{{number}}',
     slide: 'slide {{number}}',
     film: '{{length}} of film',
     reading: '{{length}} to read',

@@ -54,6 +54,10 @@ export const routes = {
     body: v.object({ materialId: v.nullable(id) }),
     output: v.object({ id: v.string() }),
   }),
+  splitIntoLessons: route('POST', '/api/materials/:materialId/lessons', 'teacher', {
+    body: v.object({ startIds: v.pipe(v.array(id), v.minLength(1), v.maxLength(60)) }),
+    output: v.object({ lessonIds: v.array(v.string()) }),
+  }),
   readDraft: route('GET', '/api/lessons/:lessonId', 'teacher', { output: s.draftSchema }),
   changeDraft: route('POST', '/api/lessons/:lessonId/changes', 'teacher', {
     body: v.object({

@@ -1,12 +1,13 @@
 import type { Handlers } from '../../http/serve-route.ts';
 import type { LessonService } from './lesson-service.ts';
 
-type Names = 'listLessons' | 'createLesson' | 'readDraft' | 'changeDraft' | 'makeEdition';
+type Names = 'listLessons' | 'createLesson' | 'splitIntoLessons' | 'readDraft' | 'changeDraft' | 'makeEdition';
 
 export function lessonHandlers(lessons: LessonService): Pick<Handlers, Names> {
   return {
     listLessons: ({ actor }) => lessons.list(actor),
     createLesson: ({ actor, body }) => lessons.create(actor, body.materialId),
+    splitIntoLessons: ({ actor, params, body }) => lessons.splitIntoLessons(actor, params.materialId, body.startIds),
     readDraft: ({ actor, params }) => lessons.readDraft(actor, params.lessonId),
     changeDraft: ({ actor, params, body }) =>
       lessons.changeDraft(actor, params.lessonId, body.baseVersion, body.changes),

@@ -1,4 +1,13 @@
-import { applyChanges, checkLesson, type Lesson, type LessonChange, lessonLengths, wholePart } from '@semita/core';
+import {
+  applyChanges,
+  checkLesson,
+  type Lesson,
+  type LessonChange,
+  lessonLengths,
+  type ScriptLine,
+  splitMaterial,
+  wholePart,
+} from '@semita/core';
 import type { Draft, LessonSummary, Material } from '@semita/core/contract';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
@@ -16,9 +25,19 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
   };
   /** Blocks of a document that hold a picture without words. */
   readonly listMutePictures: (materialId: string) => string[];
+  /** The lines of a document or a deck; none of a film. */
+  readonly scriptOfMaterial: (material: Material) => readonly ScriptLine[];
 }
 
-export function createLessonService({ db, clock, newId, repository, materials, listMutePictures }: Options) {
+export function createLessonService({
+  db,
+  clock,
+  newId,
+  repository,
+  materials,
+  listMutePictures,
+  scriptOfMaterial,
+}: Options) {
   const mutePicturesOf = (lesson: Lesson): { partId: string; blockId: string }[] =>
     lesson.parts
       .filter((part) => part.kind === 'reading')
@@ -44,6 +63,13 @@ export function createLessonService({ db, clock, newId, repository, materials, l
     };
   };
 
+  const insertDraft = (actor: Actor, draft: Lesson): string => {
+    const now = clock();
+    const row = { id: newId(), schoolId: actor.schoolId, ownerId: actor.id, draft, version: 1 };
+    repository.insert({ ...row, createdAt: now, updatedAt: now });
+    return row.id;
+  };
+
   return {
     list: (actor: Actor): LessonSummary[] => repository.listOwned(actor).map(toSummary),
 
@@ -51,19 +77,23 @@ export function createLessonService({ db, clock, newId, repository, materials, l
     create(actor: Actor, materialId: string | null): { id: string } {
       const material = materialId === null ? null : found(materials.findOwned(actor, materialId));
       const parts = material ? [wholePartOf(material, newId())] : [];
-      const now = clock();
-      const draft: Lesson = { title: material?.title ?? '', parts };
-      const row = {
-        id: newId(),
-        schoolId: actor.schoolId,
-        ownerId: actor.id,
-        draft,
-        version: 1,
-        createdAt: now,
-        updatedAt: now,
-      };
-      repository.insert(row);
-      return { id: row.id };
+      return { id: insertDraft(actor, { title: material?.title ?? '', parts }) };
+    },
+
+    /**
+     * Several lessons of one document or deck in one go, each over its stretch.
+     * @throws Refused inputInvalid when no start is a line of it
+     */
+    splitIntoLessons(actor: Actor, materialId: string, startIds: readonly string[]): { lessonIds: string[] } {
+      const material = found(materials.findOwned(actor, materialId));
+      const stretches = splitMaterial(scriptOfMaterial(material), new Set(startIds));
+      if (stretches.length === 0) throw new Refused('inputInvalid', { fields: ['startIds'] });
+      return inTransaction(db, () => ({
+        lessonIds: stretches.map(({ title, inMs, outMs }) => {
+          const part = { ...wholePartOf(material, newId()), title, inMs, outMs };
+          return insertDraft(actor, { title, parts: [part] });
+        }),
+      }));
     },
 
     readDraft(actor: Actor, lessonId: string): Draft {

@@ -1,6 +1,7 @@
 import path from 'node:path';
-import type { ReadingBlock, Slide } from '@semita/core';
+import { deckScript, type ReadingBlock, readingScript, type ScriptLine, type Slide } from '@semita/core';
 import { readCaptions, writeVtt } from '@semita/core/captions';
+import type { Material } from '@semita/core/contract';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { JobQueue } from '../../jobs/job-queue.ts';
@@ -127,6 +128,11 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
       found(repository.findOwned(actor, materialId));
       found(repository.findPicture(materialId, name));
       repository.describePicture(materialId, name, words === '' ? null : words);
+    },
+
+    scriptOf({ id, kind }: Pick<Material, 'id' | 'kind'>): readonly ScriptLine[] {
+      if (kind === 'deck') return deckScript(repository.readSlides(id));
+      return kind === 'document' ? readingScript(repository.readBlocks(id)) : [];
     },
 
     /** Pictures that cannot be read aloud, by the blocks they stand in. */

@@ -136,15 +136,9 @@ export function ScriptView({ part, lines, faults, openStopId, cursor, actions }:
             <Pause aria-hidden className="size-4 text-slate" strokeWidth={1.75} />
             {t('desk.addPause')}
           </Button>
-          <Button
-            size="small"
-            look="quiet"
-            disabled={!canSplit}
-            onClick={() => actions.split(cursor + 1)}
-            aria-label={t('desk.splitHere')}
-            title={t('desk.splitHere')}
-          >
+          <Button size="small" look="quiet" disabled={!canSplit} onClick={() => actions.split(cursor + 1)}>
             <Scissors aria-hidden className="size-4" strokeWidth={1.75} />
+            {t('desk.splitHere')}
           </Button>
         </div>
         {lines.every((line) => line.text === null) && part.kind === 'clip' && (

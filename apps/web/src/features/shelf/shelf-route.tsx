@@ -16,6 +16,7 @@ import { formatLengths } from '../../words/place.ts';
 import { findWords, t } from '../../words/words.ts';
 import { BringInPanel } from './bring-in-panel.tsx';
 import { lessonsOptions, materialsOptions } from './queries.ts';
+import { SeveralLessons } from './several-lessons.tsx';
 
 export function Component() {
   const navigate = useNavigate();
@@ -116,6 +117,7 @@ interface MaterialListProps {
 
 function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
   const queryClient = useQueryClient();
+  const [divided, setDivided] = useState<Material | null>(null);
   const remove = useMutation({
     mutationFn: (material: Material) => call('deleteMaterial', { params: { materialId: material.id } }),
     onSuccess: async (_, { title }) => {
@@ -131,36 +133,53 @@ function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
       </EmptyPlace>
     );
   return (
-    <ul className="divide-y divide-line rounded-card border border-line bg-card">
-      {materials.map((material) => (
-        <li key={material.id} className="flex flex-wrap items-center gap-x-5 gap-y-2 px-5 py-3">
-          <MaterialIcon kind={material.kind} />
-          <div className="grow">
-            <p className="font-medium">{material.title}</p>
-            <p className="text-14 text-quiet">{factsOf(material)}</p>
-          </div>
-          {material.status === 'ready' && (
-            <Button size="small" aria-label={nameOf('makeLesson', material)} onClick={() => onMakeLesson(material.id)}>
-              {t('shelf.makeLesson')}
-            </Button>
-          )}
-          {material.usedIn.length === 0 && material.status !== 'checking' && (
-            <Button
-              size="small"
-              look="danger"
-              aria-label={nameOf('remove', material)}
-              onClick={() => remove.mutate(material)}
-            >
-              {t('shelf.remove')}
-            </Button>
-          )}
-        </li>
-      ))}
-    </ul>
+    <>
+      <ul className="divide-y divide-line rounded-card border border-line bg-card">
+        {materials.map((material) => (
+          <li key={material.id} className="flex flex-wrap items-center gap-x-5 gap-y-2 px-5 py-3">
+            <MaterialIcon kind={material.kind} />
+            <div className="grow">
+              <p className="font-medium">{material.title}</p>
+              <p className="text-14 text-quiet">{factsOf(material)}</p>
+            </div>
+            {material.status === 'ready' && (material.kind === 'deck' || material.kind === 'document') && (
+              <Button
+                size="small"
+                look="quiet"
+                aria-label={nameOf('several', material)}
+                onClick={() => setDivided(material)}
+              >
+                {t('shelf.several')}
+              </Button>
+            )}
+            {material.status === 'ready' && (
+              <Button
+                size="small"
+                aria-label={nameOf('makeLesson', material)}
+                onClick={() => onMakeLesson(material.id)}
+              >
+                {t('shelf.makeLesson')}
+              </Button>
+            )}
+            {material.usedIn.length === 0 && material.status !== 'checking' && (
+              <Button
+                size="small"
+                look="danger"
+                aria-label={nameOf('remove', material)}
+                onClick={() => remove.mutate(material)}
+              >
+                {t('shelf.remove')}
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {divided && <SeveralLessons material={divided} onClose={() => setDivided(null)} />}
+    </>
   );
 }
 
-const nameOf = (verb: 'makeLesson' | 'remove', { title }: Material) =>
+const nameOf = (verb: 'makeLesson' | 'remove' | 'several', { title }: Material) =>
   t('app.verbOn', { verb: t(`shelf.${verb}`), title });
 
 function factsOf({ kind, status, progress, refusal, lengthMs, byteLength, captionCount, usedIn }: Material): string {

@@ -34,8 +34,8 @@ export async function drawPptx(files: ZipFiles, onProgress: (share: number) => v
   for (let index = 0; index < presentation.slides.length; index++) {
     const place = window.document.createElement('div');
     window.document.body.append(place);
-    const { ready } = viewer.renderThumbnailToContainer(index, place, { width });
-    await Promise.race([ready, new Promise((resolve) => setTimeout(resolve, longestDrawMs))]);
+    const handle = viewer.renderThumbnailToContainer(index, place, { width });
+    await Promise.race([handle?.ready, new Promise((resolve) => setTimeout(resolve, longestDrawMs))]);
     // Inside the library's own frame, which scales for its viewer.
     slides.push({
       html: place.firstElementChild?.innerHTML ?? '',
