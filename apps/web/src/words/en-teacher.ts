@@ -63,7 +63,7 @@ export const enTeacher = {
   },
   bringIn: {
     title: 'Bring in a film, a document or slides',
-    help: 'Films: MP4 or WebM, up to 2 GiB. Documents: Word, OpenDocument, PDF, HTML, Markdown, EPUB or text. Slides: PPTX, ODP or a landscape PDF. You can leave this page; choose the same file again to go on where it stopped.',
+    help: 'Films: MP4 or WebM, up to 2 GiB. Sound: MP3, M4A, OGG or WAV. Documents: Word, OpenDocument, PDF, HTML, Markdown, EPUB or text. Slides: PPTX, ODP or a landscape PDF. You can leave this page; choose the same file again to go on where it stopped.',
     choose: 'Choose a file',
     progress: '{{done}} of {{all}}',
     sending: 'Bringing in {{name}}',
@@ -73,6 +73,7 @@ export const enTeacher = {
     checking: 'Looking into the file…',
     checkingShare: 'Reading the document: {{share}}',
     ready: '“{{title}}” is on the shelf: {{length}}, {{width}} × {{height}}.',
+    readySound: '“{{title}}” is on the shelf: {{length}} of sound.',
     readyReading: '“{{title}}” is on the shelf: {{length}}.',
     readyDeck: '“{{title}}” is on the shelf: slides, {{length}}.',
     another: 'Bring in another',
@@ -83,8 +84,8 @@ export const enTeacher = {
   },
   refusal: {
     fileEmpty: 'This file is empty.',
-    notMedia: 'This is not a film, whatever its name says. Nothing was kept; choose an MP4 or WebM file.',
-    noVideo: 'There is no picture in this file, only sound. Films need a picture for now.',
+    notMedia:
+      'This is not a film, whatever its name says. Nothing was kept; choose an MP4 or WebM film, or an MP3, M4A, OGG or WAV sound.',
     codecUnplayable:
       'This film is in a form that browsers do not play. Save it as MP4 (H.264 and AAC) and bring it in again.',
     containerUnplayable: 'This kind of file is not played by browsers. Save it as MP4 or WebM and bring it in again.',

@@ -45,7 +45,7 @@ export function createBringIn({ repository, store, dataDir, clock }: Options) {
     const probe = await probeMedia(file, row.byteLength);
     if (!probe.ok) return repository.update(row.id, { status: 'refused', refusal: probe.reason });
     const { ok: _, ...facts } = probe;
-    repository.update(row.id, { ...facts, kind: 'film', status: 'ready', sha256: await store.take(file) });
+    repository.update(row.id, { ...facts, status: 'ready', sha256: await store.take(file) });
   };
 
   const bringInPages = async (row: MaterialRow, file: string, format: DocumentFormat | DeckFormat): Promise<void> => {

@@ -34,6 +34,33 @@ const send = (client: Client, at: string, bytes: Buffer, offset = 0) =>
     'content-type': 'application/offset+octet-stream',
   });
 
+/** A tone of some seconds as PCM in a WAV file (Multimedia Programming Interface and Data Specifications 1.0, 1991). */
+function makeWav(seconds: number): Buffer {
+  const rate = 8_000;
+  const samples = Buffer.alloc(rate * seconds * 2);
+  for (let i = 0; i < rate * seconds; i++) samples.writeInt16LE(Math.round(9_000 * Math.sin(i / 3)), i * 2);
+  const head = Buffer.alloc(44);
+  head.write('RIFF', 0);
+  head.writeUInt32LE(36 + samples.length, 4);
+  head.write('WAVEfmt ', 8);
+  for (const [value, at] of [
+    [16, 16],
+    [rate, 24],
+    [rate * 2, 28],
+    [samples.length, 40],
+  ] as const)
+    head.writeUInt32LE(value, at);
+  for (const [value, at] of [
+    [1, 20],
+    [1, 22],
+    [2, 32],
+    [16, 34],
+  ] as const)
+    head.writeUInt16LE(value, at);
+  head.write('data', 36);
+  return Buffer.concat([head, samples]);
+}
+
 async function bringIn(bytes: Buffer, name = 'Film.mp4') {
   const adaeze = school.as('adaeze');
   const upload = await create(adaeze, bytes.length, name);
@@ -95,6 +122,21 @@ describe('bringing in a film', () => {
     expect(material).toMatchObject({ status: 'refused', refusal, lengthMs: null });
     expect(fs.readdirSync(path.join(school.deps.dataDir, 'uploads'))).toEqual([]);
     expect(fs.readdirSync(path.join(school.deps.dataDir, 'media'))).toEqual([]);
+  });
+
+  test('a sound is a clip without a picture', async () => {
+    const { adaeze, id, material } = await bringIn(makeWav(3), 'Reading aloud.wav');
+    expect(material).toMatchObject({
+      kind: 'sound',
+      status: 'ready',
+      lengthMs: 3_000,
+      mimeType: 'audio/wav',
+      width: null,
+    });
+    expect((await adaeze.ask('GET', `/api/materials/${id}/media`)).headers.get('content-type')).toBe('audio/wav');
+    const { body } = await adaeze.ask('POST', '/api/lessons', { materialId: id });
+    const draft = (await adaeze.ask('GET', `/api/lessons/${body.id}`)).body;
+    expect(draft.lesson.parts).toMatchObject([{ kind: 'clip', outMs: 3_000 }]);
   });
 
   test('more than two gigabytes are refused before they are sent', async () => {

@@ -4,25 +4,38 @@ import { ALL_FORMATS, EncodedPacketSink, FilePathSource, Input } from 'mediabunn
 export type MediaRefusal =
   | 'fileEmpty'
   | 'notMedia'
-  | 'noVideo'
   | 'codecUnplayable'
   | 'containerUnplayable'
   | 'incomplete'
   | 'noLength';
 
+/** Containers that every current browser plays. */
+const playableTypes = {
+  'video/mp4': 'film',
+  'video/webm': 'film',
+  'audio/mp4': 'sound',
+  'audio/webm': 'sound',
+  'audio/mpeg': 'sound',
+  'audio/ogg': 'sound',
+  'audio/wav': 'sound',
+} as const;
+type PlayableType = keyof typeof playableTypes;
+
 export type Probe =
   | {
       readonly ok: true;
+      readonly kind: 'film' | 'sound';
       readonly lengthMs: number;
-      readonly mimeType: 'video/mp4' | 'video/webm';
-      readonly width: number;
-      readonly height: number;
+      readonly mimeType: PlayableType;
+      /** Of a film; a sound has no picture. */
+      readonly width: number | null;
+      readonly height: number | null;
     }
   | { readonly ok: false; readonly reason: MediaRefusal };
 
-/** What every current browser plays, in the two containers that are taken. */
+/** What every current browser plays in those containers. */
 const playableVideo = new Set(['avc', 'vp8', 'vp9', 'av1']);
-const playableAudio = new Set(['aac', 'mp3', 'opus', 'vorbis']);
+const playableAudio = new Set(['aac', 'mp3', 'opus', 'vorbis', 'flac', 'pcm-s16', 'pcm-u8', 'pcm-s24', 'pcm-f32']);
 
 const refuse = (reason: MediaRefusal): Probe => ({ ok: false, reason });
 
@@ -47,22 +60,27 @@ export async function probeMedia(path: string, byteLength: number): Promise<Prob
 
 async function probeInput(input: Input): Promise<Probe> {
   if ((await input.getTracks()).length === 0) return refuse('incomplete');
-  const mimeType = (await input.getMimeType()).split(';')[0];
-  if (mimeType !== 'video/mp4' && mimeType !== 'video/webm')
-    return refuse(mimeType?.startsWith('audio/') ? 'noVideo' : 'containerUnplayable');
   const video = await input.getPrimaryVideoTrack();
-  if (!video) return refuse('noVideo');
   const audio = await input.getPrimaryAudioTrack();
-  if (!playableVideo.has(video.codec ?? '') || (audio && !playableAudio.has(audio.codec ?? '')))
+  const main = video ?? audio;
+  if (!main) return refuse('notMedia');
+  const mimeType = playableTypeOf((await input.getMimeType()).split(';')[0] ?? '');
+  if (!mimeType || (playableTypes[mimeType] === 'film') !== (video !== null)) return refuse('containerUnplayable');
+  if ((video && !playableVideo.has(video.codec ?? '')) || (audio && !playableAudio.has(audio.codec ?? '')))
     return refuse('codecUnplayable');
   const lengthMs = Math.round((await input.computeDuration()) * 1000);
   if (!Number.isFinite(lengthMs) || lengthMs <= 0) return refuse('noLength');
   // A file that promises more than it holds was cut off on its way.
   const promisedMs = ((await input.getDurationFromMetadata()) ?? 0) * 1000;
   if (promisedMs > lengthMs + 2_000) return refuse('incomplete');
-  const last = await new EncodedPacketSink(video).getPacket(Number.POSITIVE_INFINITY);
+  const last = await new EncodedPacketSink(main).getPacket(Number.POSITIVE_INFINITY);
   if (!last || last.data.byteLength !== last.byteLength) return refuse('incomplete');
-  return { ok: true, lengthMs, mimeType, width: video.displayWidth, height: video.displayHeight };
+  const size = video ? { width: video.displayWidth, height: video.displayHeight } : { width: null, height: null };
+  return { ok: true, kind: playableTypes[mimeType], lengthMs, mimeType, ...size };
+}
+
+function playableTypeOf(mimeType: string): PlayableType | undefined {
+  return mimeType in playableTypes ? (mimeType as PlayableType) : undefined;
 }
 
 /**

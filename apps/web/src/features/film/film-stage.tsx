@@ -1,5 +1,5 @@
 import { cueWords, lineAt, type ScriptLine } from '@semita/core';
-import { Captions, Maximize, Pause, Play, Undo2, Volume2, VolumeX } from 'lucide-react';
+import { AudioLines, Captions, Maximize, Pause, Play, Undo2, Volume2, VolumeX } from 'lucide-react';
 import { type Ref, useEffect, useImperativeHandle, useRef, useState } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock } from '../../words/format.ts';
@@ -55,6 +55,8 @@ export function FilmStage(props: Props) {
   const [atMs, setAtMs] = useState(startMs);
   const [isPlaying, setIsPlaying] = useState(false);
   const [isMuted, setIsMuted] = useState(false);
+  /** A sound has no picture: its title stands in the picture's place. */
+  const [isSound, setIsSound] = useState(false);
   const [hasFailed, setHasFailed] = useState(false);
   const [rate, setRate] = useState(1);
   const [showsCaptions, setShowsCaptions] = useState(true);
@@ -128,7 +130,13 @@ export function FilmStage(props: Props) {
         key();
       }}
     >
-      <div className="relative aspect-video">
+      <div className={joinClasses('relative', isSound ? 'h-40' : 'aspect-video')}>
+        {isSound && (
+          <p className="pointer-events-none absolute inset-x-0 top-6 flex items-center justify-center gap-2 px-6 text-center text-16 @lg:text-18">
+            <AudioLines aria-hidden className="size-5 shrink-0" strokeWidth={1.75} />
+            {title}
+          </p>
+        )}
         {/* Captions are drawn by our own line below, from the same cues. */}
         <video
           ref={video}
@@ -140,6 +148,7 @@ export function FilmStage(props: Props) {
           disablePictureInPicture
           muted={isMuted}
           onLoadedMetadata={(event) => {
+            setIsSound(event.currentTarget.videoWidth === 0);
             event.currentTarget.currentTime = firstMs.current / 1000;
           }}
           onClick={toggle}

@@ -15,7 +15,7 @@ import { bringIn, cancelUpload, clearUpload, pauseUpload, resumeUpload, useUploa
 
 /** What the file dialog offers first; the server looks into the file itself. */
 const acceptedFiles =
-  'video/mp4,video/webm,.mp4,.webm,.m4v,.docx,.odt,.pdf,.html,.htm,.md,.markdown,.epub,.txt,.pptx,.odp,application/pdf,text/html,text/markdown,text/plain,application/epub+zip';
+  'video/mp4,video/webm,.mp4,.webm,.m4v,.mp3,.m4a,.ogg,.oga,.wav,audio/*,.docx,.odt,.pdf,.html,.htm,.md,.markdown,.epub,.txt,.pptx,.odp,application/pdf,text/html,text/markdown,text/plain,application/epub+zip';
 
 interface Props {
   readonly materials: readonly Material[];
@@ -118,13 +118,14 @@ function Received({
     );
   const { title, width, height } = material;
   const lengthMs = material.lengthMs ?? 0;
-  const words =
-    material.kind === 'document' || material.kind === 'deck'
-      ? t(material.kind === 'deck' ? 'bringIn.readyDeck' : 'bringIn.readyReading', {
-          title,
-          length: formatLengths({ filmMs: 0, readingMs: lengthMs }),
-        })
-      : t('bringIn.ready', { title, length: formatClock(lengthMs), width, height });
+  const length = formatLengths({ filmMs: 0, readingMs: lengthMs });
+  const wordsOfKind = {
+    film: () => t('bringIn.ready', { title, length: formatClock(lengthMs), width, height }),
+    sound: () => t('bringIn.readySound', { title, length: formatClock(lengthMs) }),
+    document: () => t('bringIn.readyReading', { title, length }),
+    deck: () => t('bringIn.readyDeck', { title, length }),
+  };
+  const words = wordsOfKind[material.kind ?? 'film']();
   return (
     <>
       <p role="status">{words}</p>
