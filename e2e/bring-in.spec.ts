@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { enterAs, media } from './demo-visit.ts';
+import { enterAs, expectAccessible, media } from './demo-visit.ts';
 
 const mp4 = readFileSync(media('timecode-60.mp4'));
 const choose = (page: Page, name: string, buffer: Buffer, mimeType = 'video/mp4') =>
@@ -101,4 +101,26 @@ test('faulty captions are told by line, and the good ones become the script', as
   await bringIn('c.srt', Buffer.from('No captions at all'));
   await expect(page.getByText('No caption could be read from this file.', { exact: false })).toBeVisible();
   await expect(page.getByRole('button', { name: /0:01 Ett två tre/ })).toBeVisible();
+});
+
+test('captions are corrected where they stand, and kept', async ({ page }) => {
+  await page.getByRole('button', { name: 'Make a lesson: How bridges carry load' }).click();
+  await page.getByRole('button', { name: 'Correct them' }).click();
+  const words = page.getByLabel('Words of caption 2', { exact: true });
+  await words.fill('In three minutes & a little, we follow that load.');
+  await words.blur();
+  await page.getByLabel('Start of caption 1', { exact: true }).fill('0:00.5');
+  await page.getByLabel('Start of caption 1', { exact: true }).press('Enter');
+  await page.getByRole('button', { name: 'Put together with the next' }).nth(2).click();
+  await expect(page.getByLabel('Words of caption 3', { exact: true })).toHaveValue(
+    /^Two forces do most of the work\. The first/,
+  );
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(page.getByLabel('Words of caption 3', { exact: true })).toHaveValue('Two forces do most of the work.');
+  await expect(page.getByText('Saved', { exact: true })).toHaveCount(2);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('button', { name: /^0:05 In three minutes & a little/ })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^0:05 In three minutes & a little/ })).toBeVisible();
 });

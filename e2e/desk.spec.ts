@@ -131,3 +131,18 @@ test('without a connection the draft is kept in the tab, and saved when it is ba
   await page.goto(url);
   await expect(page.getByLabel('Title of the lesson')).toHaveValue('Written without a connection');
 });
+
+test('places to stop are suggested with their reasons, and taken one by one or all', async ({ page }) => {
+  await openNewLesson(page, 'Where to stop');
+  await page.getByLabel('A stop about every').fill('0.6');
+  await page.getByRole('button', { name: 'Suggest stops' }).click();
+  await expect(page.getByText(/^\d places to stop$/)).toBeVisible();
+  await expect(page.getByText(/^A place to stop: a sentence ends/).first()).toBeVisible();
+  const count = await page.getByText(/^A place to stop:/).count();
+  const before = await stops(page).count();
+  await page.getByRole('button', { name: 'Not here' }).first().click();
+  await expect(page.getByText(/^A place to stop:/)).toHaveCount(count - 1);
+  await page.getByRole('button', { name: 'Put a checkpoint at each' }).click();
+  await expect(page.getByText(/^A place to stop:/)).toHaveCount(0);
+  await expect(stops(page)).toHaveCount(before + count - 1);
+});

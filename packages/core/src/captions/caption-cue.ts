@@ -35,4 +35,9 @@ export function cueWords(text: string): string {
     .trim();
 }
 
+/** Words as the text of a cue, without markup: the other way round of `cueWords`. */
+export function wordsToCue(words: string): string {
+  return words.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+}
+
 const escapes: Record<string, string> = { amp: '&', lt: '<', gt: '>', nbsp: '\u00a0', lrm: '\u200e', rlm: '\u200f' };

@@ -46,7 +46,16 @@ export const routes = {
     rawBodyLimit: 5_000_000,
   }),
   readCaptions: route('GET', '/api/materials/:materialId/captions', 'signedIn', { output: v.array(s.cueSchema) }),
+  correctCaptions: route('POST', '/api/materials/:materialId/captions', 'teacher', {
+    body: v.object({
+      /** Fingerprint of the captions that were corrected. */
+      before: v.pipe(v.string(), v.maxLength(40)),
+      cues: v.pipe(v.array(s.cueSchema), v.maxLength(20_000)),
+    }),
+    output: v.object({ cueCount: v.number() }),
+  }),
   writeCaptions: route('GET', '/api/materials/:materialId/captions.vtt', 'teacher'),
+  writeSrt: route('GET', '/api/materials/:materialId/captions.srt', 'teacher'),
 
   // lessons
   listLessons: route('GET', '/api/lessons', 'teacher', { output: v.array(s.lessonSummarySchema) }),

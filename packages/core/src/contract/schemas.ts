@@ -89,7 +89,8 @@ export const contentSchema = v.object({
   ),
 });
 
-export const cueSchema = v.object({ startMs: v.number(), endMs: v.number(), text: v.string() });
+const cueMs = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(24 * 3_600_000));
+export const cueSchema = v.object({ startMs: cueMs, endMs: cueMs, text: v.pipe(v.string(), v.maxLength(5_000)) });
 
 export const captionFaultSchema = v.object({
   line: v.number(),

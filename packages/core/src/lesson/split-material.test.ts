@@ -8,7 +8,8 @@ const script = (...texts: string[]): ScriptLine[] =>
 
 test('one lesson a day, named after the slide that begins it', () => {
   const lines = script('A week of bridges', 'Monday\nThe beam', 'What bends', 'Tuesday: the arch', 'Feet');
-  expect([...suggestStarts(lines)]).toEqual(['line-0', 'line-1', 'line-3']);
+  expect([...suggestStarts(lines)]).toEqual(['line-1', 'line-3']);
+  expect([...suggestStarts(script('Beams', 'Arches'))]).toEqual(['line-0']);
   expect(splitMaterial(lines, new Set(['line-3', 'line-1']))).toEqual([
     { title: 'Monday', inMs: 0, outMs: 3_000 },
     { title: 'Tuesday: the arch', inMs: 3_000, outMs: 5_000 },

@@ -29,8 +29,8 @@ export function splitMaterial(lines: readonly ScriptLine[], startIds: ReadonlySe
 const beginning =
   /^(?:(?:mon|tues|wednes|thurs|fri|satur|sun)day\b|(?:day|lesson|part|chapter|unit|week|session|section)\s+(?:\d+|one|two|three|four|five|[ivx]+)\b|\d+[.)]\s)/i;
 
-/** The lines at which lessons probably begin; the first always does. */
+/** The lines at which lessons probably begin; the first where nothing else tells. */
 export function suggestStarts(lines: readonly ScriptLine[]): ReadonlySet<string> {
-  const found = lines.filter((line, index) => index === 0 || beginning.test(lineTitle(line)));
-  return new Set(found.map((line) => line.id));
+  const found = lines.filter((line) => beginning.test(lineTitle(line)));
+  return new Set((found.length > 0 ? found : lines.slice(0, 1)).map((line) => line.id));
 }

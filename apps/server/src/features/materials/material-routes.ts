@@ -12,7 +12,9 @@ type Names =
   | 'showPicture'
   | 'bringInCaptions'
   | 'readCaptions'
-  | 'writeCaptions';
+  | 'correctCaptions'
+  | 'writeCaptions'
+  | 'writeSrt';
 
 export function materialHandlers(materials: MaterialService): Pick<Handlers, Names> {
   return {
@@ -40,6 +42,12 @@ export function materialHandlers(materials: MaterialService): Pick<Handlers, Nam
       return materials.bringInCaptions(actor, params.materialId, bytes);
     },
     readCaptions: ({ actor, params }) => materials.readCaptions(actor, params.materialId),
+    correctCaptions: ({ actor, params, body }) =>
+      materials.correctCaptions(actor, params.materialId, body.before, body.cues),
+    writeSrt: ({ actor, params, res }) => {
+      res.attachment('captions.srt').type('application/x-subrip').send(materials.writeSrt(actor, params.materialId));
+      return undefined;
+    },
     writeCaptions: ({ actor, params, res }) => {
       res.attachment('captions.vtt').type('text/vtt').send(materials.writeCaptions(actor, params.materialId));
       return undefined;

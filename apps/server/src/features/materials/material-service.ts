@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { deckScript, type ReadingBlock, readingScript, type ScriptLine, type Slide } from '@semita/core';
-import { readCaptions, writeVtt } from '@semita/core/captions';
+import { type CaptionCue, fingerprint, readCaptions, writeSrt, writeVtt } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -160,6 +160,23 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
     readCaptions(actor: Actor, materialId: string) {
       found(repository.findInSchool(actor.schoolId, materialId));
       return [...repository.readCaptions(materialId)];
+    },
+
+    /**
+     * Puts corrected captions in the place of those that were corrected.
+     * @throws Refused draftMoved when they have been changed since by somebody else, or in another tab
+     */
+    correctCaptions(actor: Actor, materialId: string, before: string, cues: readonly CaptionCue[]) {
+      found(repository.findOwned(actor, materialId));
+      if (cues.some((cue) => cue.endMs <= cue.startMs)) throw new Refused('inputInvalid', { fields: ['cues'] });
+      if (fingerprint(repository.readCaptions(materialId)) !== before) throw new Refused('draftMoved');
+      repository.replaceCaptions(materialId, cues, clock());
+      return { cueCount: cues.length };
+    },
+
+    writeSrt(actor: Actor, materialId: string): string {
+      found(repository.findOwned(actor, materialId));
+      return writeSrt(repository.readCaptions(materialId));
     },
 
     writeCaptions(actor: Actor, materialId: string): string {

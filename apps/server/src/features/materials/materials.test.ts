@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { fingerprint } from '@semita/core/captions';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { backUp, restore } from '../../backup.ts';
 import { jobs, materials } from '../../db/schema.ts';
@@ -156,6 +157,22 @@ describe('bringing in a film', () => {
     await school.services.jobs.settle();
     expect(school.db.select().from(materials).get()).toEqual({ ...stored, uploadId: 'left' });
   });
+});
+
+test('captions are corrected on top of those that were seen, and not on others', async () => {
+  school.addMaterial('film', 60_000);
+  const adaeze = school.as('adaeze');
+  const place = '/api/materials/film/captions';
+  const cues = [{ startMs: 0, endMs: 900, text: 'One' }];
+  const first = await adaeze.ask('POST', place, { before: fingerprint([]), cues });
+  expect([first.status, first.body]).toEqual([200, { cueCount: 1 }]);
+  const late = await adaeze.ask('POST', place, { before: fingerprint([]), cues: [] });
+  expect([late.status, late.body.code]).toEqual([409, 'draftMoved']);
+  const backwards = { before: fingerprint(cues), cues: [{ startMs: 900, endMs: 900, text: 'One' }] };
+  expect((await adaeze.ask('POST', place, backwards)).status).toBe(422);
+  expect((await school.as('bruno').ask('POST', place, { before: fingerprint(cues), cues: [] })).status).toBe(404);
+  expect((await adaeze.ask('GET', place)).body).toEqual(cues);
+  expect((await adaeze.ask('GET', `${place}.srt`)).text).toBe('1\n00:00:00,000 --> 00:00:00,900\nOne\n');
 });
 
 describe('streaming', () => {

@@ -2,6 +2,7 @@ import type { Material } from '@semita/core/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ApiError } from '../../api/api-error.ts';
 import { callWithFile, pathOf } from '../../api/client.ts';
+import { Button } from '../../ui/button.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
 import { ErrorNotice, Notice } from '../../ui/notice.tsx';
 import { findWords, t } from '../../words/words.ts';
@@ -17,7 +18,15 @@ interface CaptionFault {
 const mostShown = 8;
 
 /** Captions of a film: bring in, bring in others, save. Faults are told by line. */
-export function CaptionsPanel({ material, lessonId }: { readonly material: Material; readonly lessonId: string }) {
+export function CaptionsPanel({
+  material,
+  lessonId,
+  onCorrect,
+}: {
+  readonly material: Material;
+  readonly lessonId: string;
+  readonly onCorrect: () => void;
+}) {
   const queryClient = useQueryClient();
   const params = { materialId: material.id };
   const bringIn = useMutation({
@@ -37,6 +46,16 @@ export function CaptionsPanel({ material, lessonId }: { readonly material: Mater
         <FileButton size="small" accept=".vtt,.srt,text/vtt" onFile={(file) => bringIn.mutate(file)}>
           {material.captionCount > 0 ? t('captions.replace') : t('captions.bringIn')}
         </FileButton>
+        {material.captionCount > 0 && (
+          <Button size="small" onClick={onCorrect}>
+            {t('captions.correct')}
+          </Button>
+        )}
+        {material.captionCount > 0 && (
+          <a className="text-14 text-main underline" href={pathOf('writeSrt', params)} download>
+            {t('captions.downloadSrt')}
+          </a>
+        )}
         {material.captionCount > 0 && (
           <a className="text-14 text-main underline" href={pathOf('writeCaptions', params)} download>
             {t('captions.download')}

@@ -14,10 +14,12 @@ interface Props {
   /** Says why when it cannot be done. */
   readonly setWindow: (inMs: number, outMs: number) => boolean;
   readonly nowMs: () => number;
+  /** Opens the correcting of captions in the script's place. */
+  readonly onCorrect: () => void;
 }
 
 /** Under the stage: the name of the clip, its window, and the captions of its film. */
-export function ClipDetails({ clip, material, lessonId, apply, setWindow, nowMs }: Props) {
+export function ClipDetails({ clip, material, lessonId, apply, setWindow, nowMs, onCorrect }: Props) {
   const endMs = material?.lengthMs ?? clip.outMs;
   return (
     <div className="grid gap-5">
@@ -55,7 +57,7 @@ export function ClipDetails({ clip, material, lessonId, apply, setWindow, nowMs 
         </div>
         <p className="text-13 text-quiet">{t('desk.windowHelp')}</p>
       </section>
-      {material && <CaptionsPanel key={material.id} material={material} lessonId={lessonId} />}
+      {material && <CaptionsPanel key={material.id} material={material} lessonId={lessonId} onCorrect={onCorrect} />}
       <div>
         <Button size="small" look="danger" onClick={() => apply({ type: 'removePart', partId: clip.id })}>
           {t('desk.removeClip')}

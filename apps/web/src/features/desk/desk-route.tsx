@@ -1,4 +1,4 @@
-import { changeTarget, type Fault, isWithinFilm, type LessonChange, nextPart } from '@semita/core';
+import { type BreakPoint, changeTarget, type Fault, isWithinFilm, type LessonChange, nextPart } from '@semita/core';
 import type { Draft } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
@@ -75,6 +75,8 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   const [openStopId, setOpenStopId] = useState<string | null>(null);
   const [faults, setFaults] = useState<readonly Fault[]>([]);
   const [mutePictures, setMutePictures] = useState(0);
+  const [breaks, setBreaks] = useState<{ partId: string; places: readonly BreakPoint[] } | null>(null);
+  const [isCorrecting, setIsCorrecting] = useState(false);
   const [isAssigning, setIsAssigning] = useState(false);
   const materials = useQuery(materialsOptions());
   const film = useRef<FilmControls>(null);
@@ -169,6 +171,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
             lesson={lesson}
             partId={part?.id ?? null}
             openStopId={openStopId}
+            breaks={breaks}
             materials={materials.data?.filter((one) => one.status === 'ready') ?? []}
             onChoosePart={setChosenPartId}
             onChooseStop={goToStop}
@@ -189,7 +192,10 @@ function DeskView({ draft }: { readonly draft: Draft }) {
             openStopId={openStopId}
             setOpenStop={setOpenStopId}
             apply={apply}
+            breaks={breaks?.partId === part.id ? breaks.places : null}
+            setBreaks={(places) => setBreaks(places && { partId: part.id, places })}
             film={film}
+            correcting={isCorrecting ? () => setIsCorrecting(false) : null}
           >
             {part.kind === 'clip' ? (
               <ClipDetails
@@ -199,6 +205,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
                 apply={apply}
                 setWindow={setWindow}
                 nowMs={() => film.current?.nowMs() ?? 0}
+                onCorrect={() => setIsCorrecting(true)}
               />
             ) : (
               <ReadingDetails

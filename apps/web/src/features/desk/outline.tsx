@@ -1,6 +1,6 @@
-import { type Lesson, lessonLengths, type PartKind, stopsInOrder } from '@semita/core';
+import { type BreakPoint, type Lesson, lessonLengths, type PartKind, stopsInOrder } from '@semita/core';
 import type { Material } from '@semita/core/contract';
-import { BookOpen, DoorClosed, Film, Pause, Plus, Presentation } from 'lucide-react';
+import { BookOpen, DoorClosed, Film, Lightbulb, Pause, Plus, Presentation } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { buttonStyle } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
@@ -13,6 +13,8 @@ interface Props {
   readonly lesson: Lesson;
   readonly partId: string | null;
   readonly openStopId: string | null;
+  /** Places to stop that were suggested for a part. */
+  readonly breaks: { readonly partId: string; readonly places: readonly BreakPoint[] } | null;
   readonly materials: readonly Material[];
   readonly onChoosePart: (partId: string) => void;
   readonly onChooseStop: (partId: string, stopId: string) => void;
@@ -25,7 +27,16 @@ const pxPerMinute = 22;
 const longStretchMs = 6 * 60_000;
 
 /** The lesson at a glance: parts as blocks whose height follows their length, stops as notches where they stand. */
-export function Outline({ lesson, partId, openStopId, materials, onChoosePart, onChooseStop, onAddPart }: Props) {
+export function Outline({
+  lesson,
+  partId,
+  openStopId,
+  breaks,
+  materials,
+  onChoosePart,
+  onChooseStop,
+  onAddPart,
+}: Props) {
   return (
     <nav aria-label={t('desk.outline')} className="flex flex-col gap-3 p-3">
       {lesson.parts.map((part) => {
@@ -82,6 +93,18 @@ export function Outline({ lesson, partId, openStopId, materials, onChoosePart, o
                 );
               })}
             </ol>
+            {breaks?.partId === part.id && breaks.places.length > 0 && (
+              <ul className="mb-2 ml-4 border-l-2 border-dashed border-edge">
+                {breaks.places.map((one) => (
+                  <li key={one.gap} className="flex items-center gap-1.5 py-0.5 pl-2 text-13 text-quiet">
+                    <Lightbulb aria-hidden className="size-3.5 text-marigold-ink" strokeWidth={1.75} />
+                    <span className="font-mono">
+                      {formatPlace(part.kind, { atMs: one.atMs, anchor: { blockId: null, number: one.gap } })}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            )}
             {stretchMs > longStretchMs && (
               <p className="px-3 pb-2 text-13 text-marigold-ink">
                 {t('desk.longStretch', {

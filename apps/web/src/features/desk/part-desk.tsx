@@ -1,4 +1,5 @@
 import {
+  type BreakPoint,
   type Fault,
   gapTimeMs,
   type LessonChange,
@@ -19,6 +20,7 @@ import { captionsOptions } from '../film/queries.ts';
 import { type Content, contentOptions, contentScript } from '../reading/content.ts';
 import { phrasesOf } from '../reading/phrases-of.ts';
 import { ReadingText } from '../reading/reading-text.tsx';
+import { CaptionsEditor } from './captions-editor.tsx';
 import { scriptActions } from './script-actions.ts';
 import { ScriptView } from './script-view.tsx';
 
@@ -30,7 +32,11 @@ interface Props {
   readonly openStopId: string | null;
   readonly setOpenStop: (stopId: string | null) => void;
   readonly apply: (change: LessonChange) => boolean;
+  readonly breaks: readonly BreakPoint[] | null;
+  readonly setBreaks: (breaks: readonly BreakPoint[] | null) => void;
   readonly film: React.RefObject<FilmControls | null>;
+  /** While captions are corrected in the script's place: ends that. */
+  readonly correcting: (() => void) | null;
   /** Under the stage. */
   readonly children: ReactNode;
 }
@@ -40,7 +46,19 @@ export function PartDesk(props: Props) {
   return props.part.kind === 'clip' ? <ClipDesk {...props} /> : <ContentDesk {...props} />;
 }
 
-function ClipDesk({ part, lengthMs, faults, openStopId, setOpenStop, apply, film, children }: Props) {
+function ClipDesk({
+  part,
+  lengthMs,
+  faults,
+  openStopId,
+  setOpenStop,
+  apply,
+  breaks,
+  setBreaks,
+  film,
+  correcting,
+  children,
+}: Props) {
   const captions = useQuery(captionsOptions(part.materialId));
   const lines = useMemo(() => scriptOf(captions.data ?? [], lengthMs), [captions.data, lengthMs]);
   const [chosenLine, setChosenLine] = useState<number | null>(null);
@@ -57,14 +75,24 @@ function ClipDesk({ part, lengthMs, faults, openStopId, setOpenStop, apply, film
   return (
     <>
       <section aria-label={t('desk.script')} className="min-h-0 overflow-y-auto bg-card">
-        <ScriptView
-          part={part}
-          lines={lines}
-          faults={faults}
-          openStopId={openStopId}
-          cursor={cursor}
-          actions={scriptActions({ part, lines, apply, setOpenStop, setCursor })}
-        />
+        {correcting && captions.data ? (
+          <CaptionsEditor
+            materialId={part.materialId}
+            cues={captions.data}
+            onGoTo={(ms) => film.current?.seek(ms)}
+            onClose={correcting}
+          />
+        ) : (
+          <ScriptView
+            part={part}
+            lines={lines}
+            faults={faults}
+            openStopId={openStopId}
+            breaks={breaks}
+            cursor={cursor}
+            actions={scriptActions({ part, lines, apply, setOpenStop, setCursor, breaks, setBreaks })}
+          />
+        )}
       </section>
       <Stage>
         <FilmStage
@@ -101,6 +129,8 @@ function ContentDeskView({
   openStopId,
   setOpenStop,
   apply,
+  breaks,
+  setBreaks,
   content,
   children,
 }: Props & { readonly content: Content }) {
@@ -116,8 +146,9 @@ function ContentDeskView({
           lines={lines}
           faults={faults}
           openStopId={openStopId}
+          breaks={breaks}
           cursor={cursor}
-          actions={scriptActions({ part, lines, apply, setOpenStop, setCursor })}
+          actions={scriptActions({ part, lines, apply, setOpenStop, setCursor, breaks, setBreaks })}
         />
       </section>
       <Stage>

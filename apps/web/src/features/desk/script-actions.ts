@@ -1,6 +1,7 @@
 import {
   anchorAt,
   anchorTimeMs,
+  type BreakPoint,
   gapOf,
   gapTimeMs,
   type LessonChange,
@@ -22,10 +23,20 @@ interface Options {
   readonly apply: (change: LessonChange) => boolean;
   readonly setOpenStop: (stopId: string | null) => void;
   readonly setCursor: (line: number) => void;
+  readonly breaks: readonly BreakPoint[] | null;
+  readonly setBreaks: (breaks: readonly BreakPoint[] | null) => void;
 }
 
 /** What can be done in a script, whatever it is the script of. */
-export function scriptActions({ part, lines, apply, setOpenStop, setCursor }: Options): ScriptActions {
+export function scriptActions({
+  part,
+  lines,
+  apply,
+  setOpenStop,
+  setCursor,
+  breaks,
+  setBreaks,
+}: Options): ScriptActions {
   const placeAt = (gap: number): StopPlace => ({
     atMs: gapTimeMs(lines, gap),
     ...(part.kind === 'clip' ? {} : { anchor: anchorAt(lines, gap) }),
@@ -63,6 +74,11 @@ export function scriptActions({ part, lines, apply, setOpenStop, setCursor }: Op
       const halves = splitPart(part, gapTimeMs(lines, gap), v7());
       if (!halves || !apply({ type: 'replaceParts', partIds: [part.id], parts: halves })) return;
       toast(t('desk.splitDone', { title: part.title }), { id: 'split' });
+    },
+    setBreaks,
+    takeBreaks: (taken) => {
+      for (const { gap } of taken) apply({ type: 'insertStop', partId: part.id, stop: createCheckpoint(placeAt(gap)) });
+      setBreaks((breaks ?? []).filter((one) => !taken.includes(one)));
     },
     setOpenStop,
     setCursor,

@@ -35,6 +35,8 @@ function open({ openStopId = null as string | null, faults = [] as Fault[] } = {
     move: vi.fn(),
     setPhrase: vi.fn(() => true),
     split: vi.fn(),
+    setBreaks: vi.fn(),
+    takeBreaks: vi.fn(),
     change: vi.fn(),
     remove: vi.fn(),
     setOpenStop: vi.fn(),
@@ -49,7 +51,7 @@ function open({ openStopId = null as string | null, faults = [] as Fault[] } = {
         setCursor(line);
       },
     };
-    return <ScriptView {...{ part: clip, lines, faults, openStopId, cursor }} actions={live} />;
+    return <ScriptView {...{ part: clip, lines, faults, openStopId, breaks: null, cursor }} actions={live} />;
   }
   return { ...show(<Script />), actions };
 }
@@ -128,7 +130,15 @@ test('the buttons do the same at the place of the cursor', async () => {
 test('a stop outside the window says so', () => {
   const trimmed = { ...clip, inMs: 25_000 };
   show(
-    <ScriptView part={trimmed} lines={lines} faults={[]} openStopId={null} cursor={0} actions={{} as ScriptActions} />,
+    <ScriptView
+      part={trimmed}
+      lines={lines}
+      faults={[]}
+      openStopId={null}
+      breaks={null}
+      cursor={0}
+      actions={{} as ScriptActions}
+    />,
   );
   expect(screen.getAllByText('Outside the window')).toHaveLength(1);
 });

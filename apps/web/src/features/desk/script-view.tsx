@@ -1,5 +1,7 @@
 import { DragDropProvider, PointerSensor, useDroppable } from '@dnd-kit/react';
 import {
+  type BreakPoint,
+  clearTopicShift,
   cueWords,
   type Fault,
   gapOf,
@@ -9,7 +11,7 @@ import {
   type Stop,
   stopsInOrder,
 } from '@semita/core';
-import { DoorClosed, Pause, Scissors } from 'lucide-react';
+import { DoorClosed, Lightbulb, Pause, Scissors } from 'lucide-react';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
@@ -17,6 +19,7 @@ import { formatClock } from '../../words/format.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { StopCard } from './stop-card.tsx';
+import { SuggestStops } from './suggest-stops.tsx';
 
 export interface ScriptActions {
   readonly insert: (kind: Stop['kind'], gap: number) => void;
@@ -27,6 +30,8 @@ export interface ScriptActions {
   readonly remove: (stop: Stop) => void;
   /** Cuts the part in two at a gap. */
   readonly split: (gap: number) => void;
+  readonly setBreaks: (breaks: readonly BreakPoint[] | null) => void;
+  readonly takeBreaks: (breaks: readonly BreakPoint[]) => void;
   readonly setOpenStop: (stopId: string | null) => void;
   readonly setCursor: (line: number) => void;
 }
@@ -36,13 +41,15 @@ interface Props {
   readonly lines: readonly ScriptLine[];
   readonly faults: readonly Fault[];
   readonly openStopId: string | null;
+  /** Places to stop that were suggested; null when nobody asked. */
+  readonly breaks: readonly BreakPoint[] | null;
   /** The line of the cursor; -1 before the first. */
   readonly cursor: number;
   readonly actions: ScriptActions;
 }
 
 /** The script: what is said, line by line, and between the lines the stops. Works by keys alone. */
-export function ScriptView({ part, lines, faults, openStopId, cursor, actions }: Props) {
+export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, actions }: Props) {
   const root = useRef<HTMLDivElement>(null);
   const stops = stopsInOrder(part.stops);
   const stopsAt = (gap: number) => stops.filter((stop) => gapOf(lines, stop.atMs) === gap);
@@ -140,6 +147,13 @@ export function ScriptView({ part, lines, faults, openStopId, cursor, actions }:
             <Scissors aria-hidden className="size-4" strokeWidth={1.75} />
             {t('desk.splitHere')}
           </Button>
+          <SuggestStops
+            part={part}
+            lines={lines}
+            breaks={breaks}
+            onFound={actions.setBreaks}
+            onTakeAll={() => actions.takeBreaks(breaks ?? [])}
+          />
         </div>
         {lines.every((line) => line.text === null) && part.kind === 'clip' && (
           <p className="mb-3 text-14 text-quiet">{t('desk.noScript')}</p>
@@ -168,11 +182,48 @@ export function ScriptView({ part, lines, faults, openStopId, cursor, actions }:
               <LineWords line={line} isOutside={isOutside(line.startMs)} />
             </button>
             {renderStops(index + 1)}
+            {breaks
+              ?.filter((one) => one.gap === index + 1)
+              .map((one) => (
+                <Suggestion
+                  key={one.gap}
+                  place={one}
+                  onTake={() => actions.takeBreaks([one])}
+                  onDrop={() => actions.setBreaks(breaks.filter((other) => other !== one))}
+                />
+              ))}
             {edgeAt(index + 1)}
           </Gap>
         ))}
       </div>
     </DragDropProvider>
+  );
+}
+
+interface SuggestionProps {
+  readonly place: BreakPoint;
+  readonly onTake: () => void;
+  readonly onDrop: () => void;
+}
+
+/** A place to stop that was found, and why it is one. */
+function Suggestion({ place, onTake, onDrop }: SuggestionProps) {
+  const reasons = [
+    place.sentenceEnds && t('breaks.sentence'),
+    place.silenceMs >= 300 && t('breaks.silence', { seconds: (place.silenceMs / 1000).toFixed(1) }),
+    place.topicShift >= clearTopicShift && t('breaks.topic'),
+  ].filter((reason) => reason !== false);
+  return (
+    <div className="my-1 flex flex-wrap items-center gap-2 rounded-control border border-dashed border-edge px-3 py-1.5 text-14">
+      <Lightbulb aria-hidden className="size-4 text-marigold-ink" strokeWidth={1.75} />
+      <span className="grow">{t('breaks.suggestion', { why: reasons.join(', ') || t('breaks.even') })}</span>
+      <Button size="small" onClick={onTake}>
+        {t('breaks.take')}
+      </Button>
+      <Button size="small" look="quiet" onClick={onDrop}>
+        {t('breaks.drop')}
+      </Button>
+    </div>
   );
 }
 

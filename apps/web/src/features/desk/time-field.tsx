@@ -18,12 +18,14 @@ const toText = (ms: number) =>
 
 interface Props {
   readonly label: string;
+  /** Where the place of the field says what it is; screen readers are told all the same. */
+  readonly isLabelHidden?: boolean;
   readonly valueMs: number;
   readonly onChange: (ms: number) => boolean;
 }
 
 /** A place in a film, written as a clock. Taken on Enter and when the field is left. */
-export function TimeField({ label, valueMs, onChange }: Props) {
+export function TimeField({ label, isLabelHidden = false, valueMs, onChange }: Props) {
   const [text, setText] = useState<string | null>(null);
   const [fault, setFault] = useState<'timeUnreadable' | 'windowImpossible' | null>(null);
   const commit = () => {
@@ -35,7 +37,10 @@ export function TimeField({ label, valueMs, onChange }: Props) {
     setText(null);
   };
   return (
-    <Field label={label} error={fault ? t(`desk.${fault}`) : undefined}>
+    <Field
+      label={<span className={isLabelHidden ? 'sr-only' : undefined}>{label}</span>}
+      error={fault ? t(`desk.${fault}`) : undefined}
+    >
       {(ids) => (
         <TextInput
           {...ids}

@@ -1,0 +1,244 @@
+import { cueWords } from '@semita/core';
+import { type CaptionCue, type CueChange, editCues, fingerprint, wordsToCue } from '@semita/core/captions';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useId, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { codeOf } from '../../api/api-error.ts';
+import { call } from '../../api/client.ts';
+import { Button } from '../../ui/button.tsx';
+import { TextArea, TextInput } from '../../ui/field.tsx';
+import { ErrorNotice } from '../../ui/notice.tsx';
+import { t } from '../../words/words.ts';
+import { captionsOptions } from '../film/queries.ts';
+import { TimeField } from './time-field.tsx';
+
+interface Props {
+  readonly materialId: string;
+  readonly cues: readonly CaptionCue[];
+  readonly onGoTo: (ms: number) => void;
+  readonly onClose: () => void;
+}
+
+const saveDelayMs = 700;
+
+/** Captions corrected where they stand: words and times, split and put together, all moved or stretched. */
+export function CaptionsEditor({ materialId, cues: saved, onGoTo, onClose }: Props) {
+  const queryClient = useQueryClient();
+  const [cues, setCues] = useState(saved);
+  const [past, setPast] = useState<readonly (readonly CaptionCue[])[]>([]);
+  const before = useRef(fingerprint(saved));
+  const save = useMutation({
+    mutationFn: (next: readonly CaptionCue[]) =>
+      call('correctCaptions', { params: { materialId }, body: { before: before.current, cues: [...next] } }),
+    onSuccess: async (_, next) => {
+      before.current = fingerprint(next);
+      queryClient.setQueryData(captionsOptions(materialId).queryKey, [...next]);
+    },
+  });
+  const { mutate } = save;
+  const isSaved = fingerprint(cues) === before.current;
+  useEffect(() => {
+    if (isSaved) return;
+    const timer = setTimeout(() => mutate(cues), saveDelayMs);
+    return () => clearTimeout(timer);
+  }, [cues, isSaved, mutate]);
+
+  const apply = (change: CueChange): boolean => {
+    const next = editCues(cues, change);
+    if (!next) {
+      toast(t('captions.impossible'), { id: 'captions' });
+      return false;
+    }
+    setPast((list) => [...list.slice(-200), cues]);
+    setCues(next);
+    return true;
+  };
+  const undo = () => {
+    const last = past.at(-1);
+    if (!last) return;
+    setPast(past.slice(0, -1));
+    setCues(last);
+  };
+  const keys = rowKeys(cues);
+  return (
+    <div className="px-4 pb-3">
+      <div className="sticky top-0 z-10 -mx-4 mb-3 grid gap-2 border-b border-line bg-card px-4 py-2">
+        <div className="flex flex-wrap items-center gap-2">
+          <h2 className="grow text-16">{t('captions.correcting')}</h2>
+          <span role="status" className="text-14 text-quiet">
+            {t(isSaved ? 'captions.savedAll' : 'captions.savingAll')}
+          </span>
+          <Button size="small" disabled={past.length === 0} onClick={undo}>
+            {t('desk.undo')}
+          </Button>
+          <Button
+            size="small"
+            look="main"
+            onClick={() => {
+              if (!isSaved) mutate(cues);
+              onClose();
+            }}
+          >
+            {t('captions.done')}
+          </Button>
+        </div>
+        <AllAtOnce apply={apply} />
+        {save.isError &&
+          (codeOf(save.error) === 'draftMoved' ? (
+            <p role="alert" className="text-14 text-brick">
+              {t('captions.moved')}
+            </p>
+          ) : (
+            <ErrorNotice error={save.error} />
+          ))}
+      </div>
+      <ol className="grid gap-3">
+        {cues.map((cue, index) => (
+          <CueRow
+            key={keys[index]}
+            cue={cue}
+            index={index}
+            isLast={index === cues.length - 1}
+            apply={apply}
+            onGoTo={onGoTo}
+          />
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+/** Words that were split or put together are a new row; a change of times is not. The same words twice are numbered. */
+function rowKeys(cues: readonly CaptionCue[]): string[] {
+  const seen = new Map<string, number>();
+  return cues.map(({ text }) => {
+    const count = (seen.get(text) ?? 0) + 1;
+    seen.set(text, count);
+    return `${count} ${text}`;
+  });
+}
+
+interface RowProps {
+  readonly cue: CaptionCue;
+  readonly index: number;
+  readonly isLast: boolean;
+  readonly apply: (change: CueChange) => boolean;
+  readonly onGoTo: (ms: number) => void;
+}
+
+function CueRow({ cue, index, isLast, apply, onGoTo }: RowProps) {
+  const words = cueWords(cue.text);
+  const [text, setText] = useState(words);
+  const field = useRef<HTMLTextAreaElement>(null);
+  const number = index + 1;
+  /** Takes what was written; markup of a cue goes only where its words were changed. */
+  const commit = () => text.trim() === words || apply({ type: 'text', index, text: wordsToCue(text) });
+  return (
+    <li className="grid gap-2 rounded-control border border-line p-2 [contain-intrinsic-size:auto_8rem] [content-visibility:auto] sm:grid-cols-[7rem_1fr]">
+      <div className="grid content-start gap-1">
+        <TimeField
+          label={t('captions.start', { number })}
+          isLabelHidden
+          valueMs={cue.startMs}
+          onChange={(startMs) => apply({ type: 'times', index, startMs, endMs: cue.endMs })}
+        />
+        <TimeField
+          label={t('captions.end', { number })}
+          isLabelHidden
+          valueMs={cue.endMs}
+          onChange={(endMs) => apply({ type: 'times', index, startMs: cue.startMs, endMs })}
+        />
+      </div>
+      <div className="grid content-start gap-1">
+        <TextArea
+          ref={field}
+          aria-label={t('captions.words', { number })}
+          className="text-14"
+          value={text}
+          onFocus={() => onGoTo(cue.startMs)}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={commit}
+        />
+        <div className="flex flex-wrap gap-1">
+          <Button
+            size="small"
+            look="quiet"
+            onClick={() => apply({ type: 'split', index, offset: splitPlace(cue.text, field.current) })}
+          >
+            {t('captions.split')}
+          </Button>
+          <Button size="small" look="quiet" disabled={isLast} onClick={() => apply({ type: 'merge', index })}>
+            {t('captions.merge')}
+          </Button>
+          <Button size="small" look="quiet" onClick={() => apply({ type: 'remove', index })}>
+            {t('captions.removeOne')}
+          </Button>
+        </div>
+      </div>
+    </li>
+  );
+}
+
+/** Where the cursor stands, in the text with its escapes; the middle where it stands at an end. */
+function splitPlace(text: string, field: HTMLTextAreaElement | null): number {
+  const words = field?.value ?? '';
+  const at = field?.selectionStart ?? 0;
+  const place = at > 0 && at < words.length ? at : words.indexOf(' ', Math.floor(words.length / 2));
+  return place < 0 ? text.length : wordsToCue(words.slice(0, place)).length;
+}
+
+const scales = { scaleNone: 1, scale25to24: 25 / 24, scale24to25: 24 / 25 } as const;
+type Scale = keyof typeof scales;
+
+function AllAtOnce({ apply }: Pick<RowProps, 'apply'>) {
+  const shiftId = useId();
+  const [seconds, setSeconds] = useState('');
+  const [scale, setScale] = useState<Scale>('scaleNone');
+  const byMs = Math.round(Number(seconds.replace(',', '.')) * 1000);
+  return (
+    <div className="flex flex-wrap items-center gap-2 text-14">
+      <label htmlFor={shiftId} className="flex items-center gap-2">
+        {t('captions.shiftLabel')}
+        <TextInput
+          id={shiftId}
+          className="h-8 w-20 text-14"
+          inputMode="decimal"
+          value={seconds}
+          onChange={(event) => setSeconds(event.target.value)}
+        />
+      </label>
+      <Button
+        size="small"
+        disabled={!Number.isFinite(byMs) || byMs === 0}
+        onClick={() => {
+          if (apply({ type: 'shift', byMs })) setSeconds('');
+        }}
+      >
+        {t('captions.shift')}
+      </Button>
+      <label className="flex items-center gap-2">
+        {t('captions.scaleLabel')}
+        <select
+          className="h-8 rounded-control border border-edge bg-card px-2"
+          value={scale}
+          onChange={(event) => setScale(event.target.value as Scale)}
+        >
+          {(Object.keys(scales) as Scale[]).map((one) => (
+            <option key={one} value={one}>
+              {t(`captions.${one}`)}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Button
+        size="small"
+        disabled={scale === 'scaleNone'}
+        onClick={() => {
+          if (apply({ type: 'scale', factor: scales[scale] })) setScale('scaleNone');
+        }}
+      >
+        {t('captions.scale')}
+      </Button>
+    </div>
+  );
+}
