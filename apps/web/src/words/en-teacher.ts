@@ -306,6 +306,7 @@ export const enTeacher = {
     every: 'A stop about every',
     minutes: 'minutes',
     suggest: 'Suggest stops',
+    listening: 'Listening for silences: {{share}}',
     found_zero: 'No place to stop was found; the stretch is short enough.',
     found_one: '{{count}} place to stop',
     found_other: '{{count}} places to stop',

@@ -63,6 +63,16 @@ test('breaks rise, lie within the window and are gaps of the script', () => {
   );
 });
 
+test('where somebody listened, a silence counts and a gap between captions does not', () => {
+  const window = { inMs: 0, outMs: filmMs };
+  const [first] = suggestBreaks(lines, window, 32_000);
+  const heard = suggestBreaks(lines, window, 32_000, [
+    { fromMs: (first?.atMs ?? 0) - 700, toMs: (first?.atMs ?? 0) + 300 },
+  ]);
+  expect(heard[0]).toMatchObject({ atMs: first?.atMs, silenceMs: 1_000 });
+  expect(heard.slice(1).every((one) => one.silenceMs === 0)).toBe(true);
+});
+
 test('a film of one stretch is left whole', () => {
   expect(suggestBreaks(lines, { inMs: 0, outMs: 40_000 }, 30_000)).toEqual([]);
 });

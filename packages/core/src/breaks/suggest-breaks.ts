@@ -1,3 +1,4 @@
+import type { Interval } from '../coverage/coverage.ts';
 import { gapTimeMs, type ScriptLine } from '../script/script.ts';
 import { topicShifts } from './cohesion.ts';
 
@@ -30,30 +31,47 @@ const sentenceEnd = /[.?!…。！？؟]["'”’»)]*\s*$/u;
  * @param lines the script, in order
  * @param window the part's, in ms
  * @param targetMs wanted length of a stretch, > 0
+ * @param silences of the sound, in order; null where nobody listened: then the gaps between captions stand for them
  * @returns places in order; none when the window is hardly longer than one stretch
  */
 export function suggestBreaks(
   lines: readonly ScriptLine[],
   window: { readonly inMs: number; readonly outMs: number },
   targetMs: number,
+  silences: readonly Interval[] | null = null,
 ): readonly BreakPoint[] {
-  const candidates = candidatesIn(lines, window);
+  const candidates = candidatesIn(lines, window, silences);
   if (candidates.length === 0 || window.outMs - window.inMs < targetMs * 1.5) return [];
   return cheapestWay(candidates, window, targetMs);
 }
 
-function candidatesIn(lines: readonly ScriptLine[], { inMs, outMs }: { inMs: number; outMs: number }): BreakPoint[] {
+function candidatesIn(
+  lines: readonly ScriptLine[],
+  { inMs, outMs }: { inMs: number; outMs: number },
+  silences: readonly Interval[] | null,
+): BreakPoint[] {
   const shifts = topicShifts(lines.map((line) => line.text ?? ''));
   return lines.slice(0, -1).flatMap((line, index): BreakPoint[] => {
     const gap = index + 1;
     const atMs = gapTimeMs(lines, gap);
     if (atMs <= inMs || atMs >= outMs) return [];
-    const silenceMs = Math.max(0, (lines[gap] as ScriptLine).startMs - line.endMs);
+    const silenceMs = silences
+      ? silenceAt(silences, atMs)
+      : Math.max(0, (lines[gap] as ScriptLine).startMs - line.endMs);
     const sentenceEnds = line.tone !== undefined || sentenceEnd.test(line.text ?? '');
     // Nothing is proposed behind a heading: it belongs to what follows.
     if (line.tone === 'heading') return [];
     return [{ gap, atMs, sentenceEnds, silenceMs, topicShift: shifts[index] ?? 0 }];
   });
+}
+
+/** Captions do not end to the moment with the words. */
+const besideMs = 400;
+
+/** How long it is silent at a place; 0 where it is not. */
+function silenceAt(silences: readonly Interval[], atMs: number): number {
+  const silence = silences.find(({ fromMs, toMs }) => fromMs - besideMs <= atMs && toMs + besideMs >= atMs);
+  return silence ? silence.toMs - silence.fromMs : 0;
 }
 
 /** How good a place is, 0 to 1. */

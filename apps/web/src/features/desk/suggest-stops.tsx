@@ -1,9 +1,12 @@
 import type { BreakPoint, Part, ScriptLine } from '@semita/core';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { pathOf } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { TextInput } from '../../ui/field.tsx';
+import { formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
-import { findBreaks } from './find-breaks.ts';
+import { findBreaks, findSilencesOf } from './find-breaks.ts';
 
 interface Props {
   readonly part: Part;
@@ -16,15 +19,26 @@ interface Props {
 /** Asks for places to stop, and says how many were found. */
 export function SuggestStops({ part, lines, breaks, onFound, onTakeAll }: Props) {
   const [minutes, setMinutes] = useState('5');
-  const [isLooking, setIsLooking] = useState(false);
+  /** How much of the sound was heard; null while nobody listens. */
+  const [heard, setHeard] = useState<number | null>(null);
   const targetMs = Math.round(Number(minutes.replace(',', '.')) * 60_000);
+  const queryClient = useQueryClient();
+  /** Heard once for as long as the desk is open; a sound that cannot be heard is no reason to suggest nothing. */
+  const silences = () =>
+    queryClient
+      .fetchQuery({
+        queryKey: ['silences', part.materialId],
+        queryFn: () => findSilencesOf(pathOf('streamMedia', { materialId: part.materialId }), setHeard),
+        staleTime: Number.POSITIVE_INFINITY,
+        retry: false,
+      })
+      .catch(() => null);
   const suggest = async () => {
-    setIsLooking(true);
-    try {
-      onFound(await findBreaks({ lines, window: { inMs: part.inMs, outMs: part.outMs }, targetMs }));
-    } finally {
-      setIsLooking(false);
-    }
+    setHeard(0);
+    const heardSilences = part.kind === 'clip' ? await silences() : null;
+    const window = { inMs: part.inMs, outMs: part.outMs };
+    onFound(await findBreaks({ lines, window, targetMs, silences: heardSilences?.length ? heardSilences : null }));
+    setHeard(null);
   };
   return (
     <div className="flex basis-full flex-wrap items-center gap-2 text-14">
@@ -39,9 +53,14 @@ export function SuggestStops({ part, lines, breaks, onFound, onTakeAll }: Props)
             onChange={(event) => setMinutes(event.target.value)}
           />
           <span>{t('breaks.minutes')}</span>
-          <Button size="small" disabled={!(targetMs >= 10_000) || isLooking} onClick={() => void suggest()}>
+          <Button size="small" disabled={!(targetMs >= 10_000) || heard !== null} onClick={() => void suggest()}>
             {t('breaks.suggest')}
           </Button>
+          {heard !== null && (
+            <span role="status" className="text-quiet">
+              {t('breaks.listening', { share: formatShare(heard) })}
+            </span>
+          )}
         </>
       ) : (
         <>
