@@ -103,6 +103,12 @@ test('faulty captions are told by line, and the good ones become the script', as
   await expect(page.getByRole('button', { name: /0:01 Ett två tre/ })).toBeVisible();
 });
 
+test('an address of an inner network is refused in words', async ({ page }) => {
+  await page.getByLabel('Or from an address').fill('http://192.168.1.1/film.mp4');
+  await page.getByRole('button', { name: 'Fetch', exact: true }).click();
+  await expect(page.getByText(/leads into an inner network/).first()).toBeVisible();
+});
+
 test('captions are corrected where they stand, and kept', async ({ page }) => {
   await page.getByRole('button', { name: 'Make a lesson: How bridges carry load' }).click();
   await page.getByRole('button', { name: 'Correct them' }).click();

@@ -34,6 +34,7 @@ CREATE TABLE `readings` (
 	FOREIGN KEY (`material_id`) REFERENCES `materials`(`id`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint
+ALTER TABLE `materials` ADD `source_url` text;--> statement-breakpoint
 ALTER TABLE `materials` ADD `kind` text;--> statement-breakpoint
 ALTER TABLE `materials` ADD `progress` real;--> statement-breakpoint
 ALTER TABLE `materials` ADD `left_out` text;--> statement-breakpoint

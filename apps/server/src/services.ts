@@ -11,13 +11,14 @@ import { createClassRepository } from './features/classes/class-repository.ts';
 import { createLessonRepository } from './features/lessons/lesson-repository.ts';
 import { createLessonService } from './features/lessons/lesson-service.ts';
 import { createBringIn } from './features/materials/bring-in.ts';
+import type { FetchLimits } from './features/materials/fetch-address.ts';
 import { createMaterialRepository } from './features/materials/material-repository.ts';
 import { createMaterialService } from './features/materials/material-service.ts';
 import { createMediaStore } from './features/materials/media-store.ts';
 import { createJobQueue } from './jobs/job-queue.ts';
 
 /** Puts the use-cases together. The web server stands on these, and so do the demo's simulated students. */
-export function createServices(deps: Deps) {
+export function createServices(deps: Deps, { fetchLimits }: { readonly fetchLimits?: FetchLimits } = {}) {
   const classes = createClassRepository(deps);
   const materialRepository = createMaterialRepository(deps);
   const lessonRepository = createLessonRepository(deps);
@@ -25,7 +26,7 @@ export function createServices(deps: Deps) {
   const store = createMediaStore(deps.dataDir);
   const jobs = createJobQueue(
     deps,
-    { import: createBringIn({ ...deps, repository: materialRepository, store }) },
+    { import: createBringIn({ ...deps, repository: materialRepository, store, fetchLimits }) },
     (_kind, materialId) => materialRepository.update(materialId, { status: 'refused', refusal: 'damaged' }),
   );
   const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs });

@@ -82,6 +82,8 @@ export const materials = sqliteTable('materials', {
   height: integer(),
   /** The received file, while it is being brought in. */
   uploadId: text(),
+  /** The address it is fetched from; null for what was uploaded. */
+  sourceUrl: text(),
   /** Known once the file was looked into. */
   kind: text({ enum: ['film', 'sound', 'document', 'deck'] }),
   /** How far bringing in has come, 0 to 1. */

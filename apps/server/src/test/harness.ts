@@ -11,6 +11,7 @@ import { v7 } from 'uuid';
 import { type AppOptions, createApp } from '../app.ts';
 import { classes, classStudents, classTeachers, lessons, materials, schools, users } from '../db/schema.ts';
 import { hashPassword } from '../features/accounts/password.ts';
+import type { FetchLimits } from '../features/materials/fetch-address.ts';
 import { openInstallation } from '../installation.ts';
 import { createServices } from '../services.ts';
 
@@ -32,11 +33,14 @@ export interface Client {
 }
 
 /** The real app on a real SQLite file in a folder of its own, with two schools, and a clock that tests set. */
-export async function startSchool(options: Partial<AppOptions> = {}) {
+export async function startSchool({
+  fetchLimits,
+  ...options
+}: Partial<AppOptions> & { fetchLimits?: FetchLimits } = {}) {
   const dataDir = await mkdtemp(path.join(os.tmpdir(), 'semita-test-'));
   const clock = { now: Date.UTC(2026, 10, 24, 9) };
   const deps = openInstallation(dataDir, { clock: () => clock.now, log: pino({ level: 'silent' }) });
-  const services = createServices(deps);
+  const services = createServices(deps, fetchLimits ? { fetchLimits } : {});
   const app = createApp({ deps, services, ...options });
   const server: Server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));

@@ -32,6 +32,10 @@ export const routes = {
 
   // materials
   listMaterials: route('GET', '/api/materials', 'teacher', { output: v.array(s.materialSchema) }),
+  fetchMaterial: route('POST', '/api/materials/from-address', 'teacher', {
+    body: v.object({ address: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(2_000)) }),
+    output: v.object({ id: v.string() }),
+  }),
   readMaterial: route('GET', '/api/materials/:materialId', 'teacher', { output: s.materialSchema }),
   deleteMaterial: route('DELETE', '/api/materials/:materialId', 'teacher'),
   uploadFile: route('POST', '/api/files', 'teacher'),

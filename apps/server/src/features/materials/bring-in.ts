@@ -3,10 +3,12 @@ import path from 'node:path';
 import { type ReadingBlock, readingLengthMs } from '@semita/core';
 import { readingLevel } from '@semita/core/level';
 import type { Deps } from '../../deps.ts';
+import { type FetchLimits, FetchRefused, fetchAddress } from './fetch-address.ts';
 import { type Imported, ImportRefused } from './import/import-result.ts';
 import { runImport } from './import/run-import.ts';
 import { type DeckFormat, type DocumentFormat, type Format, sniffFormat } from './import/sniff-format.ts';
 import type { MaterialRepository, MaterialRow } from './material-repository.ts';
+import { titleOf } from './material-service.ts';
 import type { MediaStore } from './media-store.ts';
 import { nameBlocks, nameSlides } from './name-blocks.ts';
 import { probeMedia } from './probe-media.ts';
@@ -34,13 +36,14 @@ const runningText = new Set<ReadingBlock['kind']>(['paragraph', 'list', 'quote']
 interface Options extends Pick<Deps, 'db' | 'dataDir' | 'clock'> {
   readonly repository: MaterialRepository;
   readonly store: MediaStore;
+  readonly fetchLimits?: FetchLimits | undefined;
 }
 
 /**
  * Brings in what was received: looks into the file, and makes of it a film, a reading or a deck that is ready, or says why
  * not. The received file goes last, so that the work can be done again from its beginning.
  */
-export function createBringIn({ repository, store, dataDir, clock }: Options) {
+export function createBringIn({ repository, store, dataDir, clock, fetchLimits }: Options) {
   const bringInMedia = async (row: MaterialRow, file: string): Promise<void> => {
     const probe = await probeMedia(file, row.byteLength);
     if (!probe.ok) return repository.update(row.id, { status: 'refused', refusal: probe.reason });
@@ -90,14 +93,31 @@ export function createBringIn({ repository, store, dataDir, clock }: Options) {
     repository.keepReading(row.id, blocks, pictures, { ...facts, lengthMs, level: readingLevel(sentences) });
   };
 
+  /** Fetches the file of an address; null when it was refused. */
+  const fetchTo = async (file: string, row: MaterialRow): Promise<MaterialRow | null> => {
+    try {
+      const { fileName, byteLength } = await fetchAddress(row.sourceUrl ?? '', file, fetchLimits);
+      const facts = { fileName, byteLength, title: titleOf(fileName) };
+      repository.update(row.id, facts);
+      return { ...row, ...facts };
+    } catch (error) {
+      if (!(error instanceof FetchRefused)) throw error;
+      repository.update(row.id, { status: 'refused', refusal: error.reason });
+      await rm(file, { force: true });
+      return null;
+    }
+  };
+
   return async (materialId: string): Promise<void> => {
     const row = repository.find(materialId);
     if (row?.status !== 'checking') return;
     const file = path.join(dataDir, 'uploads', row.uploadId ?? '');
+    const named = row.sourceUrl === null ? row : await fetchTo(file, row);
+    if (!named) return;
     await access(file);
-    const format = row.byteLength === 0 ? 'media' : await sniffFormat(file, row.fileName);
-    if (isImported(format)) await bringInPages(row, file, format);
-    else if (format === 'media' || mediaName.test(row.fileName)) await bringInMedia(row, file);
+    const format = named.byteLength === 0 ? 'media' : await sniffFormat(file, named.fileName);
+    if (isImported(format)) await bringInPages(named, file, format);
+    else if (format === 'media' || mediaName.test(named.fileName)) await bringInMedia(named, file);
     else repository.update(row.id, { status: 'refused', refusal: format === 'oldOffice' ? 'oldFormat' : 'notKnown' });
     await rm(file, { force: true });
     await rm(`${file}.json`, { force: true });

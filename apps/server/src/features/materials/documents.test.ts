@@ -1,4 +1,6 @@
 import fs from 'node:fs';
+import http from 'node:http';
+import type { AddressInfo } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { zipSync } from 'fflate';
@@ -6,6 +8,7 @@ import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { backUp, restore } from '../../backup.ts';
 import { jobs, pictures } from '../../db/schema.ts';
 import { type School, startSchool } from '../../test/harness.ts';
+import { defaultFetchLimits } from './fetch-address.ts';
 
 // Each document is read in a process of its own.
 vi.setConfig({ testTimeout: 30_000 });
@@ -206,4 +209,35 @@ test('a job that was begun three times without an end is given up, and the teach
   await school.services.jobs.settle();
   const { body } = await school.as('adaeze').ask('GET', `/api/materials/${id}`);
   expect(body).toMatchObject({ status: 'refused', refusal: 'damaged' });
+});
+
+describe('from an address', () => {
+  const fetchIt = async (at: School, address: string) => {
+    const adaeze = at.as('adaeze');
+    const { status, body } = await adaeze.ask('POST', '/api/materials/from-address', { address });
+    await at.services.jobs.settle();
+    return { status, material: (await adaeze.ask('GET', `/api/materials/${body.id}`)).body };
+  };
+
+  test('a document is fetched by the server and brought in like any other', async () => {
+    const source = http.createServer((_request, response) => response.end('# Beam\n\nIt bends.'));
+    await new Promise<void>((resolve) => source.listen(0, '127.0.0.1', resolve));
+    const address = `http://127.0.0.1:${(source.address() as AddressInfo).port}/Beam_notes.md`;
+    const open = await startSchool({ fetchLimits: { ...defaultFetchLimits, isAllowed: () => true } });
+    const { material } = await fetchIt(open, address);
+    expect(material).toMatchObject({
+      status: 'ready',
+      kind: 'document',
+      title: 'Beam notes',
+      fileName: 'Beam_notes.md',
+    });
+    await open.stop();
+    source.close();
+  });
+
+  test('an address of the inner network is refused, and nothing is left behind', async () => {
+    const { material } = await fetchIt(school, 'http://127.0.0.1:9/secret.md');
+    expect(material).toMatchObject({ status: 'refused', refusal: 'addressPrivate' });
+    expect(fs.readdirSync(path.join(school.deps.dataDir, 'uploads'))).toEqual([]);
+  });
 });

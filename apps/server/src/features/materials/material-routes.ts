@@ -5,6 +5,7 @@ import type { MaterialService } from './material-service.ts';
 type Names =
   | 'listMaterials'
   | 'readMaterial'
+  | 'fetchMaterial'
   | 'deleteMaterial'
   | 'streamMedia'
   | 'readContent'
@@ -20,6 +21,7 @@ export function materialHandlers(materials: MaterialService): Pick<Handlers, Nam
   return {
     listMaterials: ({ actor }) => materials.list(actor),
     readMaterial: ({ actor, params }) => materials.read(actor, params.materialId),
+    fetchMaterial: ({ actor, body }) => ({ id: materials.fetch(actor, body.address) }),
     deleteMaterial: async ({ actor, params }) => {
       await materials.remove(actor, params.materialId);
       return undefined;

@@ -24,6 +24,11 @@ const pictureElement = /<img src="picture:(\w+)" alt(?:="([^"]*)")?/g;
 const slidePicture = /(<(?:img|image)\b[^<>]*?\b(?:src|href))="picture:(\w+)"/g;
 const mutePicture = /<img [^>]*alt=""/;
 
+/** A name as a teacher would write it. */
+export function titleOf(fileName: string): string {
+  return path.parse(fileName).name.replaceAll('_', ' ').trim() || fileName;
+}
+
 export function createMaterialService({ repository, store, jobs, clock, newId, dataDir }: Options) {
   const uploadsDir = path.join(dataDir, 'uploads');
 
@@ -50,6 +55,33 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
       }),
     }));
 
+  type Begun = Pick<MaterialRow, 'fileName' | 'byteLength' | 'uploadId' | 'replacesId' | 'sourceUrl'>;
+
+  const begin = (actor: Actor, begun: Begun): string => {
+    const row: MaterialRow = {
+      ...begun,
+      id: newId(),
+      schoolId: actor.schoolId,
+      ownerId: actor.id,
+      title: titleOf(begun.fileName),
+      status: 'checking',
+      refusal: null,
+      sha256: null,
+      lengthMs: null,
+      mimeType: null,
+      width: null,
+      height: null,
+      kind: null,
+      progress: null,
+      leftOut: null,
+      level: null,
+      createdAt: clock(),
+    };
+    repository.insert(row);
+    jobs.enqueue('import', row.id);
+    return row.id;
+  };
+
   return {
     uploadsDir,
 
@@ -62,31 +94,24 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
       upload: { id: string; fileName: string; byteLength: number; replacesId: string | null },
     ): string {
       const older = upload.replacesId === null ? undefined : repository.findOwned(actor, upload.replacesId);
-      const row: MaterialRow = {
-        id: newId(),
-        schoolId: actor.schoolId,
-        ownerId: actor.id,
-        title: path.parse(upload.fileName).name.replaceAll('_', ' ').trim() || upload.fileName,
+      return begin(actor, {
         fileName: upload.fileName,
         byteLength: upload.byteLength,
-        status: 'checking',
-        refusal: null,
-        sha256: null,
-        lengthMs: null,
-        mimeType: null,
-        width: null,
-        height: null,
         uploadId: upload.id,
-        kind: null,
-        progress: null,
-        leftOut: null,
         replacesId: older?.id ?? null,
-        level: null,
-        createdAt: clock(),
-      };
-      repository.insert(row);
-      jobs.enqueue('import', row.id);
-      return row.id;
+        sourceUrl: null,
+      });
+    },
+
+    /** Registers an address; its file is fetched and brought in behind the pages. */
+    fetch(actor: Actor, address: string): string {
+      return begin(actor, {
+        fileName: address.slice(0, 200),
+        byteLength: 0,
+        uploadId: newId(),
+        replacesId: null,
+        sourceUrl: address,
+      });
     },
 
     /** What became of an upload of the actor's that was received whole. */

@@ -1,17 +1,19 @@
 import type { Material } from '@semita/core/contract';
-import { useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { FileUp } from 'lucide-react';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
+import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
+import { Field, TextInput } from '../../ui/field.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
-import { Notice } from '../../ui/notice.tsx';
+import { errorWords, Notice } from '../../ui/notice.tsx';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
 import { formatBytes, formatClock, formatShare } from '../../words/format.ts';
 import { formatLengths } from '../../words/place.ts';
 import { findWords, t } from '../../words/words.ts';
 import { LeftOutNotice } from '../reading/left-out-notice.tsx';
 import { materialsOptions } from './queries.ts';
-import { bringIn, cancelUpload, clearUpload, pauseUpload, resumeUpload, useUpload } from './upload.ts';
+import { bringIn, cancelUpload, clearUpload, pauseUpload, resumeUpload, showReceived, useUpload } from './upload.ts';
 
 /** What the file dialog offers first; the server looks into the file itself. */
 const acceptedFiles =
@@ -34,7 +36,12 @@ export function BringInPanel({ materials, onMakeLesson }: Props) {
       <h2 id="bring-in" className="text-18">
         {t('bringIn.title')}
       </h2>
-      {state.phase === 'idle' && <FileChoice label={t('bringIn.choose')} />}
+      {state.phase === 'idle' && (
+        <>
+          <FileChoice label={t('bringIn.choose')} />
+          <AddressChoice />
+        </>
+      )}
       {state.phase === 'refused' && (
         <>
           <Notice tone="danger" role="alert">
@@ -86,6 +93,43 @@ function FileChoice({ label }: { readonly label: string }) {
       </FileButton>
       <p className="max-w-prose text-14 text-quiet">{t('bringIn.help')}</p>
     </div>
+  );
+}
+
+function AddressChoice() {
+  const [address, setAddress] = useState('');
+  const fetchIt = useMutation({
+    mutationFn: () => call('fetchMaterial', { body: { address } }),
+    onSuccess: ({ id }) => showReceived(id),
+  });
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        fetchIt.mutate();
+      }}
+    >
+      <div className="grow basis-64">
+        <Field label={t('bringIn.address')} error={fetchIt.isError ? errorWords(fetchIt.error) : undefined}>
+          {(ids) => (
+            <TextInput
+              {...ids}
+              type="url"
+              required
+              className="h-9 text-14"
+              maxLength={2_000}
+              placeholder={t('bringIn.addressHint')}
+              value={address}
+              onChange={(event) => setAddress(event.target.value)}
+            />
+          )}
+        </Field>
+      </div>
+      <Button type="submit" disabled={fetchIt.isPending}>
+        {t('bringIn.fetch')}
+      </Button>
+    </form>
   );
 }
 

@@ -69,6 +69,11 @@ export async function cancelUpload(): Promise<void> {
   await ending?.abort(true);
 }
 
+/** Shows a material that is on its way by another road. */
+export function showReceived(materialId: string): void {
+  change({ phase: 'received', materialId });
+}
+
 export function clearUpload(): void {
   upload = null;
   change({ phase: 'idle' });
