@@ -128,6 +128,7 @@ export { type BlockKind, blockKinds } from './reading/block-kind.ts';
 export { type BroughtAgain, bringInAgain } from './reading/bring-in-again.ts';
 export { type LeftOut, type LeftOutCode, leftOutCodes } from './reading/left-out.ts';
 export { matchBlocks } from './reading/match-blocks.ts';
+export { replaceMaterial } from './reading/replace-material.ts';
 export { type Looked, spendReading } from './reading/spend-reading.ts';
 // The script: what the teacher reads while writing.
 export { type Cue, gapOf, gapTimeMs, lineAt, type ScriptLine, scriptOf } from './script/script.ts';

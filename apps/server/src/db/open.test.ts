@@ -1,7 +1,10 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import Database from 'better-sqlite3';
 import { getTableColumns, getTableName, is, sql } from 'drizzle-orm';
+import { drizzle } from 'drizzle-orm/better-sqlite3';
+import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import { getTableConfig, SQLiteTable } from 'drizzle-orm/sqlite-core';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { inTransaction, openDb } from './open.ts';
@@ -48,6 +51,35 @@ describe('migrations', () => {
       $client.close();
     },
   );
+
+  test('an installation of before there were documents keeps its films, and looks into those that wait', () => {
+    const file = path.join(folder, 'test.db');
+    const source = new URL('../../drizzle/', import.meta.url).pathname;
+    const old = path.join(folder, 'drizzle');
+    fs.mkdirSync(path.join(old, 'meta'), { recursive: true });
+    fs.copyFileSync(path.join(source, '0000_first-schema.sql'), path.join(old, '0000_first-schema.sql'));
+    const journal = JSON.parse(fs.readFileSync(path.join(source, 'meta/_journal.json'), 'utf8'));
+    fs.writeFileSync(
+      path.join(old, 'meta/_journal.json'),
+      JSON.stringify({ ...journal, entries: journal.entries.slice(0, 1) }),
+    );
+    const before = new Database(file);
+    migrate(drizzle({ client: before }), { migrationsFolder: old });
+    before.exec(`INSERT INTO schools VALUES ('s', 'Quillhaven');
+      INSERT INTO users (id, school_id, role, display_name, created_at) VALUES ('u', 's', 'teacher', 'u', 0);
+      INSERT INTO materials (id, school_id, owner_id, title, file_name, byte_length, status, sha256, length_ms, upload_id, created_at)
+        VALUES ('film', 's', 'u', 'f', 'f.mp4', 1, 'ready', 'abc', 60000, NULL, 7), ('new', 's', 'u', 'n', 'n.mp4', 1, 'checking', NULL, NULL, 'up', 8);`);
+    before.close();
+    const { $client } = open();
+    expect($client.prepare('SELECT id, kind, length_ms FROM materials ORDER BY id').all()).toEqual([
+      { id: 'film', kind: 'film', length_ms: 60_000 },
+      { id: 'new', kind: null, length_ms: null },
+    ]);
+    expect($client.prepare('SELECT kind, subject_id, status FROM jobs').all()).toEqual([
+      { kind: 'import', subject_id: 'new', status: 'waiting' },
+    ]);
+    $client.close();
+  });
 
   test('opening again changes nothing', () => {
     const first = open();

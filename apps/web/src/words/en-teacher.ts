@@ -51,6 +51,13 @@ export const enTeacher = {
     usedIn: 'Used in {{titles}}',
     unused: 'Not used yet',
     remove: 'Remove',
+    space: '{{size}} in all',
+    replace: 'Replace',
+    replacing: 'Replacing…',
+    replaced: 'The newer version is in the draft of “{{title}}”.',
+    replacedAstray_one: 'The newer version is in the draft of “{{title}}”. One stop lost its place; look at it there.',
+    replacedAstray_other:
+      'The newer version is in the draft of “{{title}}”. {{count}} stops lost their places; look at them there.',
     several: 'Several lessons',
     severalTitle: 'Several lessons from “{{title}}”',
     severalHelp: 'Mark where a lesson begins. What comes before the first mark belongs to the first lesson.',
@@ -94,6 +101,7 @@ export const enTeacher = {
     containerUnplayable: 'This kind of file is not played by browsers. Save it as MP4 or WebM and bring it in again.',
     incomplete: 'A piece of this file is missing: it ends in the middle. Copy it again from where it came from.',
     noLength: 'The length of this film cannot be read. Save it anew as MP4 or WebM.',
+    otherKind: 'This is of another kind than what it would replace. It is on the shelf by itself.',
     notKnown:
       'It cannot be told what this is. Films are MP4 or WebM; documents Word, OpenDocument, PDF, HTML, Markdown, EPUB or text.',
     passwordProtected: 'This document is under a password. Save a copy without one and bring that in.',

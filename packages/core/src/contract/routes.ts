@@ -67,6 +67,9 @@ export const routes = {
     body: v.object({ materialId: v.nullable(id) }),
     output: v.object({ id: v.string() }),
   }),
+  putIntoDrafts: route('POST', '/api/materials/:materialId/drafts', 'teacher', {
+    output: v.object({ lessons: v.array(v.object({ title: v.string(), astrayCount: v.number() })) }),
+  }),
   splitIntoLessons: route('POST', '/api/materials/:materialId/lessons', 'teacher', {
     body: v.object({ startIds: v.pipe(v.array(id), v.minLength(1), v.maxLength(60)) }),
     output: v.object({ lessonIds: v.array(v.string()) }),

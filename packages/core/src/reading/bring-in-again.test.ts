@@ -2,6 +2,7 @@ import { expect, test } from 'vitest';
 import type { Part, Pause } from '../lesson/lesson.ts';
 import type { ScriptLine } from '../script/script.ts';
 import { bringInAgain } from './bring-in-again.ts';
+import { replaceMaterial } from './replace-material.ts';
 
 const script = (...texts: string[]): ScriptLine[] =>
   texts.map((text, index) => ({ id: text, startMs: index * 1000, endMs: (index + 1) * 1000, text }));
@@ -60,4 +61,17 @@ test('a stop whose words are gone from its block is named and stands behind the 
   expect(astray).toHaveLength(1);
   expect(part.stops[0]).toMatchObject({ atMs: 1000, anchor: { blockId: 'the deck hums', number: 1 } });
   expect(part.stops[0]?.anchor).not.toHaveProperty('phrase');
+});
+
+test('a newer film keeps the window and the stops, as far as it goes', () => {
+  const clip: Part = {
+    ...reading(stop('early', null, 1), stop('late', null, 9)),
+    kind: 'clip',
+    inMs: 500,
+    outMs: 9_500,
+  };
+  const { part, astray } = replaceMaterial(clip, [], { id: 'newer', lengthMs: 6_000, lines: [] });
+  expect(part).toMatchObject({ materialId: 'newer', inMs: 500, outMs: 6_000 });
+  expect(part.stops).toEqual(clip.stops);
+  expect(astray.map((one) => one.id)).toEqual(['late']);
 });

@@ -1,13 +1,21 @@
 import type { Handlers } from '../../http/serve-route.ts';
 import type { LessonService } from './lesson-service.ts';
 
-type Names = 'listLessons' | 'createLesson' | 'splitIntoLessons' | 'readDraft' | 'changeDraft' | 'makeEdition';
+type Names =
+  | 'listLessons'
+  | 'createLesson'
+  | 'splitIntoLessons'
+  | 'putIntoDrafts'
+  | 'readDraft'
+  | 'changeDraft'
+  | 'makeEdition';
 
 export function lessonHandlers(lessons: LessonService): Pick<Handlers, Names> {
   return {
     listLessons: ({ actor }) => lessons.list(actor),
     createLesson: ({ actor, body }) => lessons.create(actor, body.materialId),
     splitIntoLessons: ({ actor, params, body }) => lessons.splitIntoLessons(actor, params.materialId, body.startIds),
+    putIntoDrafts: ({ actor, params }) => lessons.putIntoDrafts(actor, params.materialId),
     readDraft: ({ actor, params }) => lessons.readDraft(actor, params.lessonId),
     changeDraft: ({ actor, params, body }) =>
       lessons.changeDraft(actor, params.lessonId, body.baseVersion, body.changes),

@@ -4,6 +4,7 @@ import {
   type Lesson,
   type LessonChange,
   lessonLengths,
+  replaceMaterial,
   type ScriptLine,
   splitMaterial,
   wholePart,
@@ -92,6 +93,33 @@ export function createLessonService({
         lessonIds: stretches.map(({ title, inMs, outMs }) => {
           const part = { ...wholePartOf(material, newId()), title, inMs, outMs };
           return insertDraft(actor, { title, parts: [part] });
+        }),
+      }));
+    },
+
+    /**
+     * Puts a newer version of a material into every draft of the teacher's that shows the older one. Editions stay as
+     * they are.
+     * @throws Refused notFound when it is no newer version, or is not ready
+     */
+    putIntoDrafts(actor: Actor, materialId: string): { lessons: { title: string; astrayCount: number }[] } {
+      const newer = found(materials.findOwned(actor, materialId));
+      const older = found(materials.findOwned(actor, found(newer.replacesId)));
+      if (newer.lengthMs === null || newer.kind !== older.kind) throw new Refused('notFound');
+      const before = scriptOfMaterial(older);
+      const after = { id: newer.id, lengthMs: newer.lengthMs, lines: scriptOfMaterial(newer) };
+      return inTransaction(db, () => ({
+        lessons: repository.listOwned(actor).flatMap((row) => {
+          if (!row.draft.parts.some((part) => part.materialId === older.id)) return [];
+          let astrayCount = 0;
+          const parts = row.draft.parts.map((part) => {
+            if (part.materialId !== older.id) return part;
+            const again = replaceMaterial(part, before, after);
+            astrayCount += again.astray.length;
+            return again.part;
+          });
+          repository.saveDraft(row.id, { ...row.draft, parts }, row.version + 1, clock());
+          return [{ title: row.draft.title, astrayCount }];
         }),
       }));
     },

@@ -172,6 +172,21 @@ describe('bringing in a document', () => {
     expect((await bringIn(demoDocument('arabic.docx'), 'Arabic.docx')).material.level).toBeNull();
   });
 
+  test('a newer version goes into every draft that shows the older one; editions stay', async () => {
+    const first = await bringIn(Buffer.from('# Beam\n\nIt bends in its middle.\n\nIt breaks.'), 'Notes.md');
+    const { adaeze } = first;
+    const { body } = await adaeze.ask('POST', '/api/lessons', { materialId: first.id });
+    await adaeze.ask('POST', `/api/lessons/${body.id}/editions`, { draftVersion: 1 });
+    const newer = await bringIn(Buffer.from('# Beam\n\nAt first.\n\nIt bends in its middle.'), 'Notes.md', first.id);
+    const put = await adaeze.ask('POST', `/api/materials/${newer.id}/drafts`);
+    expect(put.body).toEqual({ lessons: [{ title: 'Notes', astrayCount: 0 }] });
+    const draft = (await adaeze.ask('GET', `/api/lessons/${body.id}`)).body;
+    expect(draft.lesson.parts).toMatchObject([{ materialId: newer.id, inMs: 0, outMs: newer.material.lengthMs }]);
+    expect(draft).toMatchObject({ version: 2, edition: { number: 1, draftVersion: 1 } });
+    expect((await adaeze.ask('POST', `/api/materials/${first.id}/drafts`)).status).toBe(404);
+    expect((await school.as('bruno').ask('POST', `/api/materials/${newer.id}/drafts`)).status).toBe(404);
+  });
+
   test('somebody else’s document is no older version', async () => {
     school.addMaterial('theirs', 1_000, 'bruno');
     expect((await bringIn(Buffer.from('Words'), 'Words.txt', 'theirs')).material.replacesId).toBeNull();

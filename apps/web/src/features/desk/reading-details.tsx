@@ -2,7 +2,6 @@ import { bringInAgain, type LessonChange, type Part, type Stop } from '@semita/c
 import type { Material } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
@@ -12,7 +11,7 @@ import { findWords, t } from '../../words/words.ts';
 import { contentOptions, contentScript } from '../reading/content.ts';
 import { LeftOutNotice } from '../reading/left-out-notice.tsx';
 import { materialsOptions } from '../shelf/queries.ts';
-import { sendNewerVersion } from '../shelf/upload.ts';
+import { sendNewerVersion, whenReady } from '../shelf/upload.ts';
 import { PictureWords } from './picture-words.tsx';
 
 interface Props {
@@ -65,8 +64,6 @@ function levelWords({ lengthMs, level }: Material): string {
   const grade = Math.max(1, Math.round(level.grade));
   return t('desk.level', { length, words: level.words, grade, ease: Math.round(level.ease) });
 }
-
-const lookAgainMs = 700;
 
 function NewerVersion({ part, apply, onGoToStop }: Omit<Props, 'material'>) {
   const queryClient = useQueryClient();
@@ -124,13 +121,4 @@ function NewerVersion({ part, apply, onGoToStop }: Omit<Props, 'material'>) {
       )}
     </>
   );
-}
-
-/** Looks again until the server has read the document. */
-async function whenReady(materialId: string): Promise<Material> {
-  for (;;) {
-    const material = await call('readMaterial', { params: { materialId } });
-    if (material.status !== 'checking') return material;
-    await new Promise((resolve) => setTimeout(resolve, lookAgainMs));
-  }
 }

@@ -16,6 +16,7 @@ import { formatLengths } from '../../words/place.ts';
 import { findWords, t } from '../../words/words.ts';
 import { BringInPanel } from './bring-in-panel.tsx';
 import { lessonsOptions, materialsOptions } from './queries.ts';
+import { ReplaceButton } from './replace-button.tsx';
 import { SeveralLessons } from './several-lessons.tsx';
 
 export function Component() {
@@ -64,7 +65,12 @@ export function Component() {
           <>
             <BringInPanel materials={all} onMakeLesson={(materialId) => create.mutate(materialId)} />
             <section className="grid gap-3">
-              <h2 className="text-18">{t('shelf.materials')}</h2>
+              <div className="flex flex-wrap items-baseline gap-3">
+                <h2 className="text-18">{t('shelf.materials')}</h2>
+                <p className="text-14 text-quiet">
+                  {t('shelf.space', { size: formatBytes(all.reduce((sum, one) => sum + one.byteLength, 0)) })}
+                </p>
+              </div>
               <MaterialList materials={all.filter((one) => matches(one.title))} onMakeLesson={create.mutate} />
             </section>
           </>
@@ -161,6 +167,7 @@ function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
                 {t('shelf.makeLesson')}
               </Button>
             )}
+            {material.usedIn.length > 0 && <ReplaceButton material={material} />}
             {material.usedIn.length === 0 && material.status !== 'checking' && (
               <Button
                 size="small"

@@ -1,5 +1,7 @@
+import type { Material } from '@semita/core/contract';
 import { useSyncExternalStore } from 'react';
 import { Upload } from 'tus-js-client';
+import { call } from '../../api/client.ts';
 
 /** The largest file that is taken; the server holds to the same. */
 const largestBytes = 2 * 1024 ** 3;
@@ -103,4 +105,15 @@ export function sendNewerVersion(file: File, replaces: string): Promise<string> 
     });
     sending.start();
   });
+}
+
+const lookAgainMs = 700;
+
+/** Looks again until the server has looked into a material. */
+export async function whenReady(materialId: string): Promise<Material> {
+  for (;;) {
+    const material = await call('readMaterial', { params: { materialId } });
+    if (material.status !== 'checking') return material;
+    await new Promise((resolve) => setTimeout(resolve, lookAgainMs));
+  }
 }
