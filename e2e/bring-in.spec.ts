@@ -130,3 +130,24 @@ test('captions are corrected where they stand, and kept', async ({ page }) => {
   await page.reload();
   await expect(page.getByRole('button', { name: /^0:05 In three minutes & a little/ })).toBeVisible();
 });
+
+test('a film of the media catalogue is found and brought in', async ({ page }) => {
+  await page.getByLabel('Words to look for').fill('counted');
+  await page.getByRole('button', { name: 'Search', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Bring in: Four kinds of bridges' })).toHaveCount(0);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Bring in: One minute, counted' }).click();
+  await expect(page.getByText('“One minute, counted” is on the shelf: 1:00, 320 × 180.')).toBeVisible();
+});
+
+test('a newer version replaces the older one in the drafts that show it', async ({ page }) => {
+  const note = (text: string) => ({ name: 'Note.txt', mimeType: 'text/plain', buffer: Buffer.from(text) });
+  await page.getByLabel('Choose a file').setInputFiles(note('First.\n\nSecond.'));
+  await page.getByRole('button', { name: 'Make a lesson from it' }).click();
+  await expect(page.getByRole('button', { name: /^2 Second/ })).toBeVisible();
+  await page.goto('/shelf');
+  await page.getByLabel('Replace: Note').setInputFiles(note('First.\n\nBetween.\n\nSecond.'));
+  await expect(page.getByText('The newer version is in the draft of “Note”.')).toBeVisible();
+  await page.getByRole('link', { name: 'Note', exact: true }).click();
+  await expect(page.getByRole('button', { name: /^3 Second/ })).toBeVisible();
+});

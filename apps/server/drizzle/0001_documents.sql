@@ -35,6 +35,7 @@ CREATE TABLE `readings` (
 );
 --> statement-breakpoint
 ALTER TABLE `materials` ADD `source_url` text;--> statement-breakpoint
+ALTER TABLE `materials` ADD `captions_url` text;--> statement-breakpoint
 ALTER TABLE `materials` ADD `kind` text;--> statement-breakpoint
 ALTER TABLE `materials` ADD `progress` real;--> statement-breakpoint
 ALTER TABLE `materials` ADD `left_out` text;--> statement-breakpoint

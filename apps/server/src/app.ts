@@ -10,6 +10,7 @@ import { createSignInThrottle } from './features/accounts/sign-in-throttle.ts';
 import { assignmentHandlers } from './features/assignments/assignment-routes.ts';
 import { createLiveSheets } from './features/assignments/live-sheets.ts';
 import { attemptHandlers } from './features/attempts/attempt-routes.ts';
+import { catalogueHandlers } from './features/catalogue/catalogue-routes.ts';
 import { classHandlers } from './features/classes/class-routes.ts';
 import { lessonHandlers } from './features/lessons/lesson-routes.ts';
 import { materialHandlers } from './features/materials/material-routes.ts';
@@ -87,6 +88,7 @@ export function createApp(options: AppOptions): Express {
     ...accountHandlers({ sessions, clock: deps.clock, demoPeople, secureCookies }),
     ...classHandlers({ classes, listAssignments: assignments.list }),
     ...materialHandlers(materials),
+    ...catalogueHandlers(services.catalogue, materials),
     ...lessonHandlers(lessons),
     ...assignmentHandlers(assignments, live),
     ...attemptHandlers(walks, marking),

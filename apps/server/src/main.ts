@@ -6,7 +6,7 @@ import { createServices } from './services.ts';
 
 const env = process.env;
 const deps = openInstallation(env.SEMITA_DATA ?? 'data');
-const services = createServices(deps);
+const services = createServices(deps, { catalogueUrl: env.SEMITA_CATALOGUE });
 services.jobs.resume();
 const app = createApp({
   deps,

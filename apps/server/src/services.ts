@@ -7,6 +7,7 @@ import { createAttemptRepository } from './features/attempts/attempt-repository.
 import { createEventIntake } from './features/attempts/event-intake.ts';
 import { createMarkingService } from './features/attempts/marking-service.ts';
 import { createWalkService } from './features/attempts/walk-service.ts';
+import { createMediaCatalogue } from './features/catalogue/media-catalogue.ts';
 import { createClassRepository } from './features/classes/class-repository.ts';
 import { createLessonRepository } from './features/lessons/lesson-repository.ts';
 import { createLessonService } from './features/lessons/lesson-service.ts';
@@ -17,8 +18,15 @@ import { createMaterialService } from './features/materials/material-service.ts'
 import { createMediaStore } from './features/materials/media-store.ts';
 import { createJobQueue } from './jobs/job-queue.ts';
 
+/** What stands outside the installation, and how far this server may go there. */
+export interface Outside {
+  readonly fetchLimits?: FetchLimits;
+  /** Where the school's media catalogue answers; none without it. */
+  readonly catalogueUrl?: string | undefined;
+}
+
 /** Puts the use-cases together. The web server stands on these, and so do the demo's simulated students. */
-export function createServices(deps: Deps, { fetchLimits }: { readonly fetchLimits?: FetchLimits } = {}) {
+export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outside = {}) {
   const classes = createClassRepository(deps);
   const materialRepository = createMaterialRepository(deps);
   const lessonRepository = createLessonRepository(deps);
@@ -26,7 +34,7 @@ export function createServices(deps: Deps, { fetchLimits }: { readonly fetchLimi
   const store = createMediaStore(deps.dataDir);
   const jobs = createJobQueue(
     deps,
-    { import: createBringIn({ ...deps, repository: materialRepository, store, fetchLimits }) },
+    { import: createBringIn({ ...deps, repository: materialRepository, store, fetchLimits, catalogueUrl }) },
     (_kind, materialId) => materialRepository.update(materialId, { status: 'refused', refusal: 'damaged' }),
   );
   const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs });
@@ -49,6 +57,7 @@ export function createServices(deps: Deps, { fetchLimits }: { readonly fetchLimi
     sessions: createSessionService(deps),
     classes,
     jobs,
+    catalogue: catalogueUrl ? createMediaCatalogue(catalogueUrl) : null,
     materials,
     lessons: createLessonService({
       ...deps,

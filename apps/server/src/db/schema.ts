@@ -84,6 +84,8 @@ export const materials = sqliteTable('materials', {
   uploadId: text(),
   /** The address it is fetched from; null for what was uploaded. */
   sourceUrl: text(),
+  /** Where the captions of such a film are. */
+  captionsUrl: text(),
   /** Known once the file was looked into. */
   kind: text({ enum: ['film', 'sound', 'document', 'deck'] }),
   /** How far bringing in has come, 0 to 1. */

@@ -11,9 +11,8 @@ import { v7 } from 'uuid';
 import { type AppOptions, createApp } from '../app.ts';
 import { classes, classStudents, classTeachers, lessons, materials, schools, users } from '../db/schema.ts';
 import { hashPassword } from '../features/accounts/password.ts';
-import type { FetchLimits } from '../features/materials/fetch-address.ts';
 import { openInstallation } from '../installation.ts';
-import { createServices } from '../services.ts';
+import { createServices, type Outside } from '../services.ts';
 
 export const password = 'three planks and a rope';
 const passwordHash = hashPassword(password);
@@ -33,14 +32,11 @@ export interface Client {
 }
 
 /** The real app on a real SQLite file in a folder of its own, with two schools, and a clock that tests set. */
-export async function startSchool({
-  fetchLimits,
-  ...options
-}: Partial<AppOptions> & { fetchLimits?: FetchLimits } = {}) {
+export async function startSchool({ fetchLimits, catalogueUrl, ...options }: Partial<AppOptions> & Outside = {}) {
   const dataDir = await mkdtemp(path.join(os.tmpdir(), 'semita-test-'));
   const clock = { now: Date.UTC(2026, 10, 24, 9) };
   const deps = openInstallation(dataDir, { clock: () => clock.now, log: pino({ level: 'silent' }) });
-  const services = createServices(deps, fetchLimits ? { fetchLimits } : {});
+  const services = createServices(deps, { catalogueUrl, ...(fetchLimits ? { fetchLimits } : {}) });
   const app = createApp({ deps, services, ...options });
   const server: Server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));

@@ -78,6 +78,7 @@ export const enShared = {
     windowOutOfOrder: 'The dates are out of order: it must open before it is due, and close no earlier than it is due.',
     windowNotOpen: 'This is not open yet.',
     windowClosed: 'This closed before it was begun. Ask your teacher if you still need it.',
+    catalogueSilent: 'The catalogue does not answer. Try again in a moment.',
     captionsUnreadable: 'No caption could be read from this file. The captions before stay as they were.',
     fileEmpty: 'This file is empty.',
     fileTooLarge: 'This file is larger than 2 GiB, which is more than can be taken.',

@@ -92,6 +92,20 @@ export const enTeacher = {
     tooLarge: '{{name}} is {{size}}. Up to 2 GiB can be taken.',
     empty: '{{name}} is empty: 0 bytes. Nothing was brought in.',
   },
+  catalogue: {
+    title: 'Or from the media catalogue',
+    words: 'Words to look for',
+    length: 'Length',
+    anyLength: 'Any length',
+    fiveMinutes: 'Up to 5 minutes',
+    twentyMinutes: 'Up to 20 minutes',
+    licence: 'Licence',
+    anyLicence: 'Any licence',
+    search: 'Search',
+    nothing: 'Nothing in the catalogue fits.',
+    captions: 'with captions',
+    take: 'Bring in',
+  },
   refusal: {
     fileEmpty: 'This file is empty.',
     notMedia:

@@ -16,6 +16,7 @@ export const statusOfError = {
   windowNotOpen: 409,
   windowClosed: 409,
   captionsUnreadable: 422,
+  catalogueSilent: 502,
   fileEmpty: 422,
   fileTooLarge: 413,
   answerMissing: 409,

@@ -6,6 +6,7 @@ export { type RouteName, routes } from './routes.ts';
 export type {
   AssignmentSummary,
   AttemptDetail,
+  CatalogueItem,
   Draft,
   IntakeAnswer,
   LessonSummary,

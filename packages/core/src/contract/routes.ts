@@ -61,6 +61,20 @@ export const routes = {
   writeCaptions: route('GET', '/api/materials/:materialId/captions.vtt', 'teacher'),
   writeSrt: route('GET', '/api/materials/:materialId/captions.srt', 'teacher'),
 
+  // the media catalogue
+  searchCatalogue: route('POST', '/api/catalogue/search', 'teacher', {
+    body: v.object({
+      words: v.pipe(v.string(), v.trim(), v.maxLength(200)),
+      mostSeconds: v.nullable(v.pipe(v.number(), v.minValue(1))),
+      licence: v.pipe(v.string(), v.maxLength(60)),
+    }),
+    output: v.object({ isThere: v.boolean(), items: v.array(s.catalogueItemSchema) }),
+  }),
+  takeFromCatalogue: route('POST', '/api/catalogue/materials', 'teacher', {
+    body: v.object({ itemId: id }),
+    output: v.object({ id: v.string() }),
+  }),
+
   // lessons
   listLessons: route('GET', '/api/lessons', 'teacher', { output: v.array(s.lessonSummarySchema) }),
   createLesson: route('POST', '/api/lessons', 'teacher', {

@@ -92,6 +92,17 @@ export const contentSchema = v.object({
 const cueMs = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(24 * 3_600_000));
 export const cueSchema = v.object({ startMs: cueMs, endMs: cueMs, text: v.pipe(v.string(), v.maxLength(5_000)) });
 
+export const catalogueItemSchema = v.object({
+  id: v.string(),
+  title: v.string(),
+  description: v.string(),
+  author: v.string(),
+  licence: v.string(),
+  seconds: v.number(),
+  hasCaptions: v.boolean(),
+});
+export type CatalogueItem = v.InferOutput<typeof catalogueItemSchema>;
+
 export const captionFaultSchema = v.object({
   line: v.number(),
   code: v.picklist([

@@ -1,9 +1,10 @@
-import { access, mkdtemp, rm } from 'node:fs/promises';
+import { access, mkdtemp, readFile, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { type ReadingBlock, readingLengthMs } from '@semita/core';
+import { readCaptions } from '@semita/core/captions';
 import { readingLevel } from '@semita/core/level';
 import type { Deps } from '../../deps.ts';
-import { type FetchLimits, FetchRefused, fetchAddress } from './fetch-address.ts';
+import { defaultFetchLimits, type FetchLimits, FetchRefused, fetchAddress } from './fetch-address.ts';
 import { type Imported, ImportRefused } from './import/import-result.ts';
 import { runImport } from './import/run-import.ts';
 import { type DeckFormat, type DocumentFormat, type Format, sniffFormat } from './import/sniff-format.ts';
@@ -37,17 +38,28 @@ interface Options extends Pick<Deps, 'db' | 'dataDir' | 'clock'> {
   readonly repository: MaterialRepository;
   readonly store: MediaStore;
   readonly fetchLimits?: FetchLimits | undefined;
+  readonly catalogueUrl?: string | undefined;
 }
+
+const mostCaptionBytes = 5_000_000;
 
 /**
  * Brings in what was received: looks into the file, and makes of it a film, a reading or a deck that is ready, or says why
  * not. The received file goes last, so that the work can be done again from its beginning.
  */
-export function createBringIn({ repository, store, dataDir, clock, fetchLimits }: Options) {
+export function createBringIn({
+  repository,
+  store,
+  dataDir,
+  clock,
+  fetchLimits = defaultFetchLimits,
+  catalogueUrl,
+}: Options) {
   const bringInMedia = async (row: MaterialRow, file: string): Promise<void> => {
     const probe = await probeMedia(file, row.byteLength);
     if (!probe.ok) return repository.update(row.id, { status: 'refused', refusal: probe.reason });
     const { ok: _, ...facts } = probe;
+    if (row.captionsUrl !== null) await fetchCaptions(row, file);
     repository.update(row.id, { ...facts, status: 'ready', sha256: await store.take(file) });
   };
 
@@ -93,11 +105,31 @@ export function createBringIn({ repository, store, dataDir, clock, fetchLimits }
     repository.keepReading(row.id, blocks, pictures, { ...facts, lengthMs, level: readingLevel(sentences) });
   };
 
+  /** The catalogue is the school's own choice and may stand in its own network. */
+  const limitsFor = (address: string | null): FetchLimits =>
+    catalogueUrl && address?.startsWith(`${catalogueUrl}/`) ? { ...fetchLimits, isAllowed: () => true } : fetchLimits;
+
+  /** Captions that come with a film; a film without them is a film all the same. */
+  const fetchCaptions = async ({ id, captionsUrl }: MaterialRow, file: string): Promise<void> => {
+    const target = `${file}.captions`;
+    try {
+      await fetchAddress(captionsUrl ?? '', target, { ...limitsFor(captionsUrl), mostBytes: mostCaptionBytes });
+      const { cues } = readCaptions(await readFile(target));
+      if (cues.length > 0) repository.replaceCaptions(id, cues, clock());
+    } catch (error) {
+      if (!(error instanceof FetchRefused)) throw error;
+    } finally {
+      await rm(target, { force: true });
+    }
+  };
+
   /** Fetches the file of an address; null when it was refused. */
   const fetchTo = async (file: string, row: MaterialRow): Promise<MaterialRow | null> => {
     try {
-      const { fileName, byteLength } = await fetchAddress(row.sourceUrl ?? '', file, fetchLimits);
-      const facts = { fileName, byteLength, title: titleOf(fileName) };
+      const { fileName, byteLength } = await fetchAddress(row.sourceUrl ?? '', file, limitsFor(row.sourceUrl));
+      // A name that came from the address gives way to the file's own.
+      const title = row.title === titleOf(row.fileName) ? titleOf(fileName) : row.title;
+      const facts = { fileName, byteLength, title };
       repository.update(row.id, facts);
       return { ...row, ...facts };
     } catch (error) {

@@ -55,7 +55,12 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
       }),
     }));
 
-  type Begun = Pick<MaterialRow, 'fileName' | 'byteLength' | 'uploadId' | 'replacesId' | 'sourceUrl'>;
+  type Begun = Pick<
+    MaterialRow,
+    'fileName' | 'byteLength' | 'uploadId' | 'replacesId' | 'sourceUrl' | 'captionsUrl'
+  > & {
+    readonly title?: string | null;
+  };
 
   const begin = (actor: Actor, begun: Begun): string => {
     const row: MaterialRow = {
@@ -63,7 +68,7 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
       id: newId(),
       schoolId: actor.schoolId,
       ownerId: actor.id,
-      title: titleOf(begun.fileName),
+      title: begun.title ?? titleOf(begun.fileName),
       status: 'checking',
       refusal: null,
       sha256: null,
@@ -100,17 +105,27 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
         uploadId: upload.id,
         replacesId: older?.id ?? null,
         sourceUrl: null,
+        captionsUrl: null,
       });
     },
 
-    /** Registers an address; its file is fetched and brought in behind the pages. */
-    fetch(actor: Actor, address: string): string {
+    /**
+     * Registers an address; its file is fetched and brought in behind the pages.
+     * @param about what is known of it beforehand
+     */
+    fetch(
+      actor: Actor,
+      address: string,
+      { title, captionsUrl }: { title: string | null; captionsUrl: string | null } = { title: null, captionsUrl: null },
+    ): string {
       return begin(actor, {
         fileName: address.slice(0, 200),
         byteLength: 0,
         uploadId: newId(),
         replacesId: null,
         sourceUrl: address,
+        captionsUrl,
+        title,
       });
     },
 

@@ -12,6 +12,7 @@ import { formatBytes, formatClock, formatShare } from '../../words/format.ts';
 import { formatLengths } from '../../words/place.ts';
 import { findWords, t } from '../../words/words.ts';
 import { LeftOutNotice } from '../reading/left-out-notice.tsx';
+import { CatalogueSearch } from './catalogue-search.tsx';
 import { materialsOptions } from './queries.ts';
 import { bringIn, cancelUpload, clearUpload, pauseUpload, resumeUpload, showReceived, useUpload } from './upload.ts';
 
@@ -40,6 +41,7 @@ export function BringInPanel({ materials, onMakeLesson }: Props) {
         <>
           <FileChoice label={t('bringIn.choose')} />
           <AddressChoice />
+          <CatalogueSearch />
         </>
       )}
       {state.phase === 'refused' && (

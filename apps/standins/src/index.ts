@@ -1,0 +1,1 @@
+export { type CatalogueFilm, createMediaCatalogue } from './media-catalogue.ts';
