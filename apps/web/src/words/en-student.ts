@@ -34,6 +34,7 @@ export const enStudent = {
     leaveRehearsal: 'Back to the desk',
     rehearsal: 'Rehearsal: nothing is recorded',
     strip: 'Your way through the lesson',
+    beside: 'Beside the material',
     stopOf: 'Stop {{number}} of {{count}}',
     questionOf: 'Question {{number}} of {{count}}: {{kind}}',
     pauseTitle: 'Pause',

@@ -10,7 +10,7 @@ import {
   scriptOf,
 } from '@semita/core';
 import { useQuery } from '@tanstack/react-query';
-import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { pathOf } from '../../api/client.ts';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
@@ -20,9 +20,11 @@ import { captionsOptions } from '../film/queries.ts';
 import { type Content, contentOptions, contentScript } from '../reading/content.ts';
 import { phrasesOf } from '../reading/phrases-of.ts';
 import { ReadingText } from '../reading/reading-text.tsx';
-import { CaptionsEditor } from './captions-editor.tsx';
 import { scriptActions } from './script-actions.ts';
 import { ScriptView } from './script-view.tsx';
+
+/** Loaded when captions are corrected, which is seldom. */
+const CaptionsEditor = lazy(async () => ({ default: (await import('./captions-editor.tsx')).CaptionsEditor }));
 
 interface Props {
   readonly part: Part;
@@ -76,12 +78,14 @@ function ClipDesk({
     <>
       <section aria-label={t('desk.script')} className="min-h-0 overflow-y-auto bg-card">
         {correcting && captions.data ? (
-          <CaptionsEditor
-            materialId={part.materialId}
-            cues={captions.data}
-            onGoTo={(ms) => film.current?.seek(ms)}
-            onClose={correcting}
-          />
+          <Suspense fallback={<p className="p-4 text-quiet">{t('app.loading')}</p>}>
+            <CaptionsEditor
+              materialId={part.materialId}
+              cues={captions.data}
+              onGoTo={(ms) => film.current?.seek(ms)}
+              onClose={correcting}
+            />
+          </Suspense>
         ) : (
           <ScriptView
             part={part}

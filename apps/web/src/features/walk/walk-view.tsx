@@ -12,6 +12,7 @@ import { ArrowLeft, Flag, Play } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/button.tsx';
+import { joinClasses } from '../../ui/join-classes.ts';
 import { KeyHelp } from '../../ui/key-help.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
@@ -82,7 +83,16 @@ export function WalkView({ session, backTo, backLabel, dueLine }: Props) {
             </p>
           )}
         </div>
-        <aside className="grid content-start gap-4 lg:sticky lg:top-6 lg:max-h-[calc(100dvh-3rem)] lg:self-start lg:overflow-y-auto">
+        <aside
+          aria-label={t('walk.beside')}
+          // A text is long: what stands beside it stays in sight, scrolls by itself, and can be scrolled by keys.
+          {...(part?.kind === 'reading' ? { tabIndex: 0 } : {})}
+          className={joinClasses(
+            'grid content-start gap-4',
+            part?.kind === 'reading' &&
+              'lg:sticky lg:top-6 lg:max-h-[calc(100dvh-3rem)] lg:self-start lg:overflow-y-auto',
+          )}
+        >
           {snapshot.overtaken && (
             <Notice tone="attention" role="status">
               {t('walk.refused')}
