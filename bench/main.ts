@@ -3,12 +3,14 @@ import fs from 'node:fs';
 import { measureBundle } from './bundle-figure.ts';
 import { measureCoverage } from './coverage-figure.ts';
 import { measureEvents } from './event-figure.ts';
+import { measureImport } from './import-figure.ts';
 import { measureSheet } from './sheet-figure.ts';
 
 const figures = [
   ...(await measureEvents()),
   ...(await measureSheet()),
   ...(await measureCoverage()),
+  ...(await measureImport()),
   ...(await measureBundle()),
 ].map((figure) => ({ ...figure, ratio: Number(figure.ratio.toPrecision(3)) }));
 

@@ -69,6 +69,11 @@ export function installChromium() {
   if (!has('chromium')) installPackages(['chromium', 'fonts-liberation']);
 }
 
+/** What the reading of PDF is measured against. */
+export function installPdfReader() {
+  if (!has('pdftotext')) installPackages(['poppler-utils']);
+}
+
 /** Files that git knows or would add below some folders. */
 export function sourcesBelow(...folders) {
   return execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard', ...folders], {
