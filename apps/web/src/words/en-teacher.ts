@@ -121,7 +121,8 @@ export const enTeacher = {
     passwordProtected: 'This document is under a password. Save a copy without one and bring that in.',
     damaged: 'This file is damaged or ends in the middle. Open it where it was made, save it again, and bring that in.',
     tooMuchInside: 'There is more packed into this file than a document holds. It was not opened.',
-    oldFormat: 'This is a document of an older kind, or under a password. Save it as .docx or .odt and bring that in.',
+    oldFormat:
+      'This is a document of an older kind, or under a password. Save it as .docx, .odt or .pptx without a password and bring that in.',
     tooManyPages: 'This has more than 800 pages. Save the part you need as a file of its own and bring that in.',
     addressUnusable: 'This is no address of a file. It begins with http:// or https://.',
     addressPrivate: 'This address leads into an inner network. Only files of the open network are fetched.',

@@ -5,16 +5,18 @@ import { readCaptions } from '@semita/core/captions';
 import { readingLevel } from '@semita/core/level';
 import type { Deps } from '../../deps.ts';
 import { defaultFetchLimits, type FetchLimits, FetchRefused, fetchAddress } from './fetch-address.ts';
+import { hasOffice } from './import/convert-old.ts';
 import { type Imported, ImportRefused } from './import/import-result.ts';
-import { runImport } from './import/run-import.ts';
-import { type DeckFormat, type DocumentFormat, type Format, sniffFormat } from './import/sniff-format.ts';
+import { type ImportOrder, runImport } from './import/run-import.ts';
+import { type Format, sniffFormat } from './import/sniff-format.ts';
 import type { MaterialRepository, MaterialRow } from './material-repository.ts';
 import { titleOf } from './material-service.ts';
 import type { MediaStore } from './media-store.ts';
 import { nameBlocks, nameSlides } from './name-blocks.ts';
 import { probeMedia } from './probe-media.ts';
 
-const mimeTypeOf: Readonly<Record<DocumentFormat | DeckFormat, string>> = {
+const mimeTypeOf: Readonly<Record<ImportOrder['format'], string>> = {
+  oldOffice: 'application/octet-stream',
   pptx: 'application/vnd.openxmlformats-officedocument.presentationml.presentation',
   odp: 'application/vnd.oasis.opendocument.presentation',
   docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
@@ -26,7 +28,7 @@ const mimeTypeOf: Readonly<Record<DocumentFormat | DeckFormat, string>> = {
   text: 'text/plain',
 };
 
-const isImported = (format: Format): format is DocumentFormat | DeckFormat => format in mimeTypeOf;
+const isImported = (format: Format): format is ImportOrder['format'] => format in mimeTypeOf;
 
 /** Names that say film: a text behind one is no document that was meant. */
 const mediaName = /\.(mp4|m4v|webm|mov|mkv|avi|mp3|m4a|ogg|oga|wav|weba)$/i;
@@ -63,11 +65,11 @@ export function createBringIn({
     repository.update(row.id, { ...facts, status: 'ready', sha256: await store.take(file) });
   };
 
-  const bringInPages = async (row: MaterialRow, file: string, format: DocumentFormat | DeckFormat): Promise<void> => {
+  const bringInPages = async (row: MaterialRow, file: string, format: ImportOrder['format']): Promise<void> => {
     const outDir = await mkdtemp(path.join(dataDir, 'uploads', 'import-'));
     try {
       let toldAt = 0;
-      const imported = await runImport({ file, format, outDir }, (progress) => {
+      const imported = await runImport({ file, format, fileName: row.fileName, outDir }, (progress) => {
         if (clock() - toldAt < 500) return;
         toldAt = clock();
         repository.update(row.id, { progress });
@@ -81,7 +83,7 @@ export function createBringIn({
     }
   };
 
-  const keep = async (row: MaterialRow, file: string, format: DocumentFormat | DeckFormat, imported: Imported) => {
+  const keep = async (row: MaterialRow, file: string, format: ImportOrder['format'], imported: Imported) => {
     const pictures = [];
     for (const { name, file: pictureFile, mimeType, width, height } of imported.pictures)
       pictures.push({ name, mimeType, width, height, sha256: await store.take(pictureFile) });
@@ -148,9 +150,11 @@ export function createBringIn({
     if (!named) return;
     await access(file);
     const format = named.byteLength === 0 ? 'media' : await sniffFormat(file, named.fileName);
-    if (isImported(format)) await bringInPages(named, file, format);
+    if (format === 'oldOffice' && !(await hasOffice()))
+      repository.update(row.id, { status: 'refused', refusal: 'oldFormat' });
+    else if (isImported(format)) await bringInPages(named, file, format);
     else if (format === 'media' || mediaName.test(named.fileName)) await bringInMedia(named, file);
-    else repository.update(row.id, { status: 'refused', refusal: format === 'oldOffice' ? 'oldFormat' : 'notKnown' });
+    else repository.update(row.id, { status: 'refused', refusal: 'notKnown' });
     await rm(file, { force: true });
     await rm(`${file}.json`, { force: true });
   };

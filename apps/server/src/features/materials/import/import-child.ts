@@ -1,7 +1,7 @@
 import { readFile, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import sharp from 'sharp';
-import { ImportRefused } from './import-result.ts';
+import { type Imported, ImportRefused } from './import-result.ts';
 import { type ImportMessage, type ImportOrder, resultFileName } from './run-import.ts';
 
 sharp.cache(false);
@@ -9,11 +9,11 @@ sharp.concurrency(1);
 
 const tell = (message: ImportMessage) => process.send?.(message);
 
-process.once('message', async ({ file, format, outDir }: ImportOrder) => {
+process.once('message', async (order: ImportOrder) => {
   try {
     const onProgress = (share: number) => tell({ type: 'progress', share });
-    const imported = await importFile({ file, format, outDir }, onProgress);
-    await writeFile(path.join(outDir, resultFileName), JSON.stringify(imported));
+    const imported = await importFile(order, onProgress);
+    await writeFile(path.join(order.outDir, resultFileName), JSON.stringify(imported));
     tell({ type: 'done' });
   } catch (error) {
     tell({ type: 'refused', reason: error instanceof ImportRefused ? error.reason : 'damaged' });
@@ -21,7 +21,14 @@ process.once('message', async ({ file, format, outDir }: ImportOrder) => {
 });
 
 /** Loads what its format needs and no more: the process lives for one document. */
-async function importFile({ file, format, outDir }: ImportOrder, onProgress: (share: number) => void) {
+async function importFile(
+  { file, format, fileName, outDir }: ImportOrder,
+  onProgress: (share: number) => void,
+): Promise<Imported> {
+  if (format === 'oldOffice') {
+    const { convertOld } = await import('./convert-old.ts');
+    return importFile({ ...(await convertOld(file, fileName, outDir)), fileName, outDir }, onProgress);
+  }
   if (format === 'pptx' || format === 'odp' || (format === 'pdf' && (await isSlidePdf(file)))) {
     const { importDeck } = await import('./import-deck.ts');
     return importDeck(file, format, outDir, onProgress);

@@ -15,7 +15,11 @@ let count = 0;
 function run(bytes: Buffer, format: DocumentFormat, limits = importLimits): Promise<ImportedReading> {
   const file = path.join(folder, `source-${count++}`);
   fs.writeFileSync(file, bytes);
-  return runImport({ file, format, outDir: `${file}-out` }, () => undefined, limits) as Promise<ImportedReading>;
+  return runImport(
+    { file, format, fileName: 'test', outDir: `${file}-out` },
+    () => undefined,
+    limits,
+  ) as Promise<ImportedReading>;
 }
 
 test('a book of 600 pages comes in within the bound of memory, without its running titles', async () => {

@@ -10,7 +10,9 @@ export const importLimits = { timeMs: 180_000, memoryBytes: 1024 ** 3, heapMb: 7
 
 export interface ImportOrder {
   readonly file: string;
-  readonly format: DocumentFormat | DeckFormat;
+  readonly format: DocumentFormat | DeckFormat | 'oldOffice';
+  /** Tells apart what bytes of older formats do not. */
+  readonly fileName: string;
   readonly outDir: string;
 }
 
