@@ -3,11 +3,12 @@ import { type Interval, type ScriptLine, suggestBreaks } from '@semita/core';
 /** What is asked of the worker; see `suggestBreaks`. */
 export interface BreaksOrder {
   readonly lines: readonly ScriptLine[];
-  readonly window: { readonly inMs: number; readonly outMs: number };
+  /** The stretches between the stops that stand already. */
+  readonly windows: readonly { readonly inMs: number; readonly outMs: number }[];
   readonly targetMs: number;
   readonly silences: readonly Interval[] | null;
 }
 
-self.onmessage = ({ data }: MessageEvent<BreaksOrder>) => {
-  self.postMessage(suggestBreaks(data.lines, data.window, data.targetMs, data.silences));
+self.onmessage = ({ data: { lines, windows, targetMs, silences } }: MessageEvent<BreaksOrder>) => {
+  self.postMessage(windows.flatMap((window) => suggestBreaks(lines, window, targetMs, silences)));
 };

@@ -1,4 +1,4 @@
-import type { BreakPoint, Part, ScriptLine } from '@semita/core';
+import { type BreakPoint, type Part, type ScriptLine, stopsInOrder } from '@semita/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { pathOf } from '../../api/client.ts';
@@ -36,8 +36,13 @@ export function SuggestStops({ part, lines, breaks, onFound, onTakeAll }: Props)
   const suggest = async () => {
     setHeard(0);
     const heardSilences = part.kind === 'clip' ? await silences() : null;
-    const window = { inMs: part.inMs, outMs: part.outMs };
-    onFound(await findBreaks({ lines, window, targetMs, silences: heardSilences?.length ? heardSilences : null }));
+    const found = await findBreaks({
+      lines,
+      windows: stretchesOf(part),
+      targetMs,
+      silences: heardSilences?.length ? heardSilences : null,
+    });
+    onFound(found);
     setHeard(null);
   };
   return (
@@ -79,4 +84,11 @@ export function SuggestStops({ part, lines, breaks, onFound, onTakeAll }: Props)
       )}
     </div>
   );
+}
+
+/** What lies between the stops that stand already. */
+function stretchesOf({ inMs, outMs, stops }: Part): { inMs: number; outMs: number }[] {
+  const inside = stopsInOrder(stops).filter((stop) => stop.atMs > inMs && stop.atMs < outMs);
+  const edges = [inMs, ...inside.map((stop) => stop.atMs), outMs];
+  return edges.slice(1).map((edge, index) => ({ inMs: edges[index] as number, outMs: edge }));
 }
