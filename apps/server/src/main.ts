@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app.ts';
+import { removeLeftOvers } from './features/materials/bring-in.ts';
 import { openInstallation } from './installation.ts';
 import { serve } from './serve.ts';
 import { createServices } from './services.ts';
@@ -7,6 +8,7 @@ import { createServices } from './services.ts';
 const env = process.env;
 const deps = openInstallation(env.SEMITA_DATA ?? 'data');
 const services = createServices(deps, { catalogueUrl: env.SEMITA_CATALOGUE });
+await removeLeftOvers(deps.dataDir);
 services.jobs.resume();
 const app = createApp({
   deps,

@@ -1,4 +1,4 @@
-import { access, mkdtemp, readFile, rm } from 'node:fs/promises';
+import { access, mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { type ReadingBlock, readingLengthMs } from '@semita/core';
 import { readCaptions } from '@semita/core/captions';
@@ -45,6 +45,16 @@ interface Options extends Pick<Deps, 'db' | 'dataDir' | 'clock'> {
 
 const mostCaptionBytes = 5_000_000;
 
+/** Folders in which documents are taken apart, beside the uploads. */
+const workFolder = 'import-';
+
+/** Takes away what a stop of the server left lying about; what it cut short begins again from the received file. */
+export async function removeLeftOvers(dataDir: string): Promise<void> {
+  const uploads = path.join(dataDir, 'uploads');
+  for (const name of await readdir(uploads))
+    if (name.startsWith(workFolder)) await rm(path.join(uploads, name), { recursive: true, force: true });
+}
+
 /**
  * Brings in what was received: looks into the file, and makes of it a film, a reading or a deck that is ready, or says why
  * not. The received file goes last, so that the work can be done again from its beginning.
@@ -66,7 +76,7 @@ export function createBringIn({
   };
 
   const bringInPages = async (row: MaterialRow, file: string, format: ImportOrder['format']): Promise<void> => {
-    const outDir = await mkdtemp(path.join(dataDir, 'uploads', 'import-'));
+    const outDir = await mkdtemp(path.join(dataDir, 'uploads', workFolder));
     try {
       let toldAt = 0;
       const imported = await runImport({ file, format, fileName: row.fileName, outDir }, (progress) => {

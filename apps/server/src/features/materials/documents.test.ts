@@ -8,6 +8,7 @@ import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { backUp, restore } from '../../backup.ts';
 import { jobs, pictures } from '../../db/schema.ts';
 import { type School, startSchool } from '../../test/harness.ts';
+import { removeLeftOvers } from './bring-in.ts';
 import { defaultFetchLimits } from './fetch-address.ts';
 
 // Each document is read in a process of its own.
@@ -214,6 +215,15 @@ describe('bringing in a document', () => {
     expect(fs.existsSync(path.join(target, path.relative(school.deps.dataDir, file)))).toBe(true);
     for (const folder of [copy, target]) fs.rmSync(folder, { recursive: true });
   });
+});
+
+test('what a stop left lying about is taken away, uploads under way are not', async () => {
+  const uploads = path.join(school.deps.dataDir, 'uploads');
+  fs.mkdirSync(path.join(uploads, 'import-left'));
+  fs.writeFileSync(path.join(uploads, 'import-left', 'p1.webp'), 'x');
+  fs.writeFileSync(path.join(uploads, 'under-way'), 'x');
+  await removeLeftOvers(school.deps.dataDir);
+  expect(fs.readdirSync(uploads)).toEqual(['under-way']);
 });
 
 test('a job that was begun three times without an end is given up, and the teacher is told', async () => {
