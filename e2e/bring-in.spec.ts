@@ -129,6 +129,11 @@ test('captions are corrected where they stand, and kept', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^0:05 In three minutes & a little/ })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('button', { name: /^0:05 In three minutes & a little/ })).toBeVisible();
+  // What was changed last is kept although the teacher goes elsewhere at once.
+  await page.getByRole('button', { name: 'Correct them' }).click();
+  await page.getByLabel('Words of caption 4', { exact: true }).fill('The first is compression, again.');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('button', { name: /The first is compression, again\./ })).toBeVisible();
 });
 
 test('a film of the media catalogue is found and brought in', async ({ page }) => {

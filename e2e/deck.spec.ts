@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { enterAs, expectAccessible } from './demo-visit.ts';
+import { assignToCobalt, enterAs, expectAccessible } from './demo-visit.ts';
 
 const demoDocument = (name: string) => readFileSync(new URL(`../demo/documents/${name}`, import.meta.url));
 
@@ -41,11 +41,7 @@ test('slides are looked at one by one, wait at their stops, and their notes stay
   await page.keyboard.press('Control+z');
   await expect(page.getByText('“paper-bridge” ends', { exact: true })).toBeHidden();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Make edition 1' }).click();
-  await page.getByRole('button', { name: 'Assign' }).click();
-  await page.getByLabel('Class').selectOption({ label: '8 Cobalt Design & Engineering' });
-  await page.getByRole('button', { name: /^Assign to/ }).click();
-  await expect(page.getByText('0 of 24 handed in')).toBeVisible();
+  await assignToCobalt(page);
 
   const student = await (await browser.newContext()).newPage();
   const bodies: string[] = [];

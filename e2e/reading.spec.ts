@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { enterAs, expectAccessible } from './demo-visit.ts';
+import { assignToCobalt, enterAs, expectAccessible } from './demo-visit.ts';
 
 const teacher = 'Ms. Adaeze Lindqvist';
 const demoDocument = (name: string) => readFileSync(new URL(`../demo/documents/${name}`, import.meta.url));
@@ -68,11 +68,7 @@ test('a text is read block by block, waits at its stops, and its newer version k
   await page.getByLabel(/^Stands at these words/).fill('lower side');
   await page.getByLabel(/^Stands at these words/).press('Enter');
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Make edition 1' }).click();
-  await page.getByRole('button', { name: 'Assign' }).click();
-  await page.getByLabel('Class').selectOption({ label: '8 Cobalt Design & Engineering' });
-  await page.getByRole('button', { name: /^Assign to/ }).click();
-  await expect(page.getByText('0 of 24 handed in')).toBeVisible();
+  await assignToCobalt(page);
 
   const student = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
   await enterAs(student, 'Alma Hernqvist-Diaz');

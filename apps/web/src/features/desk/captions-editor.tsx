@@ -1,7 +1,7 @@
 import { cueWords } from '@semita/core';
 import { type CaptionCue, type CueChange, editCues, fingerprint, wordsToCue } from '@semita/core/captions';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useId, useRef, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useId, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { codeOf } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
@@ -20,28 +20,50 @@ interface Props {
 }
 
 const saveDelayMs = 700;
+const retryDelayMs = 4_000;
 
 /** Captions corrected where they stand: words and times, split and put together, all moved or stretched. */
 export function CaptionsEditor({ materialId, cues: saved, onGoTo, onClose }: Props) {
   const queryClient = useQueryClient();
   const [cues, setCues] = useState(saved);
   const [past, setPast] = useState<readonly (readonly CaptionCue[])[]>([]);
-  const before = useRef(fingerprint(saved));
-  const save = useMutation({
-    mutationFn: (next: readonly CaptionCue[]) =>
-      call('correctCaptions', { params: { materialId }, body: { before: before.current, cues: [...next] } }),
-    onSuccess: async (_, next) => {
-      before.current = fingerprint(next);
+  const [savedPrint, setSavedPrint] = useState(() => fingerprint(saved));
+  const [error, setError] = useState<unknown>(null);
+  const isSaved = fingerprint(cues) === savedPrint;
+  const latest = useRef(cues);
+  latest.current = cues;
+  const before = useRef(savedPrint);
+  const queue = useRef(Promise.resolve());
+
+  const save = useCallback(async () => {
+    const next = latest.current;
+    const print = fingerprint(next);
+    if (print === before.current) return;
+    try {
+      const body = { before: before.current, cues: [...next] };
+      await call('correctCaptions', { params: { materialId }, body });
+      before.current = print;
       queryClient.setQueryData(captionsOptions(materialId).queryKey, [...next]);
-    },
-  });
-  const { mutate } = save;
-  const isSaved = fingerprint(cues) === before.current;
+      setSavedPrint(print);
+      setError(null);
+    } catch (reason) {
+      setError(reason);
+    }
+  }, [materialId, queryClient]);
+  /** One after the other, each on top of the one before. */
+  const saveInTurn = useCallback(() => {
+    queue.current = queue.current.then(save);
+  }, [save]);
+
+  const isMoved = error !== null && codeOf(error) === 'draftMoved';
+  // biome-ignore lint/correctness/useExhaustiveDependencies: every change begins the wait anew, and every error another
   useEffect(() => {
-    if (isSaved) return;
-    const timer = setTimeout(() => mutate(cues), saveDelayMs);
+    if (isSaved || isMoved) return;
+    const timer = setTimeout(saveInTurn, error === null ? saveDelayMs : retryDelayMs);
     return () => clearTimeout(timer);
-  }, [cues, isSaved, mutate]);
+  }, [cues, isSaved, isMoved, error, saveInTurn]);
+  // What was changed last is not lost when the teacher goes elsewhere at once.
+  useEffect(() => saveInTurn, [saveInTurn]);
 
   const apply = (change: CueChange): boolean => {
     const next = editCues(cues, change);
@@ -71,26 +93,17 @@ export function CaptionsEditor({ materialId, cues: saved, onGoTo, onClose }: Pro
           <Button size="small" disabled={past.length === 0} onClick={undo}>
             {t('desk.undo')}
           </Button>
-          <Button
-            size="small"
-            look="main"
-            onClick={() => {
-              if (!isSaved) mutate(cues);
-              onClose();
-            }}
-          >
+          <Button size="small" look="main" onClick={onClose}>
             {t('captions.done')}
           </Button>
         </div>
         <AllAtOnce apply={apply} />
-        {save.isError &&
-          (codeOf(save.error) === 'draftMoved' ? (
-            <p role="alert" className="text-14 text-brick">
-              {t('captions.moved')}
-            </p>
-          ) : (
-            <ErrorNotice error={save.error} />
-          ))}
+        {isMoved && (
+          <p role="alert" className="text-14 text-brick">
+            {t('captions.moved')}
+          </p>
+        )}
+        {error !== null && !isMoved && <ErrorNotice error={error} />}
       </div>
       <ol className="grid gap-3">
         {cues.map((cue, index) => (

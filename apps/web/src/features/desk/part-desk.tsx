@@ -6,6 +6,7 @@ import {
   lineAt,
   type Part,
   type ReadingBlock,
+  type ScriptLine,
   type Slide,
   scriptOf,
 } from '@semita/core';
@@ -48,19 +49,20 @@ export function PartDesk(props: Props) {
   return props.part.kind === 'clip' ? <ClipDesk {...props} /> : <ContentDesk {...props} />;
 }
 
-function ClipDesk({
-  part,
-  lengthMs,
-  faults,
-  openStopId,
-  setOpenStop,
-  apply,
-  breaks,
-  setBreaks,
-  film,
-  correcting,
-  children,
-}: Props) {
+interface ScriptProps extends Props {
+  readonly lines: readonly ScriptLine[];
+  readonly cursor: number;
+  readonly setCursor: (line: number) => void;
+}
+
+/** The one script, whatever it is the script of. */
+function PartScript(props: ScriptProps) {
+  const { part, lines, faults, openStopId, breaks, cursor } = props;
+  return <ScriptView {...{ part, lines, faults, openStopId, breaks, cursor }} actions={scriptActions(props)} />;
+}
+
+function ClipDesk(props: Props) {
+  const { part, lengthMs, film, correcting, children } = props;
   const captions = useQuery(captionsOptions(part.materialId));
   const lines = useMemo(() => scriptOf(captions.data ?? [], lengthMs), [captions.data, lengthMs]);
   const [chosenLine, setChosenLine] = useState<number | null>(null);
@@ -87,15 +89,7 @@ function ClipDesk({
             />
           </Suspense>
         ) : (
-          <ScriptView
-            part={part}
-            lines={lines}
-            faults={faults}
-            openStopId={openStopId}
-            breaks={breaks}
-            cursor={cursor}
-            actions={scriptActions({ part, lines, apply, setOpenStop, setCursor, breaks, setBreaks })}
-          />
+          <PartScript {...props} lines={lines} cursor={cursor} setCursor={setCursor} />
         )}
       </section>
       <Stage>
@@ -127,17 +121,8 @@ function ContentDesk(props: Props) {
   return <QueryView query={content}>{(data) => <ContentDeskView {...props} content={data} />}</QueryView>;
 }
 
-function ContentDeskView({
-  part,
-  faults,
-  openStopId,
-  setOpenStop,
-  apply,
-  breaks,
-  setBreaks,
-  content,
-  children,
-}: Props & { readonly content: Content }) {
+function ContentDeskView(props: Props & { readonly content: Content }) {
+  const { part, content, children } = props;
   const lines = useMemo(() => contentScript(content), [content]);
   const [chosenLine, setCursor] = useState<number | null>(null);
   const firstLine = lines.findIndex((line) => line.startMs >= part.inMs);
@@ -145,15 +130,7 @@ function ContentDeskView({
   return (
     <>
       <section aria-label={t('desk.script')} className="min-h-0 overflow-y-auto bg-card">
-        <ScriptView
-          part={part}
-          lines={lines}
-          faults={faults}
-          openStopId={openStopId}
-          breaks={breaks}
-          cursor={cursor}
-          actions={scriptActions({ part, lines, apply, setOpenStop, setCursor, breaks, setBreaks })}
-        />
+        <PartScript {...props} lines={lines} cursor={cursor} setCursor={setCursor} />
       </section>
       <Stage>
         {part.kind === 'deck' ? (

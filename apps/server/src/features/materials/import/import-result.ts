@@ -1,4 +1,4 @@
-import type { BlockKind, LeftOut, LeftOutCode } from '@semita/core';
+import type { LeftOut, LeftOutCode, ReadingBlock, Slide } from '@semita/core';
 
 /** Why a file was not taken. Wording is in the web app's catalogue. */
 export type ImportRefusal =
@@ -37,12 +37,7 @@ export function createReport() {
 export type Report = ReturnType<typeof createReport>;
 
 /** A block as the importer found it, before it has an id. */
-export interface RawBlock {
-  readonly kind: BlockKind;
-  readonly html: string;
-  readonly text: string;
-  readonly pictureCount: number;
-}
+export type RawBlock = Omit<ReadingBlock, 'id' | 'lengthMs'> & { readonly pictureCount: number };
 
 export interface ImportedPicture {
   /** Stands in the html as `picture:<name>`. */
@@ -62,15 +57,7 @@ export interface ImportedReading {
 }
 
 /** A slide as the importer found it, before it has an id. */
-export interface RawSlide {
-  readonly title: string;
-  readonly html: string;
-  readonly width: number;
-  readonly height: number;
-  readonly text: string;
-  readonly notes: string;
-  readonly pictureCount: number;
-}
+export type RawSlide = Omit<Slide, 'id' | 'lengthMs'> & { readonly pictureCount: number };
 
 export interface ImportedDeck {
   readonly kind: 'deck';
