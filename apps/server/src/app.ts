@@ -87,7 +87,7 @@ export function createApp(options: AppOptions): Express {
   const handlers: Omit<Handlers, 'uploadFile'> = {
     ...accountHandlers({ sessions, clock: deps.clock, demoPeople, secureCookies }),
     ...classHandlers({ classes, listAssignments: assignments.list }),
-    ...materialHandlers(materials),
+    ...materialHandlers(materials, services.madeSlides),
     ...catalogueHandlers(services.catalogue, materials),
     ...lessonHandlers(lessons),
     ...assignmentHandlers(assignments, live),

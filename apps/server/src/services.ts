@@ -13,6 +13,7 @@ import { createLessonRepository } from './features/lessons/lesson-repository.ts'
 import { createLessonService } from './features/lessons/lesson-service.ts';
 import { createBringIn } from './features/materials/bring-in.ts';
 import type { FetchLimits } from './features/materials/fetch-address.ts';
+import { createMadeSlides } from './features/materials/made-slides.ts';
 import { createMaterialRepository } from './features/materials/material-repository.ts';
 import { createMaterialService } from './features/materials/material-service.ts';
 import { createMediaStore } from './features/materials/media-store.ts';
@@ -59,6 +60,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     jobs,
     catalogue: catalogueUrl ? createMediaCatalogue(catalogueUrl) : null,
     materials,
+    madeSlides: createMadeSlides({ ...deps, repository: materialRepository }),
     lessons: createLessonService({
       ...deps,
       repository: lessonRepository,

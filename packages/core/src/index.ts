@@ -83,6 +83,7 @@ export {
   metShare,
   type Segment,
 } from './coverage/coverage.ts';
+export { inkOn, type MadeDeck, type MadeSlide, madeSlideSize, materialsOfSlides } from './deck/made-slide.ts';
 export { deckScript, type Slide, slideLengthMs } from './deck/slide.ts';
 export { checkLesson, type Fault, type FaultCode, isWithinFilm } from './lesson/check-lesson.ts';
 export {
@@ -92,13 +93,17 @@ export {
   type ChoiceQuestion,
   type ExtendedTextQuestion,
   type Hundredths,
+  type Inset,
   type Lesson,
+  type LessonPicture,
+  type Narration,
   type Part,
   type PartKind,
   type Pause,
   partKinds,
   possiblePoints,
   type Question,
+  type Recording,
   type Stop,
   stopsInOrder,
 } from './lesson/lesson.ts';
@@ -110,9 +115,10 @@ export {
   type LessonChange,
 } from './lesson/lesson-change.ts';
 export { type LessonLengths, lessonLengths } from './lesson/lesson-lengths.ts';
+export { materialsOf } from './lesson/materials-of.ts';
 export { lineTitle, type Stretch, splitMaterial, suggestStarts } from './lesson/split-material.ts';
 export { nextPart, splitPart } from './lesson/split-part.ts';
-export { type MaterialKind, wholePart } from './lesson/whole-part.ts';
+export { type MaterialKind, materialKinds, type PartMaterialKind, wholePart } from './lesson/whole-part.ts';
 // Marking and coverage: what it comes to.
 export { markResponse } from './marking/mark-response.ts';
 export { isBlank, longestTextLength, type Response } from './marking/response.ts';

@@ -1,4 +1,14 @@
-import type { AttemptState, EventBody, LeftOut, Lesson, ReadingBlock, Slide, Terms } from '@semita/core';
+import {
+  type AttemptState,
+  type EventBody,
+  type LeftOut,
+  type Lesson,
+  type MadeDeck,
+  materialKinds,
+  type ReadingBlock,
+  type Slide,
+  type Terms,
+} from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
 import type { ReadingLevel } from '@semita/core/level';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
@@ -87,7 +97,7 @@ export const materials = sqliteTable('materials', {
   /** Where the captions of such a film are. */
   captionsUrl: text(),
   /** Known once the file was looked into. */
-  kind: text({ enum: ['film', 'sound', 'document', 'deck'] }),
+  kind: text({ enum: materialKinds }),
   /** How far bringing in has come, 0 to 1. */
   progress: real(),
   /** What could not be brought over. */
@@ -121,6 +131,8 @@ export const decks = sqliteTable('decks', {
     .primaryKey()
     .references(() => materials.id, { onDelete: 'cascade' }),
   slides: text({ mode: 'json' }).notNull().$type<readonly Slide[]>(),
+  /** What slides that were made here are drawn from; null for a deck of another program. */
+  made: text({ mode: 'json' }).$type<MadeDeck>(),
 });
 
 /** Pictures inside materials; the files stand in the media folder. */

@@ -1,7 +1,7 @@
 import type { MaterialKind } from '@semita/core';
-import { File, FileMusic, FileText, FileVideo, Presentation } from 'lucide-react';
+import { File, FileImage, FileMusic, FileText, FileVideo, Presentation } from 'lucide-react';
 
-const icons = { film: FileVideo, sound: FileMusic, document: FileText, deck: Presentation };
+const icons = { film: FileVideo, sound: FileMusic, document: FileText, deck: Presentation, picture: FileImage };
 
 /** What a material is, at a glance. Stands beside its name. */
 export function MaterialIcon({ kind }: { readonly kind: MaterialKind | null }) {

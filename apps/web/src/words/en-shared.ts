@@ -87,6 +87,12 @@ export const enShared = {
     internal: 'Something broke on our side. What you did before is kept; try again in a moment.',
     offline: 'The server cannot be reached. Check the connection and try again.',
   },
+  voice: {
+    listen: 'Listen',
+    pause: 'Stop listening',
+    read: 'Read the words',
+    directions: 'Directions',
+  },
   time: {
     zone: '{{time}} ({{zone}})',
     minutes_one: '{{count}} min',

@@ -1,8 +1,9 @@
 import type { Hundredths } from '@semita/core';
 import { t } from './words.ts';
 
-/** A place in a film or a length: 4:05, or 1:04:05. */
-export function formatClock(ms: number): string {
+/** A place in a film or a length: 4:05, or 1:04:05; 4:05.3 where tenths count. */
+export function formatClock(ms: number, { tenths = false } = {}): string {
+  if (tenths) return `${formatClock(ms)}.${Math.floor(Math.max(0, ms) / 100) % 10}`;
   const seconds = Math.max(0, Math.floor(ms / 1000));
   const pad = (value: number) => String(value).padStart(2, '0');
   const [h, m, s] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60];

@@ -2,9 +2,14 @@ import {
   type BlockAnchor,
   type ChoiceQuestion,
   type Hundredths,
+  type Inset,
   type Lesson,
+  type LessonPicture,
+  type Narration,
+  type Part,
   type PartKind,
   type Question,
+  type Recording,
   type Stop,
   stopsInOrder,
 } from '../lesson/lesson.ts';
@@ -13,6 +18,7 @@ import type { Answer, AttemptState } from './attempt-state.ts';
 /** A lesson as a learner's browser may hold it: no keys, no feedback, no teacher's notes. */
 export interface LearnerLesson {
   readonly title: string;
+  readonly directions?: Recording | undefined;
   readonly parts: readonly LearnerPart[];
 }
 
@@ -24,6 +30,10 @@ export interface LearnerPart {
   readonly inMs: number;
   readonly outMs: number;
   readonly stops: readonly LearnerStop[];
+  readonly directions?: Recording | undefined;
+  readonly narrations?: readonly Narration[] | undefined;
+  readonly insets?: readonly Inset[] | undefined;
+  readonly nextLessonId?: string | undefined;
 }
 
 export type LearnerStop =
@@ -41,18 +51,26 @@ export type LearnerStop =
       readonly atMs: number;
       readonly anchor?: BlockAnchor | undefined;
       readonly note: string;
+      readonly voice?: Recording | undefined;
     };
 
-export type LearnerQuestion =
-  | {
-      readonly id: string;
-      readonly kind: 'choice';
-      readonly stem: string;
-      readonly points: Hundredths;
-      readonly several: boolean;
-      readonly options: readonly { readonly id: string; readonly text: string }[];
-    }
-  | { readonly id: string; readonly kind: 'extendedText'; readonly stem: string; readonly points: Hundredths };
+interface LearnerQuestionHead {
+  readonly id: string;
+  readonly stem: string;
+  readonly points: Hundredths;
+  readonly picture?: LessonPicture | undefined;
+  readonly directions?: Recording | undefined;
+}
+
+export type LearnerQuestion = LearnerQuestionHead &
+  (
+    | {
+        readonly kind: 'choice';
+        readonly several: boolean;
+        readonly options: readonly { readonly id: string; readonly text: string }[];
+      }
+    | { readonly kind: 'extendedText' }
+  );
 
 /** What a learner has earned by answering a question. */
 export interface QuestionResult {
@@ -78,40 +96,43 @@ export function learnerView(lesson: Lesson, state: AttemptState): LearnerView {
   return { lesson: toLearnerLesson(lesson), state: maskMarkers(state), results: resultsOf(lesson, state) };
 }
 
-function toLearnerLesson(lesson: Lesson): LearnerLesson {
+function toLearnerLesson({ title, directions, parts }: Lesson): LearnerLesson {
+  return { title, ...present({ directions }), parts: parts.map(toLearnerPart) };
+}
+
+function toLearnerPart(part: Part): LearnerPart {
+  const { id, kind, title, materialId, inMs, outMs, stops } = part;
+  const { directions, narrations, insets, nextLessonId } = part;
   return {
-    title: lesson.title,
-    parts: lesson.parts.map(({ id, kind, title, materialId, inMs, outMs, stops }) => ({
-      id,
-      kind,
-      title,
-      materialId,
-      inMs,
-      outMs,
-      stops: stopsInOrder(stops).map(toLearnerStop),
-    })),
+    ...{ id, kind, title, materialId, inMs, outMs },
+    stops: stopsInOrder(stops).map(toLearnerStop),
+    ...present({ directions, narrations, insets, nextLessonId }),
   };
 }
 
 function toLearnerStop(stop: Stop): LearnerStop {
   const { id, atMs, anchor } = stop;
-  const place = { id, atMs, ...(anchor ? { anchor } : {}) };
-  if (stop.kind === 'pause') return { ...place, kind: stop.kind, note: stop.note };
+  const place = { id, atMs, ...present({ anchor }) };
+  if (stop.kind === 'pause') return { ...place, kind: stop.kind, note: stop.note, ...present({ voice: stop.voice }) };
   const { kind, required, questions } = stop;
   return { ...place, kind, required, questions: questions.map(toLearnerQuestion) };
 }
 
 function toLearnerQuestion(question: Question): LearnerQuestion {
-  const { id, stem, points } = question;
-  if (question.kind === 'extendedText') return { id, kind: question.kind, stem, points };
+  const { id, stem, points, picture, directions } = question;
+  const head = { id, stem, points, ...present({ picture, directions }) };
+  if (question.kind === 'extendedText') return { ...head, kind: question.kind };
   return {
-    id,
+    ...head,
     kind: question.kind,
-    stem,
-    points,
     several: question.several,
     options: question.options.map((option) => ({ id: option.id, text: option.text })),
   };
+}
+
+/** Only what is there: a key without a value would travel for nothing. */
+function present<T extends object>(fields: T): Partial<T> {
+  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<T>;
 }
 
 /** Which teacher marked is the teachers' affair. */

@@ -1,5 +1,17 @@
 import * as v from 'valibot';
-import { type BlockAnchor, type Lesson, type Part, partKinds, type Question, type Stop } from '../lesson/lesson.ts';
+import type { MadeDeck } from '../deck/made-slide.ts';
+import {
+  type BlockAnchor,
+  type Inset,
+  type Lesson,
+  type LessonPicture,
+  type Narration,
+  type Part,
+  partKinds,
+  type Question,
+  type Recording,
+  type Stop,
+} from '../lesson/lesson.ts';
 import type { LessonChange } from '../lesson/lesson-change.ts';
 
 const id = v.pipe(v.string(), v.minLength(1), v.maxLength(64));
@@ -8,35 +20,56 @@ const line = v.pipe(v.string(), v.maxLength(500));
 const prose = v.pipe(v.string(), v.maxLength(20_000));
 const hundredths = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000));
 
+const recordingSchema: v.GenericSchema<unknown, Recording> = v.object({ materialId: id, words: prose });
+
+export const pictureSchema: v.GenericSchema<unknown, LessonPicture> = v.object({ materialId: id, alt: line });
+
+const ofQuestion = {
+  id,
+  stem: prose,
+  points: hundredths,
+  teacherNote: prose,
+  picture: v.optional(pictureSchema),
+  directions: v.optional(recordingSchema),
+};
+
 const choiceOption = v.object({ id, text: prose, right: v.boolean(), feedback: prose });
 
 const questionSchema: v.GenericSchema<unknown, Question> = v.variant('kind', [
   v.object({
-    id,
+    ...ofQuestion,
     kind: v.literal('choice'),
-    stem: prose,
-    points: hundredths,
     several: v.boolean(),
     options: v.pipe(v.array(choiceOption), v.maxLength(30)),
-    teacherNote: prose,
   }),
-  v.object({
-    id,
-    kind: v.literal('extendedText'),
-    stem: prose,
-    points: hundredths,
-    modelAnswer: prose,
-    teacherNote: prose,
-  }),
+  v.object({ ...ofQuestion, kind: v.literal('extendedText'), modelAnswer: prose }),
 ]);
 
-const anchorSchema: v.GenericSchema<unknown, BlockAnchor | undefined> = v.optional(
-  v.object({
-    blockId: v.nullable(id),
-    number: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000)),
-    phrase: v.optional(line),
-  }),
-);
+const blockAnchor: v.GenericSchema<unknown, BlockAnchor> = v.object({
+  blockId: v.nullable(id),
+  number: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000)),
+  phrase: v.optional(line),
+});
+const anchorSchema = v.optional(blockAnchor);
+
+const narrationSchema: v.GenericSchema<unknown, Narration> = v.object({
+  id,
+  materialId: id,
+  words: prose,
+  atMs: timeMs,
+  lengthMs: timeMs,
+  filmSound: v.picklist(['silent', 'quiet']),
+});
+const narrations = v.pipe(v.array(narrationSchema), v.maxLength(200));
+
+const insetSchema: v.GenericSchema<unknown, Inset> = v.object({
+  id,
+  atMs: timeMs,
+  anchor: blockAnchor,
+  materialId: id,
+  title: line,
+});
+const insets = v.pipe(v.array(insetSchema), v.maxLength(200));
 
 const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
   v.object({
@@ -47,7 +80,14 @@ const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
     required: v.boolean(),
     questions: v.pipe(v.array(questionSchema), v.maxLength(50)),
   }),
-  v.object({ id, kind: v.literal('pause'), atMs: timeMs, anchor: anchorSchema, note: prose }),
+  v.object({
+    id,
+    kind: v.literal('pause'),
+    atMs: timeMs,
+    anchor: anchorSchema,
+    note: prose,
+    voice: v.optional(recordingSchema),
+  }),
 ]);
 
 const partSchema: v.GenericSchema<unknown, Part> = v.object({
@@ -58,10 +98,15 @@ const partSchema: v.GenericSchema<unknown, Part> = v.object({
   inMs: timeMs,
   outMs: timeMs,
   stops: v.pipe(v.array(stopSchema), v.maxLength(500)),
+  directions: v.optional(recordingSchema),
+  narrations: v.optional(narrations),
+  insets: v.optional(insets),
+  nextLessonId: v.optional(id),
 });
 
 export const lessonSchema: v.GenericSchema<unknown, Lesson> = v.object({
   title: line,
+  directions: v.optional(recordingSchema),
   parts: v.pipe(v.array(partSchema), v.maxLength(500)),
 });
 
@@ -83,4 +128,32 @@ export const lessonChangeSchema: v.GenericSchema<unknown, LessonChange> = v.vari
     parts: v.pipe(v.array(partSchema), v.minLength(1), v.maxLength(50)),
   }),
   v.object({ type: v.literal('replaceStop'), partId: id, stop: stopSchema }),
+  v.object({
+    type: v.literal('setDirections'),
+    partId: v.nullable(id),
+    directions: v.nullable(recordingSchema),
+  }),
+  v.object({ type: v.literal('setNarrations'), partId: id, narrations }),
+  v.object({ type: v.literal('setInsets'), partId: id, insets }),
+  v.object({ type: v.literal('setNextLesson'), partId: id, lessonId: v.nullable(id) }),
 ]);
+
+export const madeDeckSchema: v.GenericSchema<unknown, MadeDeck> = v.object({
+  portrait: v.boolean(),
+  slides: v.pipe(
+    v.array(
+      v.object({
+        id,
+        heading: line,
+        text: prose,
+        pictures: v.pipe(v.array(pictureSchema), v.maxLength(4)),
+        film: v.nullable(v.object({ materialId: id, title: line })),
+        colour: v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/)),
+        backgroundId: v.nullable(id),
+        notes: prose,
+      }),
+    ),
+    v.minLength(1),
+    v.maxLength(100),
+  ),
+});

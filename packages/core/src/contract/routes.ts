@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { mostEventsPerBatch, sentEventSchema } from './event-schemas.ts';
-import { lessonChangeSchema } from './lesson-schemas.ts';
+import { lessonChangeSchema, madeDeckSchema } from './lesson-schemas.ts';
 import { route } from './route.ts';
 import * as s from './schemas.ts';
 
@@ -41,6 +41,18 @@ export const routes = {
   uploadFile: route('POST', '/api/files', 'teacher'),
   streamMedia: route('GET', '/api/materials/:materialId/media', 'signedIn'),
   readContent: route('GET', '/api/materials/:materialId/content', 'signedIn', { output: s.contentSchema }),
+  readMadeSlides: route('GET', '/api/materials/:materialId/made-slides', 'teacher', {
+    output: v.object({ title: v.string(), deck: madeDeckSchema }),
+  }),
+  /** Answers with the id of the deck that is shown from now on: another one where an edition shows the older. */
+  saveMadeSlides: route('POST', '/api/made-slides', 'teacher', {
+    body: v.object({
+      materialId: v.nullable(id),
+      title: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
+      deck: madeDeckSchema,
+    }),
+    output: v.object({ id: v.string() }),
+  }),
   describePicture: route('PUT', '/api/materials/:materialId/pictures/:pictureName/words', 'teacher', {
     body: v.object({ words: v.pipe(v.string(), v.trim(), v.maxLength(1_000)) }),
   }),

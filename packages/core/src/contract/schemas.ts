@@ -4,6 +4,7 @@ import type { LearnerView } from '../attempt/learner-view.ts';
 import type { SheetRow } from '../attempt/sheet-row.ts';
 import type { WalkStop } from '../attempt/walk-lesson.ts';
 import type { Fault } from '../lesson/check-lesson.ts';
+import { materialKinds } from '../lesson/whole-part.ts';
 import { blockKinds } from '../reading/block-kind.ts';
 import { leftOutCodes } from '../reading/left-out.ts';
 import { lessonSchema } from './lesson-schemas.ts';
@@ -47,7 +48,7 @@ export const materialSchema = v.object({
   fileName: v.string(),
   byteLength: v.number(),
   /** Known once the file was looked into. */
-  kind: v.nullable(v.picklist(['film', 'sound', 'document', 'deck'])),
+  kind: v.nullable(v.picklist(materialKinds)),
   status: v.picklist(['checking', 'ready', 'refused']),
   /** How far bringing in has come, 0 to 1. */
   progress: v.nullable(v.number()),
@@ -60,6 +61,8 @@ export const materialSchema = v.object({
   width: v.nullable(v.number()),
   height: v.nullable(v.number()),
   captionCount: v.number(),
+  /** Slides that can be changed here. */
+  madeHere: v.boolean(),
   createdAt: v.number(),
   usedIn: v.array(v.string()),
 });
@@ -228,6 +231,8 @@ export const walkSchema = v.object({
   closesAt: instant,
   terms: termsSchema,
   view: computed<LearnerView>(),
+  /** The learner's assignments of the lessons to which readings lead on. */
+  nextLessons: v.array(v.object({ lessonId: v.string(), assignmentId: v.string(), title: v.string() })),
   now: v.number(),
 });
 export type Walk = v.InferOutput<typeof walkSchema>;

@@ -1,4 +1,5 @@
 import { type ChoiceQuestion, type Lesson, type Part, type Question, type Stop, stopsInOrder } from './lesson.ts';
+import { materialsOf } from './materials-of.ts';
 
 export type FaultCode =
   | 'titleMissing'
@@ -8,6 +9,7 @@ export type FaultCode =
   | 'stopOutsideWindow'
   | 'questionsMissing'
   | 'noteMissing'
+  | 'recordingMissing'
   | 'stemMissing'
   | 'optionsTooFew'
   | 'optionTextMissing'
@@ -24,7 +26,7 @@ export interface Fault {
   readonly questionId?: string;
 }
 
-/** Lengths by material id, in milliseconds of the axis of its parts, as the server read them from the files. */
+/** Lengths by material id, in milliseconds of the axis of its parts, as the server read them from the files; 0 of pictures. */
 export type MaterialLengths = ReadonlyMap<string, number>;
 
 /**
@@ -38,6 +40,8 @@ export function checkLesson(lesson: Lesson, lengths: MaterialLengths): readonly 
   if (lesson.title.trim() === '') faults.push({ code: 'titleMissing' });
   if (lesson.parts.length === 0) faults.push({ code: 'partsMissing' });
   for (const part of lesson.parts) faults.push(...checkPart(part, lengths));
+  const ofParts = new Set(lesson.parts.map((part) => part.materialId));
+  if (materialsOf(lesson).some((id) => !lengths.has(id) && !ofParts.has(id))) faults.push({ code: 'recordingMissing' });
   return faults;
 }
 
@@ -62,7 +66,7 @@ function checkPart(part: Part, lengths: MaterialLengths): Fault[] {
 type LocalFault = Omit<Fault, 'partId' | 'stopId'>;
 
 function checkStop(stop: Stop): LocalFault[] {
-  if (stop.kind === 'pause') return stop.note.trim() === '' ? [{ code: 'noteMissing' }] : [];
+  if (stop.kind === 'pause') return stop.note.trim() === '' && !stop.voice ? [{ code: 'noteMissing' }] : [];
   if (stop.questions.length === 0) return [{ code: 'questionsMissing' }];
   return stop.questions.flatMap((question) =>
     questionFaults(question).map((code) => ({ code, questionId: question.id })),

@@ -1,4 +1,4 @@
-import type { BlockAnchor, Lesson, Part, Stop } from './lesson.ts';
+import type { BlockAnchor, Inset, Lesson, Narration, Part, Recording, Stop } from './lesson.ts';
 
 /**
  * One step of editing. Changes travel as JSON from the desk to the server, which applies the same function;
@@ -23,7 +23,12 @@ export type LessonChange =
     }
   /** Puts parts in the place of parts that stand next to each other: a split, or another version of a material. */
   | { readonly type: 'replaceParts'; readonly partIds: readonly string[]; readonly parts: readonly Part[] }
-  | { readonly type: 'replaceStop'; readonly partId: string; readonly stop: Stop };
+  | { readonly type: 'replaceStop'; readonly partId: string; readonly stop: Stop }
+  /** Of a part, or of the whole lesson. */
+  | { readonly type: 'setDirections'; readonly partId: string | null; readonly directions: Recording | null }
+  | { readonly type: 'setNarrations'; readonly partId: string; readonly narrations: readonly Narration[] }
+  | { readonly type: 'setInsets'; readonly partId: string; readonly insets: readonly Inset[] }
+  | { readonly type: 'setNextLesson'; readonly partId: string; readonly lessonId: string | null };
 
 export type ChangeRefusal = 'partMissing' | 'stopMissing' | 'idTaken' | 'negativeTime' | 'emptyWindow';
 
@@ -46,6 +51,13 @@ export function applyChange(lesson: Lesson, change: LessonChange): ChangeResult 
         ok: true,
         lesson: { ...lesson, title: change.title },
         inverse: { type: 'setTitle', title: lesson.title },
+      };
+    case 'setDirections':
+      if (change.partId !== null) return applyToPart(lesson, { ...change, partId: change.partId });
+      return {
+        ok: true,
+        lesson: { ...lesson, directions: change.directions ?? undefined },
+        inverse: { ...change, directions: lesson.directions ?? null },
       };
     case 'insertPart':
       if (lesson.parts.some((part) => part.id === change.part.id)) return refuse('idTaken');
@@ -76,7 +88,9 @@ function replaceParts(lesson: Lesson, partIds: readonly string[], parts: readonl
   };
 }
 
-type PartChange = Exclude<LessonChange, { type: 'setTitle' | 'insertPart' | 'replaceParts' }>;
+type PartChange = Exclude<LessonChange, { type: 'setTitle' | 'insertPart' | 'replaceParts' }> & {
+  readonly partId: string;
+};
 
 function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
   const index = lesson.parts.findIndex((part) => part.id === change.partId);
@@ -108,6 +122,20 @@ function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
       return withPart(
         { ...part, inMs: change.inMs, outMs: change.outMs },
         { ...change, inMs: part.inMs, outMs: part.outMs },
+      );
+    case 'setDirections':
+      return withPart(
+        { ...part, directions: change.directions ?? undefined },
+        { ...change, directions: part.directions ?? null },
+      );
+    case 'setNarrations':
+      return withPart({ ...part, narrations: change.narrations }, { ...change, narrations: part.narrations ?? [] });
+    case 'setInsets':
+      return withPart({ ...part, insets: change.insets }, { ...change, insets: part.insets ?? [] });
+    case 'setNextLesson':
+      return withPart(
+        { ...part, nextLessonId: change.lessonId ?? undefined },
+        { ...change, lessonId: part.nextLessonId ?? null },
       );
     default:
       return applyToStop(part, change, withPart);

@@ -4,6 +4,8 @@ export type Hundredths = number;
 /** What a teacher edits and what an edition freezes. Plain data; every id is unique within the lesson. */
 export interface Lesson {
   readonly title: string;
+  /** Said or shown before the lesson begins. */
+  readonly directions?: Recording | undefined;
   readonly parts: readonly Part[];
 }
 
@@ -24,6 +26,45 @@ export interface Part {
   readonly inMs: number;
   readonly outMs: number;
   readonly stops: readonly Stop[];
+  /** Said or shown while the part is in front of the learner. */
+  readonly directions?: Recording | undefined;
+  /** Of a clip: voices over stretches of it. Where two overlap, the one that began later is heard. */
+  readonly narrations?: readonly Narration[] | undefined;
+  /** Of a reading: films and sounds that stand between its blocks. */
+  readonly insets?: readonly Inset[] | undefined;
+  /** Of a reading: the lesson to which a link leads at its end. */
+  readonly nextLessonId?: string | undefined;
+}
+
+/** A voice or a film that was recorded, with its words for whoever cannot hear it. */
+export interface Recording {
+  readonly materialId: string;
+  readonly words: string;
+}
+
+/** A voice over a stretch of a clip. */
+export interface Narration extends Recording {
+  readonly id: string;
+  /** Where it begins, in ms of the film. */
+  readonly atMs: number;
+  readonly lengthMs: number;
+  /** What becomes of the film's own sound meanwhile. */
+  readonly filmSound: 'silent' | 'quiet';
+}
+
+/** A film or a sound that stands inside a text. */
+export interface Inset {
+  readonly id: string;
+  readonly atMs: number;
+  readonly anchor: BlockAnchor;
+  readonly materialId: string;
+  readonly title: string;
+}
+
+/** A picture that was taken from a material or brought in, with words for whoever cannot see it. */
+export interface LessonPicture {
+  readonly materialId: string;
+  readonly alt: string;
 }
 
 export type Stop = Checkpoint | Pause;
@@ -58,19 +99,26 @@ export interface Pause {
   readonly atMs: number;
   readonly anchor?: BlockAnchor | undefined;
   readonly note: string;
+  /** What the material waits for: a voice that is heard to its end. */
+  readonly voice?: Recording | undefined;
 }
 
 export type Question = ChoiceQuestion | ExtendedTextQuestion;
 
-/** Pick one, or pick several. Named as QTI 3.0 names its interaction. */
-export interface ChoiceQuestion {
+interface QuestionHead {
   readonly id: string;
-  readonly kind: 'choice';
   readonly stem: string;
   readonly points: Hundredths;
+  readonly teacherNote: string;
+  readonly picture?: LessonPicture | undefined;
+  readonly directions?: Recording | undefined;
+}
+
+/** Pick one, or pick several. Named as QTI 3.0 names its interaction. */
+export interface ChoiceQuestion extends QuestionHead {
+  readonly kind: 'choice';
   readonly several: boolean;
   readonly options: readonly ChoiceOption[];
-  readonly teacherNote: string;
 }
 
 export interface ChoiceOption {
@@ -82,13 +130,9 @@ export interface ChoiceOption {
 }
 
 /** A written answer that a teacher marks. */
-export interface ExtendedTextQuestion {
-  readonly id: string;
+export interface ExtendedTextQuestion extends QuestionHead {
   readonly kind: 'extendedText';
-  readonly stem: string;
-  readonly points: Hundredths;
   readonly modelAnswer: string;
-  readonly teacherNote: string;
 }
 
 /** Stops in the order a learner meets them: by time, and by their order in the draft where times are equal. */

@@ -1,16 +1,27 @@
 import type { Lesson, Part } from './lesson.ts';
-import { type MaterialKind, wholePart } from './whole-part.ts';
+import { type PartMaterialKind, wholePart } from './whole-part.ts';
 
 /**
- * Cuts a part in two at a place of its axis; questions go with their stretch. A stop at the very cut ends the first.
+ * Cuts a part in two at a place of its axis; questions, voices and insets go with their stretch. A stop at the very cut ends the first.
  * @param atMs strictly inside the window
  * @returns null when the place is not inside the window
  */
 export function splitPart(part: Part, atMs: number, newPartId: string): readonly [Part, Part] | null {
   if (atMs <= part.inMs || atMs >= part.outMs) return null;
-  const first = { ...part, outMs: atMs, stops: part.stops.filter((stop) => stop.atMs <= atMs) };
-  const second = { ...part, id: newPartId, inMs: atMs, stops: part.stops.filter((stop) => stop.atMs > atMs) };
-  return [first, second];
+  const isFirst = (piece: { readonly atMs: number }) => piece.atMs <= atMs;
+  const isSecond = (piece: { readonly atMs: number }) => piece.atMs > atMs;
+  const { directions, nextLessonId, ...shared } = part;
+  const half = (isIn: typeof isFirst) => ({
+    ...shared,
+    stops: part.stops.filter(isIn),
+    ...(part.narrations ? { narrations: part.narrations.filter(isIn) } : {}),
+    ...(part.insets ? { insets: part.insets.filter(isIn) } : {}),
+  });
+  // What begins a part stays at its beginning, and what ends it at its end.
+  return [
+    { ...half(isFirst), outMs: atMs, ...(directions ? { directions } : {}) },
+    { ...half(isSecond), id: newPartId, inMs: atMs, ...(nextLessonId ? { nextLessonId } : {}) },
+  ];
 }
 
 /**
@@ -19,7 +30,7 @@ export function splitPart(part: Part, atMs: number, newPartId: string): readonly
  */
 export function nextPart(
   lesson: Lesson,
-  material: { id: string; title: string; kind: MaterialKind; lengthMs: number },
+  material: { id: string; title: string; kind: PartMaterialKind; lengthMs: number },
   partId: string,
 ): Part {
   const shownMs = Math.max(

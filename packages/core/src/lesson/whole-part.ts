@@ -1,8 +1,11 @@
 import type { Part, PartKind } from './lesson.ts';
 
-export type MaterialKind = 'film' | 'sound' | 'document' | 'deck';
+export const materialKinds = ['film', 'sound', 'document', 'deck', 'picture'] as const;
+export type MaterialKind = (typeof materialKinds)[number];
+/** A picture stands in questions and slides and is no part by itself. */
+export type PartMaterialKind = Exclude<MaterialKind, 'picture'>;
 
-const partKindOf: Readonly<Record<MaterialKind, PartKind>> = {
+const partKindOf: Readonly<Record<PartMaterialKind, PartKind>> = {
   film: 'clip',
   sound: 'clip',
   document: 'reading',
@@ -14,7 +17,7 @@ const partKindOf: Readonly<Record<MaterialKind, PartKind>> = {
  * @param material one that is ready; its length in ms of the part's axis, at least 1
  */
 export function wholePart(
-  { id, title, kind, lengthMs }: { id: string; title: string; kind: MaterialKind; lengthMs: number },
+  { id, title, kind, lengthMs }: { id: string; title: string; kind: PartMaterialKind; lengthMs: number },
   partId: string,
 ): Part {
   return { id: partId, kind: partKindOf[kind], title, materialId: id, inMs: 0, outMs: lengthMs, stops: [] };

@@ -1,4 +1,4 @@
-import type { Part, Stop } from '../lesson/lesson.ts';
+import type { BlockAnchor, Part, Stop } from '../lesson/lesson.ts';
 import type { ScriptLine } from '../script/script.ts';
 import { anchorTimeMs } from './block.ts';
 
@@ -20,21 +20,28 @@ export function bringInAgain(
   before: readonly ScriptLine[],
   after: readonly ScriptLine[],
 ): BroughtAgain {
+  const placeOf = (anchor: BlockAnchor): { atMs: number; anchor: BlockAnchor; isAstray: boolean } => {
+    const atMs = anchorTimeMs(after, anchor);
+    if (atMs !== null) return { atMs, anchor: { ...anchor, number: numberOf(after, anchor.blockId) }, isAstray: false };
+    const blockId = nearestLeft(before, after, anchor.blockId);
+    const nearest = { blockId, number: numberOf(after, blockId) };
+    return { atMs: anchorTimeMs(after, nearest) ?? 0, anchor: nearest, isAstray: true };
+  };
   const astray: Stop[] = [];
   const stops = part.stops.map((stop): Stop => {
-    const anchor = stop.anchor ?? { blockId: null, number: 0 };
-    const atMs = anchorTimeMs(after, anchor);
-    if (atMs !== null) return { ...stop, atMs, anchor: { ...anchor, number: numberOf(after, anchor.blockId) } };
-    astray.push(stop);
-    const blockId = nearestLeft(before, after, anchor.blockId);
-    const place = { blockId, number: numberOf(after, blockId) };
-    return { ...stop, atMs: anchorTimeMs(after, place) ?? 0, anchor: place };
+    const { isAstray, ...place } = placeOf(stop.anchor ?? { blockId: null, number: 0 });
+    if (isAstray) astray.push(stop);
+    return { ...stop, ...place };
+  });
+  const insets = part.insets?.map((inset) => {
+    const { isAstray: _, ...place } = placeOf(inset.anchor);
+    return { ...inset, ...place };
   });
   const inMs = edgeMs(before, after, part.inMs);
   const outMs = part.outMs >= endOf(before) ? endOf(after) : edgeMs(before, after, part.outMs);
   // A window whose blocks are all gone opens again over the whole.
   const window = inMs < outMs ? { inMs, outMs } : { inMs: 0, outMs: Math.max(1, endOf(after)) };
-  return { part: { ...part, ...window, materialId, stops }, astray };
+  return { part: { ...part, ...window, materialId, stops, ...(insets ? { insets } : {}) }, astray };
 }
 
 const endOf = (lines: readonly ScriptLine[]): number => lines.at(-1)?.endMs ?? 0;

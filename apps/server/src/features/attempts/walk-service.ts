@@ -3,6 +3,7 @@ import {
   beginAttempt,
   decodeSheetRow,
   encodeSheetRow,
+  type Lesson,
   learnerView,
   lessonLengths,
   type Outcome,
@@ -49,6 +50,21 @@ export function createWalkService({ clock, newId, assignments, sheets, attempts,
     const sheetRow = encodeSheetRow(sheetRowOf(context.lesson, state));
     attempts.insert({ attemptId: newId(), assignmentId, studentId: actor.id, begunAt, state, sheetRow });
     return found(attempts.findByStudent(assignmentId, actor.id));
+  };
+
+  /** Where the links at the ends of readings lead this student: to the newest assignment of each lesson. */
+  const nextLessonsOf = (actor: Actor, lesson: Lesson): Walk['nextLessons'] => {
+    const wanted = new Set(lesson.parts.flatMap(({ nextLessonId }) => nextLessonId ?? []));
+    if (wanted.size === 0) return [];
+    const received = assignments
+      .listReceived(actor.id)
+      .toSorted((a, b) => b.assignment.createdAt - a.assignment.createdAt);
+    return [...wanted].flatMap((lessonId) => {
+      const next = received.find(({ assignment }) => assignments.getLesson(assignment.id).lessonId === lessonId);
+      if (!next || windowPhase(next.assignment, clock()) === 'notYetOpen') return [];
+      const assignmentId = next.assignment.id;
+      return [{ lessonId, assignmentId, title: assignments.getLesson(assignmentId).lesson.title }];
+    });
   };
 
   return {
@@ -132,6 +148,7 @@ export function createWalkService({ clock, newId, assignments, sheets, attempts,
         closesAt: assignment.closesAt,
         terms: terms as Walk['terms'],
         view: learnerView(lesson, intake.readState(attemptId)),
+        nextLessons: nextLessonsOf(actor, lesson),
         now: clock(),
       };
     },

@@ -4,6 +4,8 @@ import {
   type Lesson,
   type LessonChange,
   lessonLengths,
+  materialsOf,
+  type Part,
   replaceMaterial,
   type ScriptLine,
   splitMaterial,
@@ -24,8 +26,8 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
     readonly listByIds: (ids: readonly string[]) => Material[];
     readonly findOwned: (actor: Actor, materialId: string) => Material | undefined;
   };
-  /** Blocks of a document that hold a picture without words. */
-  readonly listMutePictures: (materialId: string) => string[];
+  /** Blocks or slides of a stretch of a material that hold a picture without words. */
+  readonly listMutePictures: (part: Pick<Part, 'kind' | 'materialId' | 'inMs' | 'outMs'>) => string[];
   /** The lines of a document or a deck; none of a film. */
   readonly scriptOfMaterial: (material: Material) => readonly ScriptLine[];
 }
@@ -39,13 +41,17 @@ export function createLessonService({
   listMutePictures,
   scriptOfMaterial,
 }: Options) {
-  const mutePicturesOf = (lesson: Lesson): { partId: string; blockId: string }[] =>
-    lesson.parts
-      .filter((part) => part.kind === 'reading')
-      .flatMap((part) => listMutePictures(part.materialId).map((blockId) => ({ partId: part.id, blockId })));
+  const mutePicturesOf = (lesson: Lesson): { partId: string; blockId?: string; stopId?: string }[] =>
+    lesson.parts.flatMap((part) => [
+      ...listMutePictures(part).map((blockId) => ({ partId: part.id, blockId })),
+      ...part.stops
+        .filter(
+          (stop) => stop.kind === 'checkpoint' && stop.questions.some(({ picture }) => picture?.alt.trim() === ''),
+        )
+        .map((stop) => ({ partId: part.id, stopId: stop.id })),
+    ]);
 
-  const materialsOf = (lesson: Lesson) =>
-    materials.listByIds([...new Set(lesson.parts.map((part) => part.materialId))]);
+  const usedBy = (lesson: Lesson) => materials.listByIds(materialsOf(lesson));
 
   const faultsOf = (lesson: Lesson, used: readonly Material[]) =>
     checkLesson(lesson, new Map(used.flatMap(({ id, lengthMs }) => (lengthMs === null ? [] : [[id, lengthMs]]))));
@@ -126,7 +132,7 @@ export function createLessonService({
 
     readDraft(actor: Actor, lessonId: string): Draft {
       const row = found(repository.findOwned(actor, lessonId));
-      const used = materialsOf(row.draft);
+      const used = usedBy(row.draft);
       const edition = repository.findLatestEdition(lessonId);
       return {
         id: row.id,
@@ -149,8 +155,9 @@ export function createLessonService({
         if (row.version !== baseVersion) throw new Refused('draftMoved', { version: row.version });
         const result = applyChanges(row.draft, changes);
         if (!result.ok) throw new Refused('changeImpossible', { reason: result.reason, index: result.index });
-        const foreign = result.lesson.parts.find((part) => !materials.findOwned(actor, part.materialId));
-        if (foreign) throw new Refused('changeImpossible', { reason: 'materialMissing' });
+        const isForeign = (id: string) => !materials.findOwned(actor, id);
+        if (materialsOf(result.lesson).some(isForeign))
+          throw new Refused('changeImpossible', { reason: 'materialMissing' });
         const saved = { version: row.version + 1, updatedAt: clock() };
         repository.saveDraft(lessonId, result.lesson, saved.version, saved.updatedAt);
         return saved;
@@ -170,7 +177,7 @@ export function createLessonService({
       return inTransaction(db, () => {
         const row = found(repository.findOwned(actor, lessonId));
         if (row.version !== draftVersion) throw new Refused('draftMoved', { version: row.version });
-        const faults = faultsOf(row.draft, materialsOf(row.draft));
+        const faults = faultsOf(row.draft, usedBy(row.draft));
         if (faults.length > 0) throw new Refused('lessonIncomplete', { faults });
         const mute = acceptsMutePictures ? [] : mutePicturesOf(row.draft);
         if (mute.length > 0) throw new Refused('picturesMute', { pictures: mute });
@@ -194,6 +201,6 @@ export function createLessonService({
 
 /** @throws Refused notFound for a material that is not ready */
 function wholePartOf({ id, title, kind, lengthMs }: Material, partId: string): Lesson['parts'][0] {
-  if (kind === null || lengthMs === null) throw new Refused('notFound');
+  if (kind === null || kind === 'picture' || lengthMs === null) throw new Refused('notFound');
   return wholePart({ id, title, kind, lengthMs }, partId);
 }

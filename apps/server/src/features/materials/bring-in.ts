@@ -17,6 +17,7 @@ import { probeMedia } from './probe-media.ts';
 
 const mimeTypeOf: Readonly<Record<ImportOrder['format'], string>> = {
   oldOffice: 'application/octet-stream',
+  picture: 'image/webp',
   pptx: 'application/vnd.openxmlformats-officedocument.presentationml.presentation',
   odp: 'application/vnd.oasis.opendocument.presentation',
   docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
@@ -94,6 +95,13 @@ export function createBringIn({
   };
 
   const keep = async (row: MaterialRow, file: string, format: ImportOrder['format'], imported: Imported) => {
+    if (imported.kind === 'picture') {
+      const [{ file: pictureFile, mimeType, width, height }] = imported.pictures;
+      const sha256 = await store.take(pictureFile);
+      // It takes no time of its own.
+      const facts = { kind: imported.kind, status: 'ready' as const, lengthMs: 0, mimeType, width, height, sha256 };
+      return repository.update(row.id, { ...facts, progress: null });
+    }
     const pictures = [];
     for (const { name, file: pictureFile, mimeType, width, height } of imported.pictures)
       pictures.push({ name, mimeType, width, height, sha256: await store.take(pictureFile) });

@@ -1,4 +1,4 @@
-import type { ReadingBlock, Slide } from '@semita/core';
+import type { MadeDeck, ReadingBlock, Slide } from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
 import { and, desc, eq, inArray, isNotNull, like, or, sql } from 'drizzle-orm';
@@ -16,21 +16,39 @@ export type MaterialRepository = ReturnType<typeof createMaterialRepository>;
 export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
   const withCueCount = () =>
     db
-      .select({ material: materials, captionCount: sql<number>`coalesce(json_array_length(${captions.cues}), 0)` })
+      .select({
+        material: materials,
+        captionCount: sql<number>`coalesce(json_array_length(${captions.cues}), 0)`,
+        madeHere: isNotNull(decks.made).mapWith(Boolean),
+      })
       .from(materials)
-      .leftJoin(captions, eq(captions.materialId, materials.id));
+      .leftJoin(captions, eq(captions.materialId, materials.id))
+      .leftJoin(decks, eq(decks.materialId, materials.id));
 
-  /** Titles of the lessons whose draft or an edition of which shows the material. */
-  const usedIn = (materialId: string): string[] =>
-    db
+  /** Titles of the lessons whose draft or an edition of which shows the material, and of made slides that do. */
+  const usedIn = (materialId: string): string[] => {
+    const inLessons = db
       .selectDistinct({ title: sql<string>`${lessons.draft} ->> '$.title'` })
       .from(lessons)
       .leftJoin(editions, eq(editions.lessonId, lessons.id))
       .where(or(like(lessons.draft, `%${materialId}%`), like(editions.content, `%${materialId}%`)))
-      .all()
-      .map((row) => row.title);
+      .all();
+    const inSlides = db
+      .select({ title: materials.title })
+      .from(decks)
+      .innerJoin(materials, eq(materials.id, decks.materialId))
+      .where(like(decks.made, `%${materialId}%`))
+      .all();
+    return [...inLessons, ...inSlides].map((row) => row.title);
+  };
 
-  const toMaterial = ({ material, captionCount }: { material: MaterialRow; captionCount: number }): Material => {
+  interface ListedRow {
+    readonly material: MaterialRow;
+    readonly captionCount: number;
+    readonly madeHere: boolean;
+  }
+
+  const toMaterial = ({ material, captionCount, madeHere }: ListedRow): Material => {
     const { id, title, fileName, byteLength, kind, status, refusal, progress, replacesId, createdAt } = material;
     const { lengthMs, mimeType, width, height, level } = material;
     return {
@@ -38,6 +56,7 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
       ...{ lengthMs, mimeType, width, height, level },
       leftOut: [...(material.leftOut ?? [])],
       captionCount,
+      madeHere,
       usedIn: usedIn(id),
     };
   };
@@ -115,6 +134,34 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
         db.insert(decks).values(row).onConflictDoUpdate({ target: decks.materialId, set: { slides } }).run();
         keepInside(materialId, inside, change);
       });
+    },
+
+    /** Keeps slides that were made here, under a material that is there or is new. */
+    keepMadeDeck(row: MaterialRow, made: MadeDeck, slides: readonly Slide[], inside: Inside): void {
+      inTransaction(db, () => {
+        db.insert(materials).values(row).onConflictDoUpdate({ target: materials.id, set: row }).run();
+        const content = { slides, made };
+        db.insert(decks)
+          .values({ materialId: row.id, ...content })
+          .onConflictDoUpdate({ target: decks.materialId, set: content })
+          .run();
+        keepInside(row.id, inside, { status: 'ready' });
+      });
+    },
+
+    readMadeDeck(materialId: string): MadeDeck | null {
+      return db.select().from(decks).where(eq(decks.materialId, materialId)).get()?.made ?? null;
+    },
+
+    isInEdition(materialId: string): boolean {
+      return (
+        db
+          .select({ id: editions.id })
+          .from(editions)
+          .where(like(editions.content, `%${materialId}%`))
+          .limit(1)
+          .get() !== undefined
+      );
     },
 
     readSlides(materialId: string): readonly Slide[] {

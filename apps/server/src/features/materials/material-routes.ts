@@ -1,5 +1,6 @@
 import type { Response } from 'express';
 import type { Handlers } from '../../http/serve-route.ts';
+import type { MadeSlides } from './made-slides.ts';
 import type { MaterialService } from './material-service.ts';
 
 type Names =
@@ -9,6 +10,8 @@ type Names =
   | 'deleteMaterial'
   | 'streamMedia'
   | 'readContent'
+  | 'readMadeSlides'
+  | 'saveMadeSlides'
   | 'describePicture'
   | 'showPicture'
   | 'bringInCaptions'
@@ -17,7 +20,7 @@ type Names =
   | 'writeCaptions'
   | 'writeSrt';
 
-export function materialHandlers(materials: MaterialService): Pick<Handlers, Names> {
+export function materialHandlers(materials: MaterialService, madeSlides: MadeSlides): Pick<Handlers, Names> {
   return {
     listMaterials: ({ actor }) => materials.list(actor),
     readMaterial: ({ actor, params }) => materials.read(actor, params.materialId),
@@ -31,6 +34,8 @@ export function materialHandlers(materials: MaterialService): Pick<Handlers, Nam
       return undefined;
     },
     readContent: ({ actor, params }) => materials.readContent(actor, params.materialId),
+    readMadeSlides: ({ actor, params }) => madeSlides.read(actor, params.materialId),
+    saveMadeSlides: ({ actor, body }) => madeSlides.save(actor, body.materialId, body.title, body.deck),
     describePicture: ({ actor, params, body }) => {
       materials.describePicture(actor, params.materialId, params.pictureName, body.words);
       return undefined;

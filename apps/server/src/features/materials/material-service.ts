@@ -1,5 +1,5 @@
 import path from 'node:path';
-import { deckScript, type ReadingBlock, readingScript, type ScriptLine, type Slide } from '@semita/core';
+import { deckScript, type Part, type ReadingBlock, readingScript, type ScriptLine, type Slide } from '@semita/core';
 import { type CaptionCue, fingerprint, readCaptions, writeSrt, writeVtt } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
 import type { Deps } from '../../deps.ts';
@@ -21,8 +21,9 @@ interface Options extends Pick<Deps, 'clock' | 'newId' | 'dataDir'> {
 /** Text cannot look like this: in cleaned HTML every < that is no element is written as &lt;. */
 const pictureElement = /<img src="picture:(\w+)" alt(?:="([^"]*)")?/g;
 /** Of a cleaned slide, whose < in words are written as &lt; as well. */
-const slidePicture = /(<(?:img|image)\b[^<>]*?\b(?:src|href))="picture:(\w+)"/g;
-const mutePicture = /<img [^>]*alt=""/;
+const slidePicture = /<(?:img|image)\b[^<>]*?\b(?:src|href)="picture:(\w+)"[^<>]*>/g;
+const slideFilm = /(<video\b[^<>]*?\bsrc)="film:([\w-]+)"/g;
+const mutePicture = /<img [^<>]*\balt(?:=""|(?=[\s/>]))/;
 
 /** A name as a teacher would write it. */
 export function titleOf(fileName: string): string {
@@ -47,13 +48,23 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
     });
   };
 
-  const deckFor = (materialId: string): Slide[] =>
-    repository.readSlides(materialId).map((slide) => ({
-      ...slide,
-      html: slide.html.replace(slidePicture, (_, before: string, name: string) => {
-        return `${before}="/api/materials/${materialId}/pictures/${name}"`;
-      }),
-    }));
+  /** The same for slides, whose drawings have films as well. */
+  const deckFor = (materialId: string): Slide[] => {
+    const words = repository.listPictureWords(materialId);
+    return repository.readSlides(materialId).map((slide) => {
+      let text = slide.text;
+      const html = slide.html
+        .replace(slidePicture, (element, name: string) => {
+          const written = words.get(name);
+          const placed = element.replace(`picture:${name}`, `/api/materials/${materialId}/pictures/${name}`);
+          if (written === undefined) return placed;
+          text += `\n${written}`;
+          return placed.replace(/\balt(="[^"]*")?(?=[\s/>])/, `alt="${escapeHtml(written)}"`);
+        })
+        .replace(slideFilm, '$1="/api/materials/$2/media"');
+      return { ...slide, html, text };
+    });
+  };
 
   type Begun = Pick<
     MaterialRow,
@@ -171,13 +182,27 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
     },
 
     scriptOf({ id, kind }: Pick<Material, 'id' | 'kind'>): readonly ScriptLine[] {
-      if (kind === 'deck') return deckScript(repository.readSlides(id));
+      if (kind === 'deck') return deckScript(deckFor(id));
       return kind === 'document' ? readingScript(repository.readBlocks(id)) : [];
     },
 
-    /** Pictures that cannot be read aloud, by the blocks they stand in. */
-    listMutePictures: (materialId: string): string[] =>
-      readingFor(materialId).flatMap((block) => (mutePicture.test(block.html) ? [block.id] : [])),
+    /** Pictures that cannot be read aloud, by the blocks or slides they stand in. */
+    listMutePictures({
+      kind,
+      materialId,
+      inMs,
+      outMs,
+    }: Pick<Part, 'kind' | 'materialId' | 'inMs' | 'outMs'>): string[] {
+      if (kind === 'clip') return [];
+      const pieces = kind === 'deck' ? deckFor(materialId) : readingFor(materialId);
+      let atMs = 0;
+      return pieces.flatMap(({ id, html, lengthMs }) => {
+        const startMs = atMs;
+        atMs += lengthMs;
+        const isShown = startMs < outMs && atMs > inMs;
+        return isShown && mutePicture.test(html) ? [id] : [];
+      });
+    },
 
     findPicture(actor: Actor, materialId: string, name: string): { path: string; mimeType: string } {
       found(repository.findInSchool(actor.schoolId, materialId));

@@ -53,6 +53,7 @@ export function DeckStage(props: Props) {
     seek: (ms) => goTo(indexAt(ms)),
     nowMs: () => lines[index]?.startMs ?? 0,
     flush: () => undefined,
+    setMuted: () => undefined,
   }));
 
   // Each time a slide is shown it can be met once, when it was there long enough.

@@ -1,9 +1,13 @@
 import type { LessonChange, Part } from '@semita/core';
 import type { Material } from '@semita/core/contract';
+import type { RefObject } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
+import type { FilmControls } from '../film/film-stage.tsx';
 import { CaptionsPanel } from './captions-panel.tsx';
+import { Narrations } from './narrations.tsx';
+import { PartDirections } from './part-directions.tsx';
 import { TimeField } from './time-field.tsx';
 
 interface Props {
@@ -13,13 +17,14 @@ interface Props {
   readonly apply: (change: LessonChange) => boolean;
   /** Says why when it cannot be done. */
   readonly setWindow: (inMs: number, outMs: number) => boolean;
-  readonly nowMs: () => number;
+  readonly film: RefObject<FilmControls | null>;
   /** Opens the correcting of captions in the script's place. */
   readonly onCorrect: () => void;
 }
 
 /** Under the stage: the name of the clip, its window, and the captions of its film. */
-export function ClipDetails({ clip, material, lessonId, apply, setWindow, nowMs, onCorrect }: Props) {
+export function ClipDetails({ clip, material, lessonId, apply, setWindow, film, onCorrect }: Props) {
+  const nowMs = () => film.current?.nowMs() ?? 0;
   const endMs = material?.lengthMs ?? clip.outMs;
   return (
     <div className="grid gap-5">
@@ -58,6 +63,8 @@ export function ClipDetails({ clip, material, lessonId, apply, setWindow, nowMs,
         <p className="text-13 text-quiet">{t('desk.windowHelp')}</p>
       </section>
       {material && <CaptionsPanel key={material.id} material={material} lessonId={lessonId} onCorrect={onCorrect} />}
+      <Narrations clip={clip} film={film} apply={apply} />
+      <PartDirections part={clip} apply={apply} />
       <div>
         <Button size="small" look="danger" onClick={() => apply({ type: 'removePart', partId: clip.id })}>
           {t('desk.removeClip')}

@@ -175,8 +175,9 @@ function DeskView({ draft }: { readonly draft: Draft }) {
             materials={materials.data?.filter((one) => one.status === 'ready') ?? []}
             onChoosePart={setChosenPartId}
             onChooseStop={goToStop}
+            apply={apply}
             onAddPart={({ id, title, kind, lengthMs }) => {
-              if (kind === null || lengthMs === null) return;
+              if (kind === null || kind === 'picture' || lengthMs === null) return;
               const added = nextPart(lesson, { id, title, kind, lengthMs }, v7());
               apply({ type: 'insertPart', index: lesson.parts.length, part: added });
               setChosenPartId(added.id);
@@ -204,7 +205,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
                 lessonId={draft.id}
                 apply={apply}
                 setWindow={setWindow}
-                nowMs={() => film.current?.nowMs() ?? 0}
+                film={film}
                 onCorrect={() => setIsCorrecting(true)}
               />
             ) : (

@@ -1,4 +1,11 @@
-import { type BreakPoint, type Lesson, lessonLengths, type PartKind, stopsInOrder } from '@semita/core';
+import {
+  type BreakPoint,
+  type Lesson,
+  type LessonChange,
+  lessonLengths,
+  type PartKind,
+  stopsInOrder,
+} from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import { BookOpen, DoorClosed, Film, Lightbulb, Pause, Plus, Presentation } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
@@ -8,6 +15,7 @@ import { MaterialIcon } from '../../ui/material-icon.tsx';
 import { formatClock, formatMinutes } from '../../words/format.ts';
 import { formatLengths, formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
+import { RecordingField } from '../voice/recording-field.tsx';
 
 interface Props {
   readonly lesson: Lesson;
@@ -19,6 +27,7 @@ interface Props {
   readonly onChoosePart: (partId: string) => void;
   readonly onChooseStop: (partId: string, stopId: string) => void;
   readonly onAddPart: (material: Material) => void;
+  readonly apply: (change: LessonChange) => boolean;
 }
 
 /** Part heights follow their length, within what can still be read. */
@@ -36,9 +45,17 @@ export function Outline({
   onChoosePart,
   onChooseStop,
   onAddPart,
+  apply,
 }: Props) {
   return (
     <nav aria-label={t('desk.outline')} className="flex flex-col gap-3 p-3">
+      <RecordingField
+        label={t('voice.ofLesson')}
+        help={t('voice.directionsHelp')}
+        title={t('voice.ofLessonTitle')}
+        recording={lesson.directions}
+        onChange={(directions) => apply({ type: 'setDirections', partId: null, directions })}
+      />
       {lesson.parts.map((part) => {
         const lengthMs = part.outMs - part.inMs;
         const stops = stopsInOrder(part.stops);

@@ -102,6 +102,7 @@ function ClipDesk(props: Props) {
           startMs={part.inMs}
           limitMs={lengthMs}
           lines={lines}
+          narrations={part.narrations}
           maxRate={2}
           onPlaying={(playing) => {
             isPlaying.current = playing;

@@ -5,6 +5,7 @@ import { Button } from '../../ui/button.tsx';
 import { Field, TextArea, TextInput } from '../../ui/field.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { t } from '../../words/words.ts';
+import { RecordingField } from '../voice/recording-field.tsx';
 import { createOption } from './new-stops.ts';
 
 interface Props {
@@ -50,8 +51,15 @@ export function QuestionEditor({ question, number, onChange, onRemove }: Props) 
       )}
       <div className="flex flex-wrap items-end gap-4">
         <PointsField points={question.points} onChange={(points) => onChange({ ...question, points })} />
-        <details className="grow">
+        <details className="grow" open={question.directions !== undefined}>
           <summary className="cursor-pointer py-2 text-14 text-quiet">{t('desk.more')}</summary>
+          <RecordingField
+            label={t('voice.ofQuestion')}
+            help={t('voice.directionsHelp')}
+            title={t('voice.ofQuestionTitle', { number })}
+            recording={question.directions}
+            onChange={(directions) => onChange({ ...question, directions: directions ?? undefined })}
+          />
           <Field label={t('desk.teacherNote')}>
             {(ids) => (
               <TextArea

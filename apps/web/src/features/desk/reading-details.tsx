@@ -12,6 +12,7 @@ import { contentOptions, contentScript } from '../reading/content.ts';
 import { LeftOutNotice } from '../reading/left-out-notice.tsx';
 import { materialsOptions } from '../shelf/queries.ts';
 import { sendNewerVersion, whenReady } from '../shelf/upload.ts';
+import { PartDirections } from './part-directions.tsx';
 import { PictureWords } from './picture-words.tsx';
 
 interface Props {
@@ -48,6 +49,7 @@ export function ReadingDetails({ part, material, apply, onGoToStop }: Props) {
         <NewerVersion part={part} apply={apply} onGoToStop={onGoToStop} />
       </section>
       {content.data && <PictureWords key={material.id} materialId={material.id} blocks={content.data.blocks} />}
+      <PartDirections part={part} apply={apply} />
       <div>
         <Button size="small" look="danger" onClick={() => apply({ type: 'removePart', partId: part.id })}>
           {t(isDeck ? 'desk.removeDeck' : 'desk.removeReading')}

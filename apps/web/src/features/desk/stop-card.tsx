@@ -17,6 +17,7 @@ import { focusSoon } from '../../ui/focus-soon.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import { RecordingField } from '../voice/recording-field.tsx';
 import { createQuestion, type QuestionForm } from './new-stops.ts';
 import { PhraseField } from './phrase-field.tsx';
 import { QuestionEditor } from './question-editor.tsx';
@@ -111,17 +112,26 @@ export function StopCard({
       {isOpen && (
         <div className="grid gap-4 border-t border-line p-4">
           {isPause ? (
-            <Field label={t('desk.note')}>
-              {(ids) => (
-                <TextArea
-                  {...ids}
-                  data-first-field
-                  placeholder={t('desk.noteHint')}
-                  value={stop.note}
-                  onChange={(event) => onChange({ ...stop, note: event.target.value })}
-                />
-              )}
-            </Field>
+            <>
+              <Field label={t('desk.note')}>
+                {(ids) => (
+                  <TextArea
+                    {...ids}
+                    data-first-field
+                    placeholder={t('desk.noteHint')}
+                    value={stop.note}
+                    onChange={(event) => onChange({ ...stop, note: event.target.value })}
+                  />
+                )}
+              </Field>
+              <RecordingField
+                label={t('voice.ofPause')}
+                help={t('voice.ofPauseHelp')}
+                title={t('voice.ofPauseTitle', { place })}
+                recording={stop.voice}
+                onChange={(voice) => onChange({ ...stop, voice: voice ?? undefined })}
+              />
+            </>
           ) : (
             <CheckpointEditor stop={stop} onChange={onChange} />
           )}

@@ -1,9 +1,11 @@
-import { cueWords, lineAt, type ScriptLine } from '@semita/core';
+import { cueWords, lineAt, type Narration, type ScriptLine } from '@semita/core';
 import { AudioLines, Captions, Maximize, Pause, Play, Undo2, Volume2, VolumeX } from 'lucide-react';
 import { type Ref, useEffect, useImperativeHandle, useRef, useState } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import { narrationAt } from './narrate.ts';
+import { useNarrations } from './use-narrations.ts';
 import { watchFilm } from './watch-film.ts';
 
 export interface FilmControls {
@@ -14,6 +16,8 @@ export interface FilmControls {
   nowMs(): number;
   /** Tells what was met so far. */
   flush(): void;
+  /** Turns the sound off and on again, as while somebody speaks over the film. */
+  setMuted(isMuted: boolean): void;
 }
 
 interface Props {
@@ -28,6 +32,7 @@ interface Props {
   /** Why the film may not be played now; null when it may. */
   readonly lockedWords?: string | null;
   readonly lines: readonly ScriptLine[];
+  readonly narrations?: readonly Narration[] | undefined;
   readonly maxRate: number;
   readonly barrierMs?: (atMs: number) => number;
   readonly onBarrier?: (atMs: number) => void;
@@ -39,6 +44,8 @@ interface Props {
   readonly fullScreenOf?: () => HTMLElement | null;
 }
 
+const noNarrations: readonly Narration[] = [];
+
 const rates = [0.75, 1, 1.25, 1.5, 2];
 const barButton =
   'grid size-11 shrink-0 place-items-center rounded-control text-on-film hover:bg-on-film/15 disabled:opacity-40';
@@ -49,6 +56,7 @@ const barButton =
  */
 export function FilmStage(props: Props) {
   const { src, title, inMs, outMs, startMs, limitMs, lockedWords = null, lines, maxRate } = props;
+  const { narrations = noNarrations } = props;
   const video = useRef<HTMLVideoElement>(null);
   const latest = useRef(props);
   latest.current = props;
@@ -102,10 +110,22 @@ export function FilmStage(props: Props) {
   const pause = () => video.current?.pause();
   const toggle = () => (video.current?.paused ? play() : pause());
 
-  useImperativeHandle(props.ref, () => ({ play, pause, seek, nowMs, flush: () => watch.current?.flush() }));
+  useImperativeHandle(props.ref, () => ({
+    play,
+    pause,
+    seek,
+    nowMs,
+    flush: () => watch.current?.flush(),
+    setMuted: setIsMuted,
+  }));
+  useNarrations(video, narrations, isMuted);
 
   const line = lines[lineAt(lines, atMs)];
-  const caption = showsCaptions && line?.text && atMs <= line.endMs ? cueWords(line.text) : '';
+  const filmWords = line?.text && atMs <= line.endMs ? cueWords(line.text) : '';
+  const spoken = narrationAt(narrations, atMs);
+  // Under a quiet voice the film goes on speaking, but the voice is what is meant to be heard.
+  const caption = showsCaptions ? (spoken ? spoken.words : filmWords) : '';
+  const hasWords = lines.some((one) => one.text !== null) || narrations.some((one) => one.words !== '');
   const keys: Record<string, () => void> = {
     ' ': toggle,
     k: toggle,
@@ -246,7 +266,7 @@ export function FilmStage(props: Props) {
             <Volume2 aria-hidden className="size-5" strokeWidth={1.75} />
           )}
         </button>
-        {lines.some((one) => one.text !== null) && (
+        {hasWords && (
           <button
             type="button"
             className={joinClasses(barButton, showsCaptions && 'bg-on-film/20')}

@@ -42,6 +42,7 @@ export function ReadingStage(props: Props) {
     seek: scrollTo,
     nowMs: () => startMs,
     flush: () => undefined,
+    setMuted: () => undefined,
   }));
 
   useEffect(() => {

@@ -18,7 +18,7 @@ import { bringIn, cancelUpload, clearUpload, pauseUpload, resumeUpload, showRece
 
 /** What the file dialog offers first; the server looks into the file itself. */
 const acceptedFiles =
-  'video/mp4,video/webm,.mp4,.webm,.m4v,.mp3,.m4a,.ogg,.oga,.wav,audio/*,.docx,.odt,.pdf,.html,.htm,.md,.markdown,.epub,.txt,.pptx,.odp,application/pdf,text/html,text/markdown,text/plain,application/epub+zip';
+  'video/mp4,video/webm,.mp4,.webm,.m4v,.mp3,.m4a,.ogg,.oga,.wav,audio/*,.docx,.odt,.pdf,.html,.htm,.md,.markdown,.epub,.txt,.pptx,.odp,.png,.jpg,.jpeg,.webp,.gif,image/png,image/jpeg,image/webp,image/gif,application/pdf,text/html,text/markdown,text/plain,application/epub+zip';
 
 interface Props {
   readonly materials: readonly Material[];
@@ -170,6 +170,7 @@ function Received({
     sound: () => t('bringIn.readySound', { title, length: formatClock(lengthMs) }),
     document: () => t('bringIn.readyReading', { title, length }),
     deck: () => t('bringIn.readyDeck', { title, length }),
+    picture: () => t('bringIn.readyPicture', { title, width, height }),
   };
   const words = wordsOfKind[material.kind ?? 'film']();
   return (
@@ -177,9 +178,11 @@ function Received({
       <p role="status">{words}</p>
       <LeftOutNotice leftOut={material.leftOut} />
       <div className="flex gap-2">
-        <Button look="main" onClick={() => onMakeLesson(material.id)}>
-          {t('bringIn.toLesson')}
-        </Button>
+        {material.kind !== 'picture' && (
+          <Button look="main" onClick={() => onMakeLesson(material.id)}>
+            {t('bringIn.toLesson')}
+          </Button>
+        )}
         <Button onClick={clearUpload}>{t('bringIn.another')}</Button>
       </div>
     </>

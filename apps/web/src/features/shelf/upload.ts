@@ -1,6 +1,7 @@
 import type { Material } from '@semita/core/contract';
 import { useSyncExternalStore } from 'react';
 import { Upload } from 'tus-js-client';
+import { ApiError } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
 
 /** The largest file that is taken; the server holds to the same. */
@@ -91,20 +92,34 @@ export function useUpload(): UploadState {
   );
 }
 
-/**
- * Sends a newer version of a document.
- * @returns the id of the material it becomes
- */
-export function sendNewerVersion(file: File, replaces: string): Promise<string> {
+/** Sends a file beside the one that is being brought in, and says which material it becomes. */
+function send(file: File, metadata: Record<string, string> = {}): Promise<string> {
   return new Promise((resolve, reject) => {
     const sending = new Upload(file, {
       ...protocol,
-      metadata: { filename: file.name, replaces },
+      metadata: { filename: file.name, ...metadata },
       onSuccess: ({ lastResponse }) => resolve(lastResponse.getHeader(materialHeader) ?? ''),
       onError: reject,
     });
     sending.start();
   });
+}
+
+/**
+ * Sends a newer version of a document.
+ * @returns the id of the material it becomes
+ */
+export const sendNewerVersion = (file: File, replaces: string): Promise<string> => send(file, { replaces });
+
+/**
+ * Brings in what was recorded or cut out here.
+ * @returns the id of the material, which is ready
+ * @throws ApiError internal when the server could not use it
+ */
+export async function bringInQuietly(file: File): Promise<string> {
+  const material = await whenReady(await send(file));
+  if (material.status === 'refused') throw new ApiError('internal');
+  return material.id;
 }
 
 const lookAgainMs = 700;

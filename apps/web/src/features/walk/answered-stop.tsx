@@ -3,6 +3,8 @@ import { Check, Plus, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
+import { RecordingPlayer } from '../voice/recording-player.tsx';
+import { QuestionPicture } from './question-picture.tsx';
 
 interface Props {
   readonly stop: LearnerStop;
@@ -25,7 +27,10 @@ export function AnsweredStop({ stop, place, stopState, results, onReopen }: Prop
         </span>
       </p>
       {stop.kind === 'pause' ? (
-        <p className="whitespace-pre-wrap">{stop.note}</p>
+        <>
+          {stop.note !== '' && <p className="whitespace-pre-wrap">{stop.note}</p>}
+          {stop.voice && <RecordingPlayer recording={stop.voice} label={t('walk.voice')} />}
+        </>
       ) : (
         stop.questions.map((question) => (
           <AnsweredQuestion key={question.id} question={question} stopState={stopState} result={results[question.id]} />
@@ -51,6 +56,7 @@ function AnsweredQuestion({ question, stopState, result }: QuestionProps) {
   return (
     <div className="grid gap-2">
       <p className="font-medium whitespace-pre-wrap">{question.stem}</p>
+      {question.picture && <QuestionPicture picture={question.picture} />}
       {question.kind === 'choice' && response?.kind === 'choice' && (
         <OptionList question={question} picked={response.optionIds} result={result} />
       )}

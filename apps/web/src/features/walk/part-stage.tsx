@@ -56,6 +56,7 @@ function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Pro
       limitMs={seekLimitMs(part, state, terms)}
       lockedWords={isLocked ? t('walk.locked') : null}
       lines={lines}
+      narrations={part.narrations}
       maxRate={terms.maxRate}
       barrierMs={(atMs) => nextHalt(part, current(), atMs)?.atMs ?? part.outMs}
       onBarrier={(atMs) => reachStop(session, nextHalt(part, current(), atMs), atMs)}

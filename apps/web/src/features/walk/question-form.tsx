@@ -5,7 +5,9 @@ import { TextArea } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import { RecordingPlayer } from '../voice/recording-player.tsx';
 import type { DraftSaver } from './draft-saver.ts';
+import { QuestionPicture } from './question-picture.tsx';
 
 type Checkpoint = Extract<LearnerStop, { kind: 'checkpoint' }>;
 
@@ -92,11 +94,20 @@ function QuestionField({ question, place, response, onChange }: FieldProps) {
       <span className="block text-18 font-medium whitespace-pre-wrap">{question.stem}</span>
     </>
   );
+  const aids = (
+    <>
+      {question.directions && (
+        <RecordingPlayer recording={question.directions} label={t('walk.directionsFor', { place })} />
+      )}
+      {question.picture && <QuestionPicture picture={question.picture} />}
+    </>
+  );
   if (question.kind === 'extendedText') {
     const text = response?.kind === 'extendedText' ? response.text : '';
     return (
       <div className="grid gap-2">
         <label htmlFor={id}>{head}</label>
+        {aids}
         <TextArea
           id={id}
           rows={4}
@@ -117,6 +128,7 @@ function QuestionField({ question, place, response, onChange }: FieldProps) {
   return (
     <fieldset className="grid gap-2">
       <legend className="mb-2">{head}</legend>
+      {aids}
       {question.options.map((option) => {
         const isPicked = picked.includes(option.id);
         return (

@@ -1,8 +1,9 @@
 import { type LearnerStop, mayPass, type Response, type StopState, type Terms } from '@semita/core';
 import { DoorClosed, Pause, Undo2 } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
+import { RecordingPlayer } from '../voice/recording-player.tsx';
 import { useDraftSaver } from './draft-saver.ts';
 import { QuestionForm } from './question-form.tsx';
 
@@ -35,6 +36,8 @@ export function StopPanel({
   // The film has just halted: whoever cannot see that is led here, and hears what it is about.
   useEffect(() => heading.current?.focus(), []);
   const isPause = stop.kind === 'pause';
+  const [isHeard, setIsHeard] = useState(false);
+  const mayGoOn = stop.kind !== 'pause' || !stop.voice || isHeard;
   const Icon = isPause ? Pause : DoorClosed;
   return (
     <section
@@ -47,8 +50,17 @@ export function StopPanel({
       </h2>
       {isPause ? (
         <>
-          <p className="text-18 whitespace-pre-wrap">{stop.note}</p>
-          <Button look="main" size="roomy" onClick={onAcknowledge}>
+          {stop.note !== '' && <p className="text-18 whitespace-pre-wrap">{stop.note}</p>}
+          {stop.voice && (
+            <RecordingPlayer
+              recording={stop.voice}
+              label={t('walk.voice')}
+              playsAtOnce
+              onHeard={() => setIsHeard(true)}
+            />
+          )}
+          {!mayGoOn && <p className="text-14 text-quiet">{t('walk.hearFirst')}</p>}
+          <Button look="main" size="roomy" disabled={!mayGoOn} onClick={onAcknowledge}>
             {t('walk.goOn')}
           </Button>
         </>

@@ -4,6 +4,7 @@ import {
   isPartFinished,
   isPartOpen,
   isSettled,
+  type LearnerLesson,
   type LearnerPart,
   type LearnerStop,
   partStateOf,
@@ -18,6 +19,7 @@ import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { filmKeys } from '../film/film-keys.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
+import { RecordingPlayer } from '../voice/recording-player.tsx';
 import { AnsweredStop } from './answered-stop.tsx';
 import { LinkStatus } from './link-status.tsx';
 import { PartStage } from './part-stage.tsx';
@@ -176,6 +178,7 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
   };
   return (
     <>
+      <Directions lesson={lesson} part={part} />
       <NextStep {...{ session, snapshot, part, film, isPlaying, onNextPart }} />
       <section aria-labelledby="so-far" className="grid gap-3">
         <h2 id="so-far" className="text-18">
@@ -202,6 +205,23 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
         ))}
       </section>
     </>
+  );
+}
+
+/** What the teacher says before: of the lesson on its first part, and of the part. */
+function Directions({ lesson, part }: { readonly lesson: LearnerLesson; readonly part: LearnerPart | undefined }) {
+  const ofLesson = part === lesson.parts[0] ? lesson.directions : undefined;
+  const spoken = [ofLesson, part?.directions].filter((one) => one !== undefined);
+  if (spoken.length === 0) return null;
+  return (
+    <section aria-labelledby="directions" className="grid gap-2 rounded-card border border-line bg-card p-4">
+      <h2 id="directions" className="text-16">
+        {t('voice.directions')}
+      </h2>
+      {spoken.map((one) => (
+        <RecordingPlayer key={one.materialId} recording={one} label={t('voice.directions')} />
+      ))}
+    </section>
   );
 }
 

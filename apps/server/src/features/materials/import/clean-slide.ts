@@ -9,7 +9,7 @@ const svgTags = words(`
   radialGradient stop pattern marker
 `);
 const htmlTags = words(`
-  div span p br img a table colgroup col tbody tr td ul ol li sub sup strong em
+  div span p br img video a table colgroup col tbody tr td ul ol li sub sup strong em
 `);
 
 const paint = words(`
@@ -21,6 +21,9 @@ const geometry = words(`
   stop-opacity gradientTransform gradientUnits clipPathUnits patternUnits id markerWidth markerHeight
   refX refY orient
 `);
+
+/** Films of slides that are made here. */
+const filmScheme = 'film';
 
 /** A value that names nothing outside: no address, no escape, no end of the declaration. */
 const harmless = /^(?!.*(?:url\s*\(|expression|javascript:|@import|\\|[<>{}]))[^;]{0,400}$/i;
@@ -41,12 +44,14 @@ const styles = words(`
  */
 export function cleanSlide(html: string, report: Report): string {
   const own = new RegExp(`^${pictureScheme}:\\w+$`);
+  const ownFilm = new RegExp(`^${filmScheme}:[\\w-]+$`);
   return sanitizeHtml(html, {
     allowedTags: [...htmlTags, ...svgTags],
     allowedAttributes: {
       '*': ['style', ...paint],
       a: ['href', 'target', 'rel', 'style'],
       img: ['src', 'alt', 'style'],
+      video: ['src', 'title', 'controls', 'style'],
       td: ['colspan', 'rowspan', 'style'],
       ...Object.fromEntries(svgTags.map((tag) => [tag, [...geometry, ...paint, 'style', 'href']])),
     },
@@ -57,7 +62,7 @@ export function cleanSlide(html: string, report: Report): string {
       },
     },
     allowedSchemes: ['http', 'https', 'mailto'],
-    allowedSchemesByTag: { img: [pictureScheme], image: [pictureScheme] },
+    allowedSchemesByTag: { img: [pictureScheme], image: [pictureScheme], video: [filmScheme] },
     allowProtocolRelative: false,
     disallowedTagsMode: 'discard',
     nonTextTags: [
@@ -74,7 +79,9 @@ export function cleanSlide(html: string, report: Report): string {
     nestingLimit: 60,
     parser: { lowerCaseTags: false, lowerCaseAttributeNames: false },
     exclusiveFilter: ({ tag, attribs }) =>
-      (tag === 'img' && !own.test(attribs.src ?? '')) || (tag === 'image' && !own.test(attribs.href ?? '')),
+      (tag === 'img' && !own.test(attribs.src ?? '')) ||
+      (tag === 'video' && !ownFilm.test(attribs.src ?? '')) ||
+      (tag === 'image' && !own.test(attribs.href ?? '')),
     transformTags: {
       '*': (tagName, attribs) => ({ tagName, attribs: withOwnReferences(attribs) }),
       a: (tagName, attribs): sanitizeHtml.Tag => {

@@ -29,6 +29,10 @@ async function importFile(
     const { convertOld } = await import('./convert-old.ts');
     return importFile({ ...(await convertOld(file, fileName, outDir)), fileName, outDir }, onProgress);
   }
+  if (format === 'picture') {
+    const { importPicture } = await import('./import-picture.ts');
+    return importPicture(file, outDir);
+  }
   if (format === 'pptx' || format === 'odp' || (format === 'pdf' && (await isSlidePdf(file)))) {
     const { importDeck } = await import('./import-deck.ts');
     return importDeck(file, format, outDir, onProgress);

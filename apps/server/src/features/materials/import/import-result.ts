@@ -66,4 +66,10 @@ export interface ImportedDeck {
   readonly leftOut: readonly LeftOut[];
 }
 
-export type Imported = ImportedReading | ImportedDeck;
+/** A picture that was brought in by itself. */
+export interface ImportedLonePicture {
+  readonly kind: 'picture';
+  readonly pictures: readonly [ImportedPicture];
+}
+
+export type Imported = ImportedReading | ImportedDeck | ImportedLonePicture;

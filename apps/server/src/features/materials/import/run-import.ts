@@ -10,7 +10,7 @@ export const importLimits = { timeMs: 180_000, memoryBytes: 1024 ** 3, heapMb: 7
 
 export interface ImportOrder {
   readonly file: string;
-  readonly format: DocumentFormat | DeckFormat | 'oldOffice';
+  readonly format: DocumentFormat | DeckFormat | 'picture' | 'oldOffice';
   /** Tells apart what bytes of older formats do not. */
   readonly fileName: string;
   readonly outDir: string;

@@ -3,7 +3,7 @@ import path from 'node:path';
 
 export type DocumentFormat = 'docx' | 'odt' | 'epub' | 'pdf' | 'html' | 'markdown' | 'text';
 export type DeckFormat = 'pptx' | 'odp';
-export type Format = DocumentFormat | DeckFormat | 'media' | 'zip' | 'oldOffice' | 'unknown';
+export type Format = DocumentFormat | DeckFormat | 'picture' | 'media' | 'zip' | 'oldOffice' | 'unknown';
 
 /** Enough of a file to know what it is, zip directory entries of the first few files included. */
 const headBytes = 4096;
@@ -37,8 +37,19 @@ export function formatOfHead(head: Buffer, fileName: string): Format {
   if (latin.startsWith('PK\u0003\u0004')) return zipFormat(latin, extension);
   if (latin.slice(0, 1024).includes('%PDF-')) return 'pdf';
   if (head.readUInt32BE(0) === 0xd0cf11e0 || latin.startsWith('{\\rtf')) return 'oldOffice';
+  if (isPicture(head, latin)) return 'picture';
   if (isText(head)) return textFormats[extension] ?? (/<(!doctype html|html|body)\b/i.test(latin) ? 'html' : 'unknown');
   return 'media';
+}
+
+/** PNG, JPEG, GIF and WebP by their signatures (W3C PNG 3rd ed. 5.2; ITU-T T.81 B.1.1.3; GIF89a 17; RFC 9649 2.5). */
+function isPicture(head: Buffer, latin: string): boolean {
+  return (
+    latin.startsWith('\x89PNG\r\n\x1a\n') ||
+    (head[0] === 0xff && head[1] === 0xd8 && head[2] === 0xff) ||
+    /^GIF8[79]a/.test(latin) ||
+    /^RIFF[\s\S]{4}WEBP/.test(latin)
+  );
 }
 
 /** Open documents say what they are in a first, unpacked entry; the others are known by their names and their parts. */

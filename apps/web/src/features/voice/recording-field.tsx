@@ -1,0 +1,81 @@
+import type { Recording } from '@semita/core';
+import { Mic, Trash2 } from 'lucide-react';
+import { lazy, Suspense, useState } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { Field, TextArea } from '../../ui/field.tsx';
+import { t } from '../../words/words.ts';
+import type { RecordingSource } from './open-source.ts';
+import { RecordingPlayer } from './recording-player.tsx';
+
+/** Loaded when somebody records, which is seldom. */
+const Recorder = lazy(async () => ({ default: (await import('./recorder.tsx')).Recorder }));
+
+interface Props {
+  readonly label: string;
+  readonly help?: string;
+  /** What the file is called on the shelf. */
+  readonly title: string;
+  readonly sources?: readonly RecordingSource[];
+  readonly recording: Recording | undefined;
+  readonly onChange: (recording: Recording | null) => void;
+}
+
+/** A recording that belongs to something: recorded here, heard here, with its words. */
+export function RecordingField({ label, help, title, sources = ['voice', 'camera'], recording, onChange }: Props) {
+  const [isOpen, setIsOpen] = useState(false);
+  if (recording)
+    return (
+      <section aria-label={label} className="grid gap-2">
+        <p className="text-14 font-medium">{label}</p>
+        <RecordingPlayer key={recording.materialId} recording={recording} label={label} />
+        <Field label={t('voice.words')} help={t('voice.wordsHelp')}>
+          {(ids) => (
+            <TextArea
+              {...ids}
+              className="text-14"
+              value={recording.words}
+              onChange={(event) => onChange({ ...recording, words: event.target.value })}
+            />
+          )}
+        </Field>
+        <div>
+          <Button size="small" look="danger" onClick={() => onChange(null)}>
+            <Trash2 aria-hidden className="size-4" strokeWidth={1.75} />
+            {t('voice.remove')}
+          </Button>
+        </div>
+      </section>
+    );
+  if (!isOpen)
+    return (
+      <div>
+        <Button size="small" look="quiet" onClick={() => setIsOpen(true)}>
+          <Mic aria-hidden className="size-4" strokeWidth={1.75} />
+          {label}
+        </Button>
+      </div>
+    );
+  return (
+    <section aria-label={label} className="grid gap-2 rounded-control border border-line p-3">
+      <div className="flex items-start justify-between gap-2">
+        <div>
+          <p className="text-14 font-medium">{label}</p>
+          {help && <p className="text-13 text-quiet">{help}</p>}
+        </div>
+        <Button size="small" look="quiet" onClick={() => setIsOpen(false)}>
+          {t('app.close')}
+        </Button>
+      </div>
+      <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
+        <Recorder
+          sources={sources}
+          title={title}
+          onKept={({ materialId, words }) => {
+            setIsOpen(false);
+            onChange({ materialId, words });
+          }}
+        />
+      </Suspense>
+    </section>
+  );
+}
