@@ -53,6 +53,13 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     classes,
     lessons: lessonRepository,
   });
+  const lessons = createLessonService({
+    ...deps,
+    repository: lessonRepository,
+    materials: materialRepository,
+    listMutePictures: materials.listMutePictures,
+    scriptOfMaterial: materials.scriptOf,
+  });
   const shared = { ...deps, assignments: assignmentRepository, attempts, intake };
   return {
     sessions: createSessionService(deps),
@@ -60,14 +67,13 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     jobs,
     catalogue: catalogueUrl ? createMediaCatalogue(catalogueUrl) : null,
     materials,
-    madeSlides: createMadeSlides({ ...deps, repository: materialRepository }),
-    lessons: createLessonService({
+    madeSlides: createMadeSlides({
       ...deps,
-      repository: lessonRepository,
-      materials: materialRepository,
-      listMutePictures: materials.listMutePictures,
-      scriptOfMaterial: materials.scriptOf,
+      repository: materialRepository,
+      scriptOf: materials.scriptOf,
+      moveDrafts: lessons.moveDrafts,
     }),
+    lessons,
     assignments,
     walks: createWalkService({ ...shared, sheets }),
     marking: createMarkingService({ ...shared, sheetOf: assignments }),

@@ -117,7 +117,7 @@ export {
 export { type LessonLengths, lessonLengths } from './lesson/lesson-lengths.ts';
 export { materialsOf } from './lesson/materials-of.ts';
 export { lineTitle, type Stretch, splitMaterial, suggestStarts } from './lesson/split-material.ts';
-export { nextPart, splitPart } from './lesson/split-part.ts';
+export { nextPart, partOverLines, splitPart } from './lesson/split-part.ts';
 export { type MaterialKind, materialKinds, type PartMaterialKind, wholePart } from './lesson/whole-part.ts';
 // Marking and coverage: what it comes to.
 export { markResponse } from './marking/mark-response.ts';

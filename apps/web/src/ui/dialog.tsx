@@ -9,8 +9,8 @@ interface Props {
   readonly onOpenChange: (open: boolean) => void;
   readonly title: string;
   readonly description?: string | undefined;
-  /** A sheet stands at the right edge and keeps the page in view; a box stands in the middle. */
-  readonly place?: 'box' | 'side';
+  /** A sheet stands at the right edge and keeps the page in view; a box stands in the middle, a wide one takes most of the page. */
+  readonly place?: 'box' | 'wide' | 'side';
   readonly children: ReactNode;
 }
 
@@ -23,8 +23,9 @@ export function Dialog({ open, onOpenChange, title, description, place = 'box', 
           {...(description ? {} : { 'aria-describedby': undefined })}
           className={joinClasses(
             'fixed z-50 flex flex-col bg-card shadow-float',
-            place === 'box' &&
-              'top-1/2 left-1/2 max-h-[90dvh] w-[min(32rem,94vw)] -translate-x-1/2 -translate-y-1/2 rounded-card',
+            place !== 'side' && 'top-1/2 left-1/2 max-h-[94dvh] -translate-x-1/2 -translate-y-1/2 rounded-card',
+            place === 'box' && 'w-[min(32rem,94vw)]',
+            place === 'wide' && 'w-[min(60rem,96vw)]',
             place === 'side' && 'top-0 right-0 h-dvh w-[min(40rem,96vw)]',
           )}
         >

@@ -81,6 +81,7 @@ export const enShared = {
     catalogueSilent: 'The catalogue does not answer. Try again in a moment.',
     captionsUnreadable: 'No caption could be read from this file. The captions before stay as they were.',
     fileEmpty: 'This file is empty.',
+    fileUnusable: 'This file cannot be used here: it is damaged, or of a kind that is not known. Nothing was changed.',
     fileTooLarge: 'This file is larger than 2 GiB, which is more than can be taken.',
     answerMissing: 'There is no answer here to mark.',
     pointsOutOfRange: 'These are more points than the question carries.',

@@ -81,6 +81,7 @@ export const enStudent = {
     dueLine: 'Due {{time}}',
     partOf: 'Part {{number}} of {{count}}: {{title}}',
     nextPart: 'Next part',
+    nextLesson: 'Next lesson:',
   },
   film: {
     play: 'Play',

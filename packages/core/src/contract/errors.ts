@@ -18,6 +18,7 @@ export const statusOfError = {
   captionsUnreadable: 422,
   catalogueSilent: 502,
   fileEmpty: 422,
+  fileUnusable: 422,
   fileTooLarge: 413,
   answerMissing: 409,
   pointsOutOfRange: 422,

@@ -44,6 +44,11 @@ export const routes = {
   readMadeSlides: route('GET', '/api/materials/:materialId/made-slides', 'teacher', {
     output: v.object({ title: v.string(), deck: madeDeckSchema }),
   }),
+  /** Slides as they would look, without keeping them. */
+  drawMadeSlides: route('POST', '/api/made-slides/drawing', 'teacher', {
+    body: v.object({ deck: madeDeckSchema }),
+    output: v.array(s.slideSchema),
+  }),
   /** Answers with the id of the deck that is shown from now on: another one where an edition shows the older. */
   saveMadeSlides: route('POST', '/api/made-slides', 'teacher', {
     body: v.object({

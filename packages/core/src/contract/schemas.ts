@@ -68,19 +68,19 @@ export const materialSchema = v.object({
 });
 export type Material = v.InferOutput<typeof materialSchema>;
 
+export const slideSchema = v.object({
+  id: v.string(),
+  title: v.string(),
+  html: v.string(),
+  width: v.number(),
+  height: v.number(),
+  text: v.string(),
+  notes: v.string(),
+  lengthMs: v.number(),
+});
+
 export const contentSchema = v.object({
-  slides: v.array(
-    v.object({
-      id: v.string(),
-      title: v.string(),
-      html: v.string(),
-      width: v.number(),
-      height: v.number(),
-      text: v.string(),
-      notes: v.string(),
-      lengthMs: v.number(),
-    }),
-  ),
+  slides: v.array(slideSchema),
   blocks: v.array(
     v.object({
       id: v.string(),

@@ -1,3 +1,4 @@
+import type { ScriptLine } from '../script/script.ts';
 import type { Lesson, Part } from './lesson.ts';
 import { type PartMaterialKind, wholePart } from './whole-part.ts';
 
@@ -40,4 +41,19 @@ export function nextPart(
   const whole = wholePart(material, partId);
   // What is left must be worth a part.
   return material.lengthMs - shownMs >= 1_000 ? { ...whole, inMs: shownMs } : whole;
+}
+
+/**
+ * Narrows a part to a range of the lines of its material.
+ * @param range numbers of the first and the last line, from 1
+ * @returns the part as it was when the range holds no line
+ */
+export function partOverLines(
+  part: Part,
+  lines: readonly ScriptLine[],
+  range: { readonly from: number; readonly to: number },
+): Part {
+  const first = lines[range.from - 1];
+  const last = lines[Math.min(range.to, lines.length) - 1];
+  return first && last && first.startMs < last.endMs ? { ...part, inMs: first.startMs, outMs: last.endMs } : part;
 }

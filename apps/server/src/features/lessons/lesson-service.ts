@@ -32,6 +32,8 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
   readonly scriptOfMaterial: (material: Material) => readonly ScriptLine[];
 }
 
+type NewerVersion = Parameters<typeof replaceMaterial>[2];
+
 export function createLessonService({
   db,
   clock,
@@ -77,6 +79,23 @@ export function createLessonService({
     return row.id;
   };
 
+  /** Puts another version of a material into every draft of the teacher's that shows it. */
+  const moveDrafts = (actor: Actor, olderId: string, before: readonly ScriptLine[], after: NewerVersion) =>
+    inTransaction(db, () =>
+      repository.listOwned(actor).flatMap((row) => {
+        if (!row.draft.parts.some((part) => part.materialId === olderId)) return [];
+        let astrayCount = 0;
+        const parts = row.draft.parts.map((part) => {
+          if (part.materialId !== olderId) return part;
+          const again = replaceMaterial(part, before, after);
+          astrayCount += again.astray.length;
+          return again.part;
+        });
+        repository.saveDraft(row.id, { ...row.draft, parts }, row.version + 1, clock());
+        return [{ title: row.draft.title, astrayCount }];
+      }),
+    );
+
   return {
     list: (actor: Actor): LessonSummary[] => repository.listOwned(actor).map(toSummary),
 
@@ -112,23 +131,11 @@ export function createLessonService({
       const newer = found(materials.findOwned(actor, materialId));
       const older = found(materials.findOwned(actor, found(newer.replacesId)));
       if (newer.lengthMs === null || newer.kind !== older.kind) throw new Refused('notFound');
-      const before = scriptOfMaterial(older);
       const after = { id: newer.id, lengthMs: newer.lengthMs, lines: scriptOfMaterial(newer) };
-      return inTransaction(db, () => ({
-        lessons: repository.listOwned(actor).flatMap((row) => {
-          if (!row.draft.parts.some((part) => part.materialId === older.id)) return [];
-          let astrayCount = 0;
-          const parts = row.draft.parts.map((part) => {
-            if (part.materialId !== older.id) return part;
-            const again = replaceMaterial(part, before, after);
-            astrayCount += again.astray.length;
-            return again.part;
-          });
-          repository.saveDraft(row.id, { ...row.draft, parts }, row.version + 1, clock());
-          return [{ title: row.draft.title, astrayCount }];
-        }),
-      }));
+      return { lessons: moveDrafts(actor, older.id, scriptOfMaterial(older), after) };
     },
+
+    moveDrafts,
 
     readDraft(actor: Actor, lessonId: string): Draft {
       const row = found(repository.findOwned(actor, lessonId));

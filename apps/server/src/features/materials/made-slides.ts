@@ -1,4 +1,13 @@
-import { type MadeDeck, madeSlideSize, materialsOfSlides, type Slide, slideLengthMs } from '@semita/core';
+import {
+  type MadeDeck,
+  madeSlideSize,
+  materialsOfSlides,
+  type ScriptLine,
+  type Slide,
+  slideLengthMs,
+} from '@semita/core';
+import type { Material } from '@semita/core/contract';
+import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
@@ -7,19 +16,44 @@ import type { MaterialRepository, MaterialRow } from './material-repository.ts';
 
 export type MadeSlides = ReturnType<typeof createMadeSlides>;
 
+interface Options extends Pick<Deps, 'clock' | 'newId' | 'db'> {
+  readonly repository: MaterialRepository;
+  readonly scriptOf: (material: Pick<Material, 'id' | 'kind'>) => readonly ScriptLine[];
+  /** Puts what is saved into the drafts that show the deck. */
+  readonly moveDrafts: (
+    actor: Actor,
+    olderId: string,
+    before: readonly ScriptLine[],
+    after: { readonly id: string; readonly lengthMs: number; readonly lines: readonly ScriptLine[] },
+  ) => void;
+}
+
 /** Slides that teachers make here: a deck like any other, drawn anew from what they wrote whenever that is saved. */
-export function createMadeSlides({
-  repository,
-  clock,
-  newId,
-}: Pick<Deps, 'clock' | 'newId'> & { readonly repository: MaterialRepository }) {
-  const ownShown = (actor: Actor, deck: MadeDeck): ReadonlyMap<string, MaterialRow> => {
-    const rows = materialsOfSlides(deck).map((id): [string, MaterialRow] => {
-      const row = repository.findInSchool(actor.schoolId, id);
-      if (row?.ownerId !== actor.id || row.status !== 'ready') throw new Refused('inputInvalid', { fields: ['deck'] });
-      return [id, row];
+export function createMadeSlides({ db, repository, clock, newId, scriptOf, moveDrafts }: Options) {
+  const findShown = (actor: Actor, deck: MadeDeck): ReadonlyMap<string, MaterialRow> =>
+    new Map(
+      materialsOfSlides(deck).map((id): [string, MaterialRow] => {
+        const row = repository.findInSchool(actor.schoolId, id);
+        if (row?.ownerId !== actor.id || row.status !== 'ready')
+          throw new Refused('inputInvalid', { fields: ['deck'] });
+        return [id, row];
+      }),
+    );
+
+  const drawAll = (deck: MadeDeck, shown: ReadonlyMap<string, MaterialRow>, names: ReadonlyMap<string, string>) =>
+    deck.slides.map((slide): Slide => {
+      const { html, text } = drawMadeSlide(slide, deck, names);
+      const filmMs = (slide.film && shown.get(slide.film.materialId)?.lengthMs) ?? 0;
+      return {
+        ...{ id: slide.id, title: slide.heading, html, text, notes: slide.notes },
+        ...madeSlideSize(deck),
+        lengthMs: slideLengthMs(text, slide.pictures.length) + filmMs,
+      };
     });
-    return new Map(rows);
+
+  const picturesAmong = (shown: ReadonlyMap<string, MaterialRow>) => {
+    const pictures = [...shown.values()].filter((row) => row.kind === 'picture');
+    return { pictures, names: new Map(pictures.map((row, index) => [row.id, `p${index + 1}`])) };
   };
 
   return {
@@ -29,8 +63,22 @@ export function createMadeSlides({
       return { title, deck: found(repository.readMadeDeck(materialId)) };
     },
 
+    /** Slides as they would look, with the addresses of what they show. */
+    draw(actor: Actor, deck: MadeDeck): Slide[] {
+      const shown = findShown(actor, deck);
+      const { pictures, names } = picturesAmong(shown);
+      const idOf = new Map(pictures.map(({ id }) => [names.get(id), id]));
+      return drawAll(deck, shown, names).map((slide) => ({
+        ...slide,
+        html: slide.html
+          .replace(/="picture:(\w+)"/g, (_, name: string) => `="/api/materials/${idOf.get(name)}/media"`)
+          .replace(/="film:([\w-]+)"/g, '="/api/materials/$1/media"'),
+      }));
+    },
+
     /**
-     * Saves slides. Editions never change: where one shows the deck, what is saved is a newer version of it.
+     * Saves slides. Editions never change: where one shows the deck, what is saved is a newer version of it. Drafts
+     * show what was saved last.
      * @param materialId null for a new deck
      * @returns the id of the deck that holds them
      */
@@ -38,39 +86,18 @@ export function createMadeSlides({
       const older = materialId === null ? null : found(repository.findOwned(actor, materialId));
       if (older && !older.madeHere) throw new Refused('notFound');
       const isFrozen = older !== null && repository.isInEdition(older.id);
-      const shown = ownShown(actor, deck);
-      const pictures = [...shown.values()].filter((row) => row.kind === 'picture');
-      const names = new Map(pictures.map((row, index) => [row.id, `p${index + 1}`]));
-      const slides = deck.slides.map((slide): Slide => {
-        const { html, text } = drawMadeSlide(slide, deck, names);
-        const filmMs = (slide.film && shown.get(slide.film.materialId)?.lengthMs) ?? 0;
-        return {
-          ...{ id: slide.id, title: slide.heading, html, text, notes: slide.notes },
-          ...madeSlideSize(deck),
-          lengthMs: slideLengthMs(text, slide.pictures.length) + filmMs,
-        };
-      });
+      const before = older ? scriptOf(older) : [];
+      const shown = findShown(actor, deck);
+      const { pictures, names } = picturesAmong(shown);
+      const slides = drawAll(deck, shown, names);
       const row: MaterialRow = {
+        ...emptyRow,
         id: older && !isFrozen ? older.id : newId(),
         schoolId: actor.schoolId,
         ownerId: actor.id,
         title,
         fileName: title,
-        byteLength: 0,
-        status: 'ready',
-        refusal: null,
-        sha256: null,
         lengthMs: slides.reduce((sum, slide) => sum + slide.lengthMs, 0),
-        mimeType: null,
-        width: null,
-        height: null,
-        uploadId: null,
-        sourceUrl: null,
-        captionsUrl: null,
-        kind: 'deck',
-        progress: null,
-        leftOut: null,
-        level: null,
         replacesId: isFrozen ? older.id : (older?.replacesId ?? null),
         createdAt: clock(),
       };
@@ -81,8 +108,30 @@ export function createMadeSlides({
         width: width ?? 0,
         height: height ?? 0,
       }));
-      repository.keepMadeDeck(row, deck, slides, inside);
-      return { id: row.id };
+      return inTransaction(db, () => {
+        repository.keepMadeDeck(row, deck, slides, inside);
+        const after = { id: row.id, lengthMs: row.lengthMs ?? 0, lines: scriptOf(row) };
+        if (older) moveDrafts(actor, older.id, before, after);
+        return { id: row.id };
+      });
     },
   };
 }
+
+/** A deck that came from no file. */
+const emptyRow = {
+  kind: 'deck',
+  status: 'ready',
+  byteLength: 0,
+  refusal: null,
+  sha256: null,
+  mimeType: null,
+  width: null,
+  height: null,
+  uploadId: null,
+  sourceUrl: null,
+  captionsUrl: null,
+  progress: null,
+  leftOut: null,
+  level: null,
+} as const satisfies Partial<MaterialRow>;

@@ -12,6 +12,7 @@ type Names =
   | 'readContent'
   | 'readMadeSlides'
   | 'saveMadeSlides'
+  | 'drawMadeSlides'
   | 'describePicture'
   | 'showPicture'
   | 'bringInCaptions'
@@ -36,6 +37,7 @@ export function materialHandlers(materials: MaterialService, madeSlides: MadeSli
     readContent: ({ actor, params }) => materials.readContent(actor, params.materialId),
     readMadeSlides: ({ actor, params }) => madeSlides.read(actor, params.materialId),
     saveMadeSlides: ({ actor, body }) => madeSlides.save(actor, body.materialId, body.title, body.deck),
+    drawMadeSlides: ({ actor, body }) => madeSlides.draw(actor, body.deck),
     describePicture: ({ actor, params, body }) => {
       materials.describePicture(actor, params.materialId, params.pictureName, body.words);
       return undefined;

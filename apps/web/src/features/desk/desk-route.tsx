@@ -1,10 +1,9 @@
-import { type BreakPoint, changeTarget, type Fault, isWithinFilm, type LessonChange, nextPart } from '@semita/core';
+import { type BreakPoint, changeTarget, type Fault, isWithinFilm, type LessonChange } from '@semita/core';
 import type { Draft } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
-import { v7 } from 'uuid';
 import { ApiError, codeOf } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
@@ -13,8 +12,8 @@ import { EmptyPlace, errorWords, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { enStudent } from '../../words/en-student.ts';
 import { addWords, t } from '../../words/words.ts';
-import { AssignDialog } from '../assignment/assign-dialog.tsx';
 import type { FilmControls } from '../film/film-stage.tsx';
+import { RegionSources, sourcesOfParts } from '../picture/region-source.ts';
 import { materialsOptions } from '../shelf/queries.ts';
 import { ClipDetails } from './clip-details.tsx';
 import { DeskBar } from './desk-bar.tsx';
@@ -28,6 +27,11 @@ import { useDeskKeys } from './use-desk-keys.ts';
 
 // The stage is the students' own player, with their words.
 addWords(enStudent);
+
+/** Loaded when a lesson is given out. */
+const AssignDialog = lazy(async () => ({
+  default: (await import('../assignment/assign-dialog.tsx')).AssignDialog,
+}));
 
 export function Component() {
   const { lessonId = '' } = useParams();
@@ -82,6 +86,11 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   const film = useRef<FilmControls>(null);
   const part = lesson.parts.find((one) => one.id === chosenPartId) ?? lesson.parts[0];
   const material = materials.data?.find((one) => one.id === part?.materialId);
+
+  const sources = useMemo(
+    () => sourcesOfParts(lesson.parts, materials.data ?? [], part, () => film.current?.nowMs() ?? 0),
+    [lesson.parts, materials.data, part],
+  );
 
   const apply = (change: LessonChange) => {
     const isDone = desk.apply(change);
@@ -176,47 +185,49 @@ function DeskView({ draft }: { readonly draft: Draft }) {
             onChoosePart={setChosenPartId}
             onChooseStop={goToStop}
             apply={apply}
-            onAddPart={({ id, title, kind, lengthMs }) => {
-              if (kind === null || kind === 'picture' || lengthMs === null) return;
-              const added = nextPart(lesson, { id, title, kind, lengthMs }, v7());
-              apply({ type: 'insertPart', index: lesson.parts.length, part: added });
-              setChosenPartId(added.id);
+            onAddParts={(parts) => {
+              for (const [index, added] of parts.entries())
+                apply({ type: 'insertPart', index: lesson.parts.length + index, part: added });
+              setChosenPartId(parts[0]?.id ?? null);
             }}
           />
         </div>
         {part && material ? (
-          <PartDesk
-            key={part.id}
-            part={part}
-            lengthMs={material.lengthMs ?? part.outMs}
-            faults={faults}
-            openStopId={openStopId}
-            setOpenStop={setOpenStopId}
-            apply={apply}
-            breaks={breaks?.partId === part.id ? breaks.places : null}
-            setBreaks={(places) => setBreaks(places && { partId: part.id, places })}
-            film={film}
-            correcting={isCorrecting ? () => setIsCorrecting(false) : null}
-          >
-            {part.kind === 'clip' ? (
-              <ClipDetails
-                clip={part}
-                material={material}
-                lessonId={draft.id}
-                apply={apply}
-                setWindow={setWindow}
-                film={film}
-                onCorrect={() => setIsCorrecting(true)}
-              />
-            ) : (
-              <ReadingDetails
-                part={part}
-                material={material}
-                apply={apply}
-                onGoToStop={(stopId) => goToStop(part.id, stopId)}
-              />
-            )}
-          </PartDesk>
+          <RegionSources value={sources}>
+            <PartDesk
+              key={part.id}
+              part={part}
+              lengthMs={material.lengthMs ?? part.outMs}
+              faults={faults}
+              openStopId={openStopId}
+              setOpenStop={setOpenStopId}
+              apply={apply}
+              breaks={breaks?.partId === part.id ? breaks.places : null}
+              setBreaks={(places) => setBreaks(places && { partId: part.id, places })}
+              film={film}
+              correcting={isCorrecting ? () => setIsCorrecting(false) : null}
+            >
+              {part.kind === 'clip' ? (
+                <ClipDetails
+                  clip={part}
+                  material={material}
+                  lessonId={draft.id}
+                  apply={apply}
+                  setWindow={setWindow}
+                  film={film}
+                  onCorrect={() => setIsCorrecting(true)}
+                />
+              ) : (
+                <ReadingDetails
+                  part={part}
+                  lessonId={draft.id}
+                  material={material}
+                  apply={apply}
+                  onGoToStop={(stopId) => goToStop(part.id, stopId)}
+                />
+              )}
+            </PartDesk>
+          </RegionSources>
         ) : (
           <div className="p-8 lg:col-span-2">
             {materials.isSuccess && <EmptyPlace title={t('fault.partsMissing')} />}
@@ -224,12 +235,14 @@ function DeskView({ draft }: { readonly draft: Draft }) {
         )}
       </div>
       {isAssigning && draft.edition && (
-        <AssignDialog
-          lessonId={draft.id}
-          title={lesson.title}
-          editionNumber={draft.edition.number}
-          onClose={() => setIsAssigning(false)}
-        />
+        <Suspense>
+          <AssignDialog
+            lessonId={draft.id}
+            title={lesson.title}
+            editionNumber={draft.edition.number}
+            onClose={() => setIsAssigning(false)}
+          />
+        </Suspense>
       )}
     </div>
   );

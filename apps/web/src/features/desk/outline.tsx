@@ -3,19 +3,22 @@ import {
   type Lesson,
   type LessonChange,
   lessonLengths,
+  type Part,
   type PartKind,
   stopsInOrder,
 } from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import { BookOpen, DoorClosed, Film, Lightbulb, Pause, Plus, Presentation } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
-import { buttonStyle } from '../../ui/button.tsx';
+import { lazy, Suspense, useState } from 'react';
+import { Button } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
-import { MaterialIcon } from '../../ui/material-icon.tsx';
 import { formatClock, formatMinutes } from '../../words/format.ts';
 import { formatLengths, formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
+
+/** Loaded when a part is added. */
+const AddParts = lazy(async () => ({ default: (await import('./add-parts.tsx')).AddParts }));
 
 interface Props {
   readonly lesson: Lesson;
@@ -26,7 +29,7 @@ interface Props {
   readonly materials: readonly Material[];
   readonly onChoosePart: (partId: string) => void;
   readonly onChooseStop: (partId: string, stopId: string) => void;
-  readonly onAddPart: (material: Material) => void;
+  readonly onAddParts: (parts: readonly Part[]) => void;
   readonly apply: (change: LessonChange) => boolean;
 }
 
@@ -44,9 +47,10 @@ export function Outline({
   materials,
   onChoosePart,
   onChooseStop,
-  onAddPart,
+  onAddParts,
   apply,
 }: Props) {
+  const [isAdding, setIsAdding] = useState(false);
   return (
     <nav aria-label={t('desk.outline')} className="flex flex-col gap-3 p-3">
       <RecordingField
@@ -132,27 +136,23 @@ export function Outline({
           </div>
         );
       })}
-      <DropdownMenu.Root modal={false}>
-        <DropdownMenu.Trigger className={buttonStyle({ size: 'small' })}>
-          <Plus aria-hidden className="size-4" strokeWidth={1.75} />
-          {t('desk.addPart')}
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content className="z-50 max-h-80 max-w-80 overflow-y-auto rounded-card border border-line bg-card p-1.5 text-ink shadow-float">
-            <DropdownMenu.Label className="px-3 py-1 text-13 text-quiet">{t('desk.chooseMaterial')}</DropdownMenu.Label>
-            {materials.map((material) => (
-              <DropdownMenu.Item
-                key={material.id}
-                onSelect={() => onAddPart(material)}
-                className="flex items-center gap-2 rounded-control px-3 py-2 text-14 outline-none data-highlighted:bg-main-tint"
-              >
-                <MaterialIcon kind={material.kind} />
-                {material.title}
-              </DropdownMenu.Item>
-            ))}
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+      <Button size="small" onClick={() => setIsAdding(true)}>
+        <Plus aria-hidden className="size-4" strokeWidth={1.75} />
+        {t('desk.addPart')}
+      </Button>
+      {isAdding && (
+        <Suspense>
+          <AddParts
+            lesson={lesson}
+            materials={materials}
+            onAdd={(parts) => {
+              setIsAdding(false);
+              onAddParts(parts);
+            }}
+            onClose={() => setIsAdding(false)}
+          />
+        </Suspense>
+      )}
     </nav>
   );
 }

@@ -186,7 +186,7 @@ function PageOfCursor({ part, blocks, currentId }: PageProps) {
       tabIndex={0}
       className="relative max-h-[55dvh] overflow-y-auto rounded-card border border-line bg-card p-5 text-14"
     >
-      <ReadingText blocks={blocks} currentId={currentId} phrases={phrases} />
+      <ReadingText blocks={blocks} currentId={currentId} phrases={phrases} insets={part.insets} />
     </section>
   );
 }

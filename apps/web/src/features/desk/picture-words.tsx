@@ -1,4 +1,3 @@
-import type { ReadingBlock } from '@semita/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../api/client.ts';
@@ -15,15 +14,17 @@ interface Picture {
   readonly number: number;
 }
 
-/** The pictures of a text with their words; those that have none come first. */
-export function PictureWords({
-  materialId,
-  blocks,
-}: {
+interface Props {
   readonly materialId: string;
-  readonly blocks: readonly ReadingBlock[];
-}) {
-  const pictures = blocks.flatMap(picturesOf);
+  /** Blocks of a text, or slides. */
+  readonly pieces: readonly { readonly html: string }[];
+  /** What the number of a piece is said with. */
+  readonly label: 'desk.pictureWords' | 'desk.slidePictureWords';
+}
+
+/** The pictures of a text or of slides with their words; those that have none come first. */
+export function PictureWords({ materialId, pieces, label }: Props) {
+  const pictures = picturesAmong(pieces);
   // The order holds while words are written, so that no field moves away from under the hands.
   const [mute] = useState(() => new Set(pictures.filter((one) => one.words === '').map((one) => one.name)));
   if (pictures.length === 0) return null;
@@ -38,13 +39,24 @@ export function PictureWords({
         {missing > 0 ? t('desk.picturesMute', { count: missing }) : t('desk.picturesWorded')}
       </p>
       {ordered.map((picture) => (
-        <PictureField key={picture.name} materialId={materialId} picture={picture} />
+        <WordsField
+          key={picture.name}
+          materialId={materialId}
+          picture={picture}
+          label={t(label, { number: picture.number })}
+        />
       ))}
     </section>
   );
 }
 
-function PictureField({ materialId, picture }: { readonly materialId: string; readonly picture: Picture }) {
+interface WordsProps {
+  readonly materialId: string;
+  readonly picture: Picture;
+  readonly label: string;
+}
+
+function WordsField({ materialId, picture, label }: WordsProps) {
   const queryClient = useQueryClient();
   const [text, setText] = useState(picture.words);
   const save = useMutation({
@@ -55,10 +67,7 @@ function PictureField({ materialId, picture }: { readonly materialId: string; re
   return (
     <div className="grid grid-cols-[5rem_1fr] gap-3">
       <img src={picture.src} alt="" className="rounded-control border border-line" />
-      <Field
-        label={t('desk.pictureWords', { number: picture.number })}
-        error={save.isError ? errorWords(save.error) : undefined}
-      >
+      <Field label={label} error={save.isError ? errorWords(save.error) : undefined}>
         {(ids) => (
           <TextArea
             {...ids}
@@ -77,10 +86,14 @@ function PictureField({ materialId, picture }: { readonly materialId: string; re
   );
 }
 
-function picturesOf({ html }: ReadingBlock, index: number): Picture[] {
-  const images = new DOMParser().parseFromString(html, 'text/html').querySelectorAll('img');
-  return [...images].map((image) => {
-    const src = image.getAttribute('src') ?? '';
-    return { name: src.slice(src.lastIndexOf('/') + 1), src, words: image.alt, number: index + 1 };
-  });
+/** Each picture once, where it stands first. */
+function picturesAmong(pieces: Props['pieces']): readonly Picture[] {
+  const pictures = new Map<string, Picture>();
+  for (const [index, { html }] of pieces.entries())
+    for (const image of new DOMParser().parseFromString(html, 'text/html').querySelectorAll('img')) {
+      const src = image.getAttribute('src') ?? '';
+      const name = src.slice(src.lastIndexOf('/') + 1);
+      if (!pictures.has(name)) pictures.set(name, { name, src, words: image.alt, number: index + 1 });
+    }
+  return [...pictures.values()];
 }

@@ -5,6 +5,7 @@ import { Button } from '../../ui/button.tsx';
 import { Field, TextArea, TextInput } from '../../ui/field.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { t } from '../../words/words.ts';
+import { PictureField } from '../picture/picture-field.tsx';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { createOption } from './new-stops.ts';
 
@@ -37,6 +38,11 @@ export function QuestionEditor({ question, number, onChange, onRemove }: Props) 
           />
         )}
       </Field>
+      <PictureField
+        label={t('picture.ofQuestion')}
+        picture={question.picture}
+        onChange={(picture) => onChange({ ...question, picture })}
+      />
       {question.kind === 'choice' && <OptionsEditor question={question} onChange={onChange} />}
       {question.kind === 'extendedText' && (
         <Field label={t('desk.modelAnswer')}>

@@ -2,7 +2,8 @@ import { bringInAgain, type LessonChange, type Part, type Stop } from '@semita/c
 import type { Material } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Button } from '../../ui/button.tsx';
+import { Link } from 'react-router';
+import { Button, buttonStyle } from '../../ui/button.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
 import { ErrorNotice, Notice } from '../../ui/notice.tsx';
@@ -12,18 +13,20 @@ import { contentOptions, contentScript } from '../reading/content.ts';
 import { LeftOutNotice } from '../reading/left-out-notice.tsx';
 import { materialsOptions } from '../shelf/queries.ts';
 import { sendNewerVersion, whenReady } from '../shelf/upload.ts';
+import { NextLesson } from './next-lesson.tsx';
 import { PartDirections } from './part-directions.tsx';
 import { PictureWords } from './picture-words.tsx';
 
 interface Props {
   readonly part: Part;
   readonly material: Material;
+  readonly lessonId: string;
   readonly apply: (change: LessonChange) => boolean;
   readonly onGoToStop: (stopId: string) => void;
 }
 
 /** Under the stage: the name of the reading, its document, and bringing in a newer version of that. */
-export function ReadingDetails({ part, material, apply, onGoToStop }: Props) {
+export function ReadingDetails({ part, material, lessonId, apply, onGoToStop }: Props) {
   const content = useQuery(contentOptions(material.id));
   const isDeck = part.kind === 'deck';
   return (
@@ -43,12 +46,28 @@ export function ReadingDetails({ part, material, apply, onGoToStop }: Props) {
         <h2 id="document" className="text-16">
           {t(isDeck ? 'desk.deck' : 'desk.document')}
         </h2>
-        <p className="text-14">{material.fileName}</p>
+        {!material.madeHere && <p className="text-14">{material.fileName}</p>}
         <p className="text-14">{levelWords(material)}</p>
         <LeftOutNotice leftOut={material.leftOut} />
-        <NewerVersion part={part} apply={apply} onGoToStop={onGoToStop} />
+        {material.madeHere ? (
+          <div>
+            <Link to={`/slides/${material.id}?lesson=${lessonId}`} className={buttonStyle({ size: 'small' })}>
+              {t('slides.change')}
+            </Link>
+          </div>
+        ) : (
+          <NewerVersion part={part} apply={apply} onGoToStop={onGoToStop} />
+        )}
       </section>
-      {content.data && <PictureWords key={material.id} materialId={material.id} blocks={content.data.blocks} />}
+      {content.data && !material.madeHere && (
+        <PictureWords
+          key={material.id}
+          materialId={material.id}
+          pieces={isDeck ? content.data.slides : content.data.blocks}
+          label={isDeck ? 'desk.slidePictureWords' : 'desk.pictureWords'}
+        />
+      )}
+      {!isDeck && <NextLesson part={part} lessonId={lessonId} apply={apply} />}
       <PartDirections part={part} apply={apply} />
       <div>
         <Button size="small" look="danger" onClick={() => apply({ type: 'removePart', partId: part.id })}>
@@ -67,7 +86,7 @@ function levelWords({ lengthMs, level }: Material): string {
   return t('desk.level', { length, words: level.words, grade, ease: Math.round(level.ease) });
 }
 
-function NewerVersion({ part, apply, onGoToStop }: Omit<Props, 'material'>) {
+function NewerVersion({ part, apply, onGoToStop }: Omit<Props, 'material' | 'lessonId'>) {
   const queryClient = useQueryClient();
   const [refusal, setRefusal] = useState<string | null>(null);
   const bringIn = useMutation({

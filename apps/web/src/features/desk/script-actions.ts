@@ -75,6 +75,14 @@ export function scriptActions({
       if (!halves || !apply({ type: 'replaceParts', partIds: [part.id], parts: halves })) return;
       toast(t('desk.splitDone', { title: part.title }), { id: 'split' });
     },
+    insertInset: ({ id, title }, gap) => {
+      const inset = { id: v7(), atMs: gapTimeMs(lines, gap), anchor: anchorAt(lines, gap), materialId: id, title };
+      apply({ type: 'setInsets', partId: part.id, insets: [...(part.insets ?? []), inset] });
+    },
+    removeInset: (inset) => {
+      const insets = (part.insets ?? []).filter((one) => one.id !== inset.id);
+      apply({ type: 'setInsets', partId: part.id, insets });
+    },
     setBreaks,
     takeBreaks: (taken) => {
       for (const { gap } of taken) apply({ type: 'insertStop', partId: part.id, stop: createCheckpoint(placeAt(gap)) });

@@ -35,6 +35,8 @@ function open({ openStopId = null as string | null, faults = [] as Fault[] } = {
     move: vi.fn(),
     setPhrase: vi.fn(() => true),
     split: vi.fn(),
+    insertInset: vi.fn(),
+    removeInset: vi.fn(),
     setBreaks: vi.fn(),
     takeBreaks: vi.fn(),
     change: vi.fn(),

@@ -6,6 +6,7 @@ import {
   type Fault,
   gapOf,
   gapTimeMs,
+  type Inset,
   type Part,
   type ScriptLine,
   type Stop,
@@ -18,6 +19,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock } from '../../words/format.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
+import { InsetLine, InsetMenu } from './inset-menu.tsx';
 import { StopCard } from './stop-card.tsx';
 import { SuggestStops } from './suggest-stops.tsx';
 
@@ -32,6 +34,9 @@ export interface ScriptActions {
   readonly split: (gap: number) => void;
   readonly setBreaks: (breaks: readonly BreakPoint[] | null) => void;
   readonly takeBreaks: (breaks: readonly BreakPoint[]) => void;
+  /** Puts a film or a sound into a text, or takes it out. */
+  readonly insertInset: (material: { readonly id: string; readonly title: string }, gap: number) => void;
+  readonly removeInset: (inset: Inset) => void;
   readonly setOpenStop: (stopId: string | null) => void;
   readonly setCursor: (line: number) => void;
 }
@@ -110,6 +115,11 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
       />
     ));
 
+  const insetsAt = (gap: number) =>
+    (part.insets ?? [])
+      .filter((inset) => gapOf(lines, inset.atMs) === gap)
+      .map((inset) => <InsetLine key={inset.id} inset={inset} onRemove={() => actions.removeInset(inset)} />);
+
   /** The rule where the part's window begins or ends; none at the ends of the material. */
   const edgeAt = (gap: number) => {
     const isIn = part.inMs > 0 && gapOf(lines, part.inMs) === gap;
@@ -147,6 +157,7 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
             <Scissors aria-hidden className="size-4" strokeWidth={1.75} />
             {t('desk.splitHere')}
           </Button>
+          {part.kind === 'reading' && <InsetMenu onChoose={(material) => actions.insertInset(material, cursor + 1)} />}
           <SuggestStops
             part={part}
             lines={lines}
@@ -161,6 +172,7 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
         <Gap gap={0}>
           {edgeAt(0)}
           {renderStops(0)}
+          {insetsAt(0)}
         </Gap>
         {lines.map((line, index) => (
           <Gap key={line.id} gap={index + 1}>
@@ -192,6 +204,7 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
                   onDrop={() => actions.setBreaks(breaks.filter((other) => other !== one))}
                 />
               ))}
+            {insetsAt(index + 1)}
             {edgeAt(index + 1)}
           </Gap>
         ))}

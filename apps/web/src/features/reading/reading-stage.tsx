@@ -1,5 +1,5 @@
-import type { ReadingBlock, ScriptLine } from '@semita/core';
-import { type Ref, useEffect, useImperativeHandle, useRef } from 'react';
+import type { Inset, ReadingBlock, ScriptLine } from '@semita/core';
+import { type ReactNode, type Ref, useEffect, useImperativeHandle, useRef } from 'react';
 import type { FilmControls } from '../film/film-stage.tsx';
 import { ReadingText } from './reading-text.tsx';
 import { watchReading } from './watch-reading.ts';
@@ -16,6 +16,9 @@ interface Props {
   readonly footWords: string | null;
   /** Why the text may not be read now; null when it may. */
   readonly lockedWords: string | null;
+  readonly insets?: readonly Inset[] | undefined;
+  /** Stands at the end of the text, once all of it is shown. */
+  readonly end?: ReactNode;
   readonly phrases: ReadonlyMap<string, readonly string[]>;
   readonly isMet: (line: ScriptLine) => boolean;
   readonly onMet: (fromMs: number, toMs: number) => void;
@@ -23,7 +26,7 @@ interface Props {
 
 /** A text as students read it: as far as the next stop, told block by block what was read. */
 export function ReadingStage(props: Props) {
-  const { title, blocks, lines, startMs, limitMs, footWords, lockedWords, phrases } = props;
+  const { title, blocks, lines, startMs, limitMs, footWords, lockedWords, phrases, insets, end } = props;
   const text = useRef<HTMLDivElement>(null);
   const watch = useRef<ReturnType<typeof watchReading>>(null);
   const latest = useRef(props);
@@ -77,7 +80,8 @@ export function ReadingStage(props: Props) {
         <p className="text-quiet">{lockedWords}</p>
       ) : (
         <>
-          <ReadingText ref={text} blocks={blocks.slice(0, Math.max(1, shown))} phrases={phrases} />
+          <ReadingText ref={text} blocks={blocks.slice(0, Math.max(1, shown))} phrases={phrases} insets={insets} />
+          {shown >= lines.length && footWords === null && end}
           {footWords && <p className="mt-6 border-t border-line pt-4 text-14 text-quiet">{footWords}</p>}
         </>
       )}

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
-import { Button } from '../../ui/button.tsx';
+import { Button, buttonStyle } from '../../ui/button.tsx';
 import { TextInput } from '../../ui/field.tsx';
 import { MaterialIcon } from '../../ui/material-icon.tsx';
 import { EmptyPlace, errorWords } from '../../ui/notice.tsx';
@@ -46,6 +46,9 @@ export function Component() {
               onChange={(event) => setText(event.target.value)}
             />
           </div>
+          <Link to="/slides/new" className={buttonStyle()}>
+            {t('slides.make')}
+          </Link>
           <Button look="main" onClick={() => create.mutate(null)}>
             {t('shelf.newLesson')}
           </Button>
@@ -158,7 +161,16 @@ function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
                 {t('shelf.several')}
               </Button>
             )}
-            {material.status === 'ready' && (
+            {material.madeHere && (
+              <Link
+                to={`/slides/${material.id}`}
+                className={buttonStyle({ size: 'small', look: 'quiet' })}
+                aria-label={t('app.verbOn', { verb: t('slides.change'), title: material.title })}
+              >
+                {t('slides.change')}
+              </Link>
+            )}
+            {material.status === 'ready' && material.kind !== 'picture' && (
               <Button
                 size="small"
                 aria-label={nameOf('makeLesson', material)}
@@ -167,7 +179,9 @@ function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
                 {t('shelf.makeLesson')}
               </Button>
             )}
-            {material.usedIn.length > 0 && <ReplaceButton material={material} />}
+            {material.usedIn.length > 0 && !material.madeHere && material.kind !== 'picture' && (
+              <ReplaceButton material={material} />
+            )}
             {material.usedIn.length === 0 && material.status !== 'checking' && (
               <Button
                 size="small"
@@ -189,13 +203,28 @@ function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
 const nameOf = (verb: 'makeLesson' | 'remove' | 'several', { title }: Material) =>
   t('app.verbOn', { verb: t(`shelf.${verb}`), title });
 
-function factsOf({ kind, status, progress, refusal, lengthMs, byteLength, captionCount, usedIn }: Material): string {
+function factsOf({ status, progress, refusal, byteLength, usedIn, ...material }: Material): string {
   if (status === 'checking')
     return progress === null ? t('shelf.checking') : t('shelf.checkingShare', { share: formatShare(progress) });
   if (status === 'refused') return findWords(`refusal.${refusal}`) ?? '';
-  const isReading = kind === 'document' || kind === 'deck';
-  const length = isReading ? formatLengths({ filmMs: 0, readingMs: lengthMs ?? 0 }) : formatClock(lengthMs ?? 0);
-  const captions = captionCount > 0 ? t('shelf.captions', { count: captionCount }) : t('shelf.noCaptions');
   const used = usedIn.length > 0 ? t('shelf.usedIn', { titles: usedIn.join(', ') }) : t('shelf.unused');
-  return [length, formatBytes(byteLength), ...(isReading ? [] : [captions]), used].join(' · ');
+  const space = byteLength > 0 ? [formatBytes(byteLength)] : [];
+  return [measureOf(material), ...space, ...captionsOf(material), used].join(' · ');
+}
+
+/** How long it takes, or how large it is. */
+function measureOf({
+  kind,
+  lengthMs,
+  width,
+  height,
+}: Pick<Material, 'kind' | 'lengthMs' | 'width' | 'height'>): string {
+  if (kind === 'picture') return t('shelf.size', { width, height });
+  const isReading = kind === 'document' || kind === 'deck';
+  return isReading ? formatLengths({ filmMs: 0, readingMs: lengthMs ?? 0 }) : formatClock(lengthMs ?? 0);
+}
+
+function captionsOf({ kind, captionCount }: Pick<Material, 'kind' | 'captionCount'>): string[] {
+  if (kind !== 'film' && kind !== 'sound') return [];
+  return [captionCount > 0 ? t('shelf.captions', { count: captionCount }) : t('shelf.noCaptions')];
 }

@@ -114,11 +114,11 @@ export const sendNewerVersion = (file: File, replaces: string): Promise<string> 
 /**
  * Brings in what was recorded or cut out here.
  * @returns the id of the material, which is ready
- * @throws ApiError internal when the server could not use it
+ * @throws ApiError fileUnusable when the server says so
  */
 export async function bringInQuietly(file: File): Promise<string> {
   const material = await whenReady(await send(file));
-  if (material.status === 'refused') throw new ApiError('internal');
+  if (material.status === 'refused') throw new ApiError('fileUnusable');
   return material.id;
 }
 

@@ -12,6 +12,7 @@ import {
 } from '@semita/core';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, type Ref, Suspense, useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { pathOf } from '../../api/client.ts';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
@@ -31,6 +32,14 @@ interface Props {
   readonly snapshot: WalkSnapshot;
   readonly fullScreenOf: () => HTMLElement | null;
   readonly onPlaying: (isPlaying: boolean) => void;
+  readonly nextLessons: readonly NextLesson[];
+}
+
+/** A lesson to which a reading leads on; in a rehearsal without an assignment. */
+export interface NextLesson {
+  readonly lessonId: string;
+  readonly title: string;
+  readonly assignmentId: string | null;
 }
 
 /** The material of a part, held by its gates. */
@@ -98,7 +107,14 @@ function ContentPart(props: Props) {
 }
 
 /** A text or slides: what was met is told piece by piece, and a stop opens once all before it was met. */
-function ContentPartView({ ref, part, session, snapshot, content }: Props & { readonly content: Content }) {
+function ContentPartView({
+  ref,
+  part,
+  session,
+  snapshot,
+  content,
+  nextLessons,
+}: Props & { readonly content: Content }) {
   const { state, terms } = snapshot;
   const phrases = useMemo(() => phrasesOf(part.stops), [part.stops]);
   const [startMs] = useState(() => partStateOf(state, part).positionMs);
@@ -137,7 +153,26 @@ function ContentPartView({ ref, part, session, snapshot, content }: Props & { re
       footWords={limitMs < part.outMs ? footWords : null}
       lockedWords={isLocked ? t('walk.lockedText') : null}
       phrases={phrases}
+      insets={part.insets}
+      end={<NextLessonLink next={nextLessons.find((one) => one.lessonId === part.nextLessonId)} />}
     />
+  );
+}
+
+/** Where a reading ends, the way on to the lesson that comes next. */
+function NextLessonLink({ next }: { readonly next: NextLesson | undefined }) {
+  if (!next) return null;
+  return (
+    <p className="mt-8 border-t border-line pt-4">
+      {t('walk.nextLesson')}{' '}
+      {next.assignmentId === null ? (
+        <strong>{next.title}</strong>
+      ) : (
+        <Link to={`/walk/${next.assignmentId}`} className="font-medium text-main underline">
+          {next.title}
+        </Link>
+      )}
+    </p>
   );
 }
 

@@ -8,6 +8,7 @@ import { enStudent } from '../../words/en-student.ts';
 import { addWords, t } from '../../words/words.ts';
 import { draftOptions } from '../desk/queries.ts';
 import { RequireRole } from '../session/require-role.tsx';
+import { lessonsOptions } from '../shelf/queries.ts';
 import { createRehearsalSession } from './rehearsal-session.ts';
 import { WalkView } from './walk-view.tsx';
 
@@ -29,5 +30,8 @@ export function Component() {
 
 function Rehearsal({ lessonId, lesson }: { readonly lessonId: string; readonly lesson: Lesson }) {
   const [session] = useState(() => createRehearsalSession(lesson, defaultTerms, () => v7()));
-  return <WalkView session={session} backTo={`/lessons/${lessonId}`} backLabel={t('walk.leaveRehearsal')} />;
+  const lessons = useQuery(lessonsOptions());
+  const nextLessons = (lessons.data ?? []).map(({ id, title }) => ({ lessonId: id, title, assignmentId: null }));
+  const backTo = `/lessons/${lessonId}`;
+  return <WalkView {...{ session, backTo, nextLessons }} backLabel={t('walk.leaveRehearsal')} />;
 }

@@ -55,5 +55,6 @@ function OpenWalk({ walk, leftOver }: { walk: Walk; leftOver: Awaited<ReturnType
     }),
   );
   const dueLine = dueAt === null ? undefined : t('walk.dueLine', { time: formatInstant(dueAt, timeZone) });
-  return <WalkView session={session} backTo="/to-do" backLabel={t('walk.leave')} dueLine={dueLine} />;
+  const { nextLessons } = walk;
+  return <WalkView {...{ session, dueLine, nextLessons }} backTo="/to-do" backLabel={t('walk.leave')} />;
 }

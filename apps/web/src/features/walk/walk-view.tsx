@@ -22,7 +22,7 @@ import type { FilmControls } from '../film/film-stage.tsx';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
 import { AnsweredStop } from './answered-stop.tsx';
 import { LinkStatus } from './link-status.tsx';
-import { PartStage } from './part-stage.tsx';
+import { type NextLesson, PartStage } from './part-stage.tsx';
 import { PathStrip } from './path-strip.tsx';
 import { StopPanel } from './stop-panel.tsx';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
@@ -32,10 +32,11 @@ interface Props {
   readonly backTo: string;
   readonly backLabel: string;
   readonly dueLine?: string | undefined;
+  readonly nextLessons: readonly NextLesson[];
 }
 
 /** A walk through a lesson: the strip on top, the stage, and beside it the open stop or what has been so far. */
-export function WalkView({ session, backTo, backLabel, dueLine }: Props) {
+export function WalkView({ session, backTo, backLabel, dueLine, nextLessons }: Props) {
   const snapshot = useSyncExternalStore(session.subscribe, session.getSnapshot);
   useEffect(() => session.start(), [session]);
   const { lesson, state } = snapshot;
@@ -73,6 +74,7 @@ export function WalkView({ session, backTo, backLabel, dueLine }: Props) {
               snapshot={snapshot}
               fullScreenOf={() => root.current}
               onPlaying={setIsPlaying}
+              nextLessons={nextLessons}
             />
           )}
           {part && lesson.parts.length > 1 && (

@@ -1,0 +1,144 @@
+import type { LessonPicture } from '@semita/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { type PercentCrop, ReactCrop } from 'react-image-crop';
+import 'react-image-crop/dist/ReactCrop.css';
+import { Button } from '../../ui/button.tsx';
+import { Dialog } from '../../ui/dialog.tsx';
+import { Field, inputStyle, TextInput } from '../../ui/field.tsx';
+import { errorWords } from '../../ui/notice.tsx';
+import { t } from '../../words/words.ts';
+import { materialsOptions } from '../shelf/queries.ts';
+import { bringInQuietly } from '../shelf/upload.ts';
+import { cutOut, type Region } from './raster.ts';
+import { RegionPlace } from './region-place.tsx';
+import type { RegionSource } from './region-source.ts';
+
+interface Props {
+  readonly sources: readonly RegionSource[];
+  readonly onTaken: (picture: LessonPicture) => void;
+  readonly onClose: () => void;
+}
+
+const whole: PercentCrop = { unit: '%', x: 0, y: 0, width: 100, height: 100 };
+/** Smaller is a click and no rectangle. */
+const leastPercent = 1;
+
+/** Drags a rectangle on a page, a slide or a frame and makes a picture of it, with words for it. */
+export function RegionDialog({ sources, onTaken, onClose }: Props) {
+  const queryClient = useQueryClient();
+  const [sourceId, setSourceId] = useState(sources[0]?.id ?? '');
+  const source = sources.find((one) => one.id === sourceId) ?? sources[0];
+  const [drawn, setDrawn] = useState<HTMLCanvasElement | null>(null);
+  const [crop, setCrop] = useState<PercentCrop>(whole);
+  const [alt, setAlt] = useState('');
+  const region: Region = crop.width < leastPercent || crop.height < leastPercent ? whole : crop;
+  const take = useMutation({
+    mutationFn: async (canvas: HTMLCanvasElement) => {
+      const blob = await cutOut(canvas, region);
+      const name = alt.trim().slice(0, 60) || t('picture.name', { title: source?.title ?? '' });
+      const materialId = await bringInQuietly(new File([blob], `${name}.png`, { type: 'image/png' }));
+      await queryClient.invalidateQueries(materialsOptions());
+      return { materialId, alt: alt.trim() };
+    },
+    onSuccess: onTaken,
+  });
+  return (
+    <Dialog
+      open
+      place="wide"
+      onOpenChange={(open) => {
+        if (!open) onClose();
+      }}
+      title={t('picture.cutTitle')}
+      description={t('picture.cutHelp')}
+    >
+      <div className="grid gap-4">
+        <div className="flex flex-wrap items-end gap-4">
+          {sources.length > 1 && (
+            <Field label={t('picture.from')}>
+              {(ids) => (
+                <select
+                  {...ids}
+                  className={`${inputStyle} h-9 max-w-72 text-14`}
+                  value={sourceId}
+                  onChange={(event) => {
+                    setSourceId(event.target.value);
+                    setDrawn(null);
+                    setCrop(whole);
+                  }}
+                >
+                  {sources.map((one) => (
+                    <option key={one.id} value={one.id}>
+                      {one.title}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </Field>
+          )}
+          <div className="min-w-72 grow">
+            {source && <RegionPlace key={source.id} source={source} onDrawn={setDrawn} />}
+          </div>
+        </div>
+        <div className="grid min-h-48 place-items-center rounded-control border border-line bg-paper p-2">
+          {drawn ? (
+            <ReactCrop crop={crop} keepSelection ariaLabels={cropLabels()} onChange={(_, percent) => setCrop(percent)}>
+              <Drawn canvas={drawn} />
+            </ReactCrop>
+          ) : (
+            <p role="status" className="text-quiet">
+              {t('picture.drawing')}
+            </p>
+          )}
+        </div>
+        <form
+          className="flex flex-wrap items-end gap-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (drawn) take.mutate(drawn);
+          }}
+        >
+          <div className="min-w-72 grow">
+            <Field
+              label={t('picture.alt')}
+              help={t('picture.altHelp')}
+              error={take.isError ? errorWords(take.error) : undefined}
+            >
+              {(ids) => (
+                <TextInput
+                  {...ids}
+                  className="h-9 text-14"
+                  value={alt}
+                  onChange={(event) => setAlt(event.target.value)}
+                />
+              )}
+            </Field>
+          </div>
+          <Button type="submit" look="main" className="mb-6" disabled={!drawn || take.isPending}>
+            {t(take.isPending ? 'picture.taking' : 'picture.take')}
+          </Button>
+        </form>
+      </div>
+    </Dialog>
+  );
+}
+
+/** Shows a canvas that was drawn elsewhere, scaled to the room there is. */
+function Drawn({ canvas }: { readonly canvas: HTMLCanvasElement }) {
+  const place = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    canvas.style.cssText = 'display:block;max-width:100%;max-height:52dvh';
+    place.current?.replaceChildren(canvas);
+  }, [canvas]);
+  return <div ref={place} />;
+}
+
+const cropLabels = () => {
+  const edge = t('picture.edge');
+  return {
+    cropArea: t('picture.area'),
+    ...{ nwDragHandle: edge, nDragHandle: edge, neDragHandle: edge, eDragHandle: edge },
+    ...{ seDragHandle: edge, sDragHandle: edge, swDragHandle: edge, wDragHandle: edge },
+  };
+};

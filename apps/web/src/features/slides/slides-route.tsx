@@ -1,0 +1,206 @@
+import { type MadeDeck, type MadeSlide, madeSlideSize } from '@semita/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { ArrowLeft } from 'lucide-react';
+import { useEffect, useMemo, useState } from 'react';
+import { Link, useBlocker, useNavigate, useParams, useSearchParams } from 'react-router';
+import { toast } from 'sonner';
+import { call } from '../../api/client.ts';
+import { Button } from '../../ui/button.tsx';
+import { Dialog } from '../../ui/dialog.tsx';
+import { TextInput } from '../../ui/field.tsx';
+import { errorWords } from '../../ui/notice.tsx';
+import { QueryView } from '../../ui/query-view.tsx';
+import { t } from '../../words/words.ts';
+import { SlideView } from '../deck/slide-view.tsx';
+import { RegionSources, regionKindOf } from '../picture/region-source.ts';
+import { contentOptions } from '../reading/content.ts';
+import { materialsOptions } from '../shelf/queries.ts';
+import { emptySlide } from './new-slide.ts';
+import { drawingOptions, madeSlidesOptions } from './queries.ts';
+import { SlideForm } from './slide-form.tsx';
+import { SlideList } from './slide-list.tsx';
+import { useSettled } from './use-settled.ts';
+
+/** Making slides: the list, how the slide looks, and what is on it. */
+export function Component() {
+  const { materialId = 'new' } = useParams();
+  return materialId === 'new' ? (
+    <SlidesEditor materialId={null} title="" deck={{ portrait: false, slides: [emptySlide()] }} />
+  ) : (
+    <SavedSlides materialId={materialId} />
+  );
+}
+
+function SavedSlides({ materialId }: { readonly materialId: string }) {
+  const made = useQuery(madeSlidesOptions(materialId));
+  return <QueryView query={made}>{(data) => <SlidesEditor materialId={materialId} {...data} />}</QueryView>;
+}
+
+interface Props {
+  readonly materialId: string | null;
+  readonly title: string;
+  readonly deck: MadeDeck;
+}
+
+function SlidesEditor(props: Props) {
+  const queryClient = useQueryClient();
+  const navigate = useNavigate();
+  const [search] = useSearchParams();
+  const lessonId = search.get('lesson');
+  const backTo = lessonId ? `/lessons/${lessonId}` : '/shelf';
+  const [materialId, setMaterialId] = useState(props.materialId);
+  const [title, setTitle] = useState(props.title);
+  const [deck, setDeck] = useState(props.deck);
+  const [saved, setSaved] = useState({ title: props.title, deck: props.deck });
+  const [chosenId, setChosenId] = useState(deck.slides[0]?.id);
+  const slide = deck.slides.find((one) => one.id === chosenId) ?? (deck.slides[0] as MadeSlide);
+  const isChanged = saved.title !== title || saved.deck !== deck;
+  const sources = useShelfSources();
+
+  const save = useMutation({
+    mutationFn: () => {
+      const body = { materialId, title: title.trim() || slide.heading.trim() || t('slides.untitled'), deck };
+      return call('saveMadeSlides', { body });
+    },
+    onSuccess: async ({ id }) => {
+      setSaved({ title, deck });
+      setMaterialId(id);
+      await queryClient.invalidateQueries(materialsOptions());
+      await queryClient.invalidateQueries(contentOptions(id));
+      toast(t('slides.saved'), { id: 'slides-saved' });
+    },
+    onError: (error) => toast.error(errorWords(error)),
+  });
+  const saveAndLeave = () => save.mutateAsync().then(() => navigate(backTo));
+  const setSlide = (next: MadeSlide) =>
+    setDeck({ ...deck, slides: deck.slides.map((one) => (one.id === next.id ? next : one)) });
+
+  return (
+    <RegionSources value={sources}>
+      <LeaveGuard isChanged={isChanged && !save.isPending} />
+      <div className="flex min-h-0 grow flex-col">
+        <div className="flex flex-wrap items-center gap-3 border-b border-line bg-card px-4 py-2">
+          <Link to={backTo} className="flex min-h-9 items-center gap-1.5 text-14 text-main hover:underline">
+            <ArrowLeft aria-hidden className="size-4" strokeWidth={1.75} />
+            {t(lessonId ? 'slides.backToLesson' : 'slides.backToShelf')}
+          </Link>
+          <TextInput
+            aria-label={t('slides.title')}
+            placeholder={t('slides.titleHint')}
+            className="h-9 min-w-60 flex-1 font-heading text-16"
+            maxLength={200}
+            value={title}
+            onChange={(event) => setTitle(event.target.value)}
+          />
+          <Orientation portrait={deck.portrait} onChange={(portrait) => setDeck({ ...deck, portrait })} />
+          <p role="status" className="text-14 text-quiet">
+            {!isChanged && materialId !== null && t('slides.allSaved')}
+          </p>
+          <Button disabled={!isChanged || save.isPending} onClick={() => save.mutate()}>
+            {t('slides.save')}
+          </Button>
+          <Button look="main" disabled={save.isPending} onClick={() => void saveAndLeave().catch(() => undefined)}>
+            {t('slides.done')}
+          </Button>
+        </div>
+        <div className="grid grow grid-cols-1 divide-line lg:h-[calc(100dvh-6.5rem)] lg:grid-cols-[14rem_minmax(0,1fr)_25rem] lg:divide-x">
+          <SlideList
+            slides={deck.slides}
+            chosenId={slide.id}
+            onChoose={setChosenId}
+            onChange={(slides) => setDeck({ ...deck, slides })}
+          />
+          <Preview slide={slide} portrait={deck.portrait} />
+          <SlideForm key={slide.id} slide={slide} onChange={setSlide} />
+        </div>
+      </div>
+    </RegionSources>
+  );
+}
+
+/** Everything on the shelf that a picture can be cut out of. */
+function useShelfSources() {
+  const materials = useQuery(materialsOptions());
+  return useMemo(
+    () =>
+      (materials.data ?? []).flatMap((material) => {
+        const kind = material.status === 'ready' ? regionKindOf(material) : null;
+        const { id, title, lengthMs } = material;
+        return kind ? [{ id, title, materialId: id, kind, inMs: 0, outMs: lengthMs ?? 0, nowMs: () => 0 }] : [];
+      }),
+    [materials.data],
+  );
+}
+
+function Orientation({
+  portrait,
+  onChange,
+}: {
+  readonly portrait: boolean;
+  readonly onChange: (portrait: boolean) => void;
+}) {
+  return (
+    <fieldset className="flex gap-3 text-14">
+      <legend className="sr-only">{t('slides.orientation')}</legend>
+      {[false, true].map((one) => (
+        <label key={String(one)} className="flex items-center gap-1.5">
+          <input
+            type="radio"
+            name="orientation"
+            className="size-4 accent-main"
+            checked={portrait === one}
+            onChange={() => onChange(one)}
+          />
+          {t(one ? 'slides.portrait' : 'slides.landscape')}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+/** Drawn by the server as it will be shown, a moment after the last key. */
+function Preview({ slide, portrait }: { readonly slide: MadeSlide; readonly portrait: boolean }) {
+  const { deck, isSettled } = useSettled({ portrait, slides: [slide] });
+  const drawing = useQuery(drawingOptions(deck));
+  const drawn = drawing.data?.[0];
+  const { width, height } = madeSlideSize({ portrait });
+  return (
+    <section aria-label={t('slides.preview')} className="grid min-h-0 place-items-center overflow-y-auto bg-paper p-6">
+      <div
+        className="w-full overflow-hidden rounded-card border border-line bg-card"
+        style={{ aspectRatio: `${width} / ${height}`, maxWidth: `min(100%, calc(76dvh * ${width / height}))` }}
+      >
+        {drawn && <SlideView slide={drawn} />}
+      </div>
+      <p role="status" className="sr-only">
+        {isSettled && drawing.isSuccess ? t('slides.drawn') : ''}
+      </p>
+      {drawing.isError && <p className="mt-3 text-14 text-brick">{errorWords(drawing.error)}</p>}
+    </section>
+  );
+}
+
+/** Nobody loses slides by a stray click. */
+function LeaveGuard({ isChanged }: { readonly isChanged: boolean }) {
+  const blocker = useBlocker(isChanged);
+  useEffect(() => {
+    if (!isChanged) return;
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [isChanged]);
+  if (blocker.state !== 'blocked') return null;
+  return (
+    <Dialog open onOpenChange={() => blocker.reset()} title={t('slides.leaveTitle')}>
+      <p>{t('slides.leaveHelp')}</p>
+      <div className="mt-4 flex gap-2">
+        <Button look="main" onClick={() => blocker.reset()}>
+          {t('slides.stay')}
+        </Button>
+        <Button look="danger" onClick={() => blocker.proceed()}>
+          {t('slides.leave')}
+        </Button>
+      </div>
+    </Dialog>
+  );
+}
