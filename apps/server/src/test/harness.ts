@@ -137,6 +137,27 @@ export async function startSchool({ fetchLimits, catalogueUrl, ...options }: Par
         .values({ id, schoolId, ownerId, ...facts, ...video })
         .run();
     },
+    /** Sends a file whole, as a browser's first and only request of an upload (tus 1.0), and waits until it is looked into. */
+    async bringIn(bytes: Buffer, name: string, replaces?: string) {
+      const adaeze = this.as('adaeze');
+      const encode = (value: string) => Buffer.from(value).toString('base64');
+      const metadata = [`filename ${encode(name)}`, ...(replaces ? [`replaces ${encode(replaces)}`] : [])].join(',');
+      const tus = { 'tus-resumable': '1.0.0' };
+      const begun = await adaeze.ask('POST', '/api/files', undefined, {
+        ...tus,
+        'upload-length': String(bytes.length),
+        'upload-metadata': metadata,
+      });
+      const place = new URL(begun.headers.get('location') ?? '', `${base}/api/files/`).pathname;
+      const sent = await adaeze.ask('PATCH', place, bytes, {
+        ...tus,
+        'upload-offset': '0',
+        'content-type': 'application/offset+octet-stream',
+      });
+      await services.jobs.settle();
+      const id = sent.headers.get('x-material-id') ?? '';
+      return { adaeze, id, material: (await adaeze.ask('GET', `/api/materials/${id}`)).body };
+    },
     /** Puts a lesson on the shelf, makes its edition and gives it to 8 Amber. */
     async assignLesson(lesson: Lesson, terms = { skipping: false, rewindAtStops: true, maxRate: 2 }, window = {}) {
       const adaeze = this.as('adaeze');

@@ -42,6 +42,11 @@ function isSameOffset(instantMs: number, a: string, b: string): boolean {
   return clock(a) === clock(b);
 }
 
+/** 3 Dec 2026, on the viewer's own clock. */
+export function formatDay(instantMs: number): string {
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(instantMs);
+}
+
 /** "5 min ago", "yesterday", for the last time somebody was seen. */
 export function formatAgo(instantMs: number, now: number): string {
   const relative = new Intl.RelativeTimeFormat('en', { numeric: 'auto', style: 'short' });

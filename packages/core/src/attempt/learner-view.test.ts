@@ -1,5 +1,7 @@
 import { expect, test } from 'vitest';
-import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
+import type { Lesson } from '../lesson/lesson.ts';
+import { materialsOf } from '../lesson/materials-of.ts';
+import { bridgeLesson, createSitting, inset, narration, pickOne, wholeWalk } from '../test/bridge-lesson.ts';
 import { beginAttempt } from './attempt-state.ts';
 import { learnerView } from './learner-view.ts';
 import { takeInAll } from './take-in.ts';
@@ -50,6 +52,30 @@ test('a teacher who marked is not named to the student', () => {
   const view = learnerView(bridgeLesson, takeInAll(context, beginAttempt(1_000_000, 2), events));
   expect(JSON.stringify(view)).not.toContain('teacher-17');
   expect(view.results['q-written']).toMatchObject({ points: 300 });
+});
+
+test('voices, pictures, insets and the way on reach the learner whole', () => {
+  const directions = { materialId: 'voice', words: 'Listen first.' };
+  const picture = { materialId: 'frame', alt: 'The beam' };
+  const question = { ...pickOne, directions, picture };
+  const lesson: Lesson = {
+    ...bridgeLesson,
+    directions,
+    parts: bridgeLesson.parts.map((part) => ({
+      ...part,
+      ...{ directions, narrations: [narration], insets: [inset], nextLessonId: 'arches' },
+      stops: [
+        { id: 's', kind: 'checkpoint', atMs: 20_000, required: true, questions: [question] },
+        { id: 'p', kind: 'pause', atMs: 30_000, note: '', voice: directions },
+      ],
+    })),
+  };
+  const seen = learnerView(lesson, beginAttempt(0, 2)).lesson;
+  expect(seen.directions).toEqual(directions);
+  expect(seen.parts[0]).toMatchObject({ directions, narrations: [narration], insets: [inset], nextLessonId: 'arches' });
+  expect(seen.parts[0]?.stops).toMatchObject([{ questions: [{ directions, picture }] }, { voice: directions }]);
+  expect(JSON.stringify(seen)).not.toContain('SECRET');
+  expect([...materialsOf(lesson)].sort()).toEqual(['film', 'frame', 'voice']);
 });
 
 test('stops come in the order of the film', () => {

@@ -66,3 +66,10 @@ test.each<[string, Lesson, string[]]>([
     ['materialMissing'],
   ],
 ])('%s', (_, lesson, expected) => expect(codes(lesson)).toEqual(expected));
+
+test('a recording that is gone from the shelf is told, and a pause that only speaks is a pause', () => {
+  const voice = { materialId: 'voice', words: '' };
+  const lesson = withStop({ id: 's', kind: 'pause', atMs: 20_000, note: '', voice });
+  expect(codes(lesson)).toEqual(['recordingMissing']);
+  expect(checkLesson(lesson, new Map([...lengths, ['voice', 3_000]]))).toEqual([]);
+});

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { bridgeLesson, pickOne } from '../test/bridge-lesson.ts';
+import { bridgeLesson, inset, narration, pickOne } from '../test/bridge-lesson.ts';
 import type { Lesson } from './lesson.ts';
 import { applyChange, applyChanges, changeTarget, type LessonChange } from './lesson-change.ts';
 
@@ -45,6 +45,14 @@ const change: fc.Arbitrary<LessonChange> = fc.oneof(
     ),
   }),
   fc.record({ type: fc.constant('replaceStop' as const), partId, stop }),
+  fc.record({
+    type: fc.constant('setDirections' as const),
+    partId: fc.option(partId),
+    directions: fc.constantFrom(null, { materialId: 'voice', words: 'Listen first.' }),
+  }),
+  fc.record({ type: fc.constant('setNarrations' as const), partId, narrations: fc.constantFrom([], [narration]) }),
+  fc.record({ type: fc.constant('setInsets' as const), partId, insets: fc.constantFrom([], [inset]) }),
+  fc.record({ type: fc.constant('setNextLesson' as const), partId, lessonId: fc.constantFrom(null, 'arches') }),
 );
 
 /** Where a stop stands in the list means nothing: learners meet stops by time. */

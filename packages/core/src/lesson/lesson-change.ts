@@ -129,9 +129,12 @@ function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
         { ...change, directions: part.directions ?? null },
       );
     case 'setNarrations':
-      return withPart({ ...part, narrations: change.narrations }, { ...change, narrations: part.narrations ?? [] });
+      return withPart(
+        { ...part, narrations: someOf(change.narrations) },
+        { ...change, narrations: part.narrations ?? [] },
+      );
     case 'setInsets':
-      return withPart({ ...part, insets: change.insets }, { ...change, insets: part.insets ?? [] });
+      return withPart({ ...part, insets: someOf(change.insets) }, { ...change, insets: part.insets ?? [] });
     case 'setNextLesson':
       return withPart(
         { ...part, nextLessonId: change.lessonId ?? undefined },
@@ -141,6 +144,9 @@ function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
       return applyToStop(part, change, withPart);
   }
 }
+
+/** A part without any says nothing about them. */
+const someOf = <T>(list: readonly T[]): readonly T[] | undefined => (list.length > 0 ? list : undefined);
 
 type StopChange = Extract<PartChange, { type: 'insertStop' | 'removeStop' | 'moveStop' | 'replaceStop' }>;
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { bridgeLesson } from '../test/bridge-lesson.ts';
+import { bridgeLesson, narration } from '../test/bridge-lesson.ts';
 import type { Part } from './lesson.ts';
 import { applyChange } from './lesson-change.ts';
-import { nextPart, splitPart } from './split-part.ts';
+import { nextPart, partOverLines, splitPart } from './split-part.ts';
 
 const clip = bridgeLesson.parts[0] as Part;
 
@@ -33,4 +33,26 @@ test('the next part of a material begins where the last one ended', () => {
   expect(nextPart(bridgeLesson, film, 'next')).toMatchObject({ inMs: clip.outMs, outMs: 60_000, stops: [] });
   const shown = { ...bridgeLesson, parts: [{ ...clip, outMs: 59_500 }] };
   expect(nextPart(shown, film, 'next')).toMatchObject({ inMs: 0, outMs: 60_000 });
+});
+
+test('voices go with their stretch, directions stay at the beginning and the way on at the end', () => {
+  const directions = { materialId: 'voice', words: '' };
+  const later = { ...narration, id: 'n-late', atMs: 41_000 };
+  const part: Part = { ...clip, directions, nextLessonId: 'arches', narrations: [narration, later] };
+  const [first, second] = splitPart(part, 35_000, 'second') as readonly [Part, Part];
+  expect([first.directions, first.nextLessonId, first.narrations]).toEqual([directions, undefined, [narration]]);
+  expect([second.directions, second.nextLessonId, second.narrations]).toEqual([undefined, 'arches', [later]]);
+});
+
+test('a range of lines becomes the window, and what lies beyond them is cut', () => {
+  const lines = ['a', 'b', 'c'].map((id, index) => ({
+    id,
+    startMs: index * 1000,
+    endMs: (index + 1) * 1000,
+    text: id,
+  }));
+  const part = { ...clip, inMs: 0, outMs: 3000 };
+  expect(partOverLines(part, lines, { from: 2, to: 9 })).toMatchObject({ inMs: 1000, outMs: 3000 });
+  expect(partOverLines(part, lines, { from: 2, to: 2 })).toMatchObject({ inMs: 1000, outMs: 2000 });
+  expect(partOverLines(part, lines, { from: 4, to: 5 })).toEqual(part);
 });

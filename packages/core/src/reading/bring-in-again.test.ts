@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import type { Part, Pause } from '../lesson/lesson.ts';
 import type { ScriptLine } from '../script/script.ts';
+import { inset } from '../test/bridge-lesson.ts';
 import { bringInAgain } from './bring-in-again.ts';
 import { replaceMaterial } from './replace-material.ts';
 
@@ -74,4 +75,13 @@ test('a newer film keeps the window and the stops, as far as it goes', () => {
   expect(part).toMatchObject({ materialId: 'newer', inMs: 500, outMs: 6_000 });
   expect(part.stops).toEqual(clip.stops);
   expect(astray.map((one) => one.id)).toEqual(['late']);
+});
+
+test('films inside the text move with their blocks, and stay where their block is gone', () => {
+  const part = { ...reading(), insets: [inset, { ...inset, id: 'i-b', anchor: { blockId: 'b', number: 2 } }] };
+  const again = bringInAgain(part, 'new', script('a', 'b'), script('x', 'a'));
+  expect(again.part.insets?.map(({ id, atMs, anchor }) => [id, atMs, anchor])).toEqual([
+    ['i-film', 2000, { blockId: 'a', number: 2 }],
+    ['i-b', 2000, { blockId: 'a', number: 2 }],
+  ]);
 });

@@ -1,5 +1,5 @@
 import type { AttemptEvent, LearnerEventBody, TeacherEventBody } from '../attempt/attempt-event.ts';
-import type { ChoiceQuestion, ExtendedTextQuestion, Lesson } from '../lesson/lesson.ts';
+import type { ChoiceQuestion, ExtendedTextQuestion, Inset, Lesson, Narration } from '../lesson/lesson.ts';
 
 export const pickOne: ChoiceQuestion = {
   id: 'q-one',
@@ -55,6 +55,23 @@ export const bridgeLesson: Lesson = {
       ],
     },
   ],
+};
+
+export const narration: Narration = {
+  id: 'n-beam',
+  materialId: 'voice',
+  words: 'Watch the middle of the beam.',
+  atMs: 25_000,
+  lengthMs: 4_000,
+  filmSound: 'quiet',
+};
+
+export const inset: Inset = {
+  id: 'i-film',
+  atMs: 1_000,
+  anchor: { blockId: 'a', number: 1 },
+  materialId: 'film',
+  title: 'The beam',
 };
 
 /** Makes events of one sitting, numbered as a browser numbers them. Times default to a minute a step. */

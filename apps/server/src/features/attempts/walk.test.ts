@@ -225,3 +225,12 @@ test('an open sheet is told of every change as it happens', async () => {
   expect(text).toContain('"metShare":0.125');
   controller.abort();
 });
+
+test('a reading leads on to the next lesson where the student was given it', async () => {
+  const next = await school.assignLesson({ ...bridgeLesson, title: 'Arches' });
+  const parts = bridgeLesson.parts.map((part) => ({ ...part, nextLessonId: next.lessonId }));
+  const { walk } = await begin('imani', await school.assignLesson({ ...bridgeLesson, parts }));
+  expect(walk.nextLessons).toEqual([{ ...next, title: 'Arches' }]);
+  const { walk: plain } = await begin('imani', next);
+  expect(plain.nextLessons).toEqual([]);
+});

@@ -23,27 +23,7 @@ afterEach(() => school.stop());
 const demoDocument = (name: string) =>
   fs.readFileSync(new URL(`../../../../../demo/documents/${name}`, import.meta.url));
 
-/** Sends a file whole, as a browser's first and only request of an upload (tus 1.0, creation-with-upload left aside). */
-async function bringIn(bytes: Buffer, name: string, replaces?: string) {
-  const adaeze = school.as('adaeze');
-  const encode = (value: string) => Buffer.from(value).toString('base64');
-  const metadata = [`filename ${encode(name)}`, ...(replaces ? [`replaces ${encode(replaces)}`] : [])].join(',');
-  const tus = { 'tus-resumable': '1.0.0' };
-  const begun = await adaeze.ask('POST', '/api/files', undefined, {
-    ...tus,
-    'upload-length': String(bytes.length),
-    'upload-metadata': metadata,
-  });
-  const place = new URL(begun.headers.get('location') ?? '', `${school.base}/api/files/`).pathname;
-  const sent = await adaeze.ask('PATCH', place, bytes, {
-    ...tus,
-    'upload-offset': '0',
-    'content-type': 'application/offset+octet-stream',
-  });
-  await school.services.jobs.settle();
-  const id = sent.headers.get('x-material-id') ?? '';
-  return { adaeze, id, material: (await adaeze.ask('GET', `/api/materials/${id}`)).body };
-}
+const bringIn = (bytes: Buffer, name: string, replaces?: string) => school.bringIn(bytes, name, replaces);
 
 describe('bringing in a document', () => {
   test('it becomes a reading whose pictures anybody of the school can see, and nobody else', async () => {

@@ -13,6 +13,15 @@ const markdown = new MarkdownIt('zero', { linkify: true }).enable([
   ...['emphasis', 'link', 'linkify', 'list', 'newline', 'escape', 'autolink'],
 ]);
 
+markdown.renderer.rules.link_open = (tokens, index, options, _env, renderer) => {
+  // Blue could not be read on every ground.
+  tokens[index]?.attrSet('style', 'color: inherit; text-decoration: underline');
+  return renderer.renderToken(tokens, index, options);
+};
+
+/** The house's own letters where they are, which is wherever slides are shown here. */
+const letters = 'Atkinson Hyperlegible Next Variable, Arial, sans-serif';
+
 /**
  * Draws a slide that was made here: the heading above, words on one side, pictures or the film on the other, or below
  * in portrait.
@@ -52,7 +61,7 @@ export function drawMadeSlide(
     slide.text.trim() === ''
       ? ''
       : `<div style="flex: 1 1 0; min-width: 0; font-size: 30px; line-height: 1.4; padding: 8px 16px; overflow: hidden; ${veil}">${words}</div>`;
-  const html = `<div style="position: absolute; left: 0px; top: 0px; width: ${width}px; height: ${height}px; background: ${slide.colour}; color: ${inks[ink]}">${background}<div style="position: absolute; left: 0px; top: 0px; box-sizing: border-box; width: ${width}px; height: ${height}px; padding: 48px; display: flex; flex-direction: column; gap: 28px">${heading}<div style="flex: 1 1 0; min-height: 0; display: flex; flex-direction: ${portrait ? 'column' : 'row'}; gap: 32px">${body}${media}</div></div></div>`;
+  const html = `<div style="position: absolute; left: 0px; top: 0px; width: ${width}px; height: ${height}px; background: ${slide.colour}; color: ${inks[ink]}; font-family: ${letters}">${background}<div style="position: absolute; left: 0px; top: 0px; box-sizing: border-box; width: ${width}px; height: ${height}px; padding: 48px; display: flex; flex-direction: column; gap: 28px">${heading}<div style="flex: 1 1 0; min-height: 0; display: flex; flex-direction: ${portrait ? 'column' : 'row'}; gap: 32px">${body}${media}</div></div></div>`;
   return {
     html: cleanSlide(html, createReport()),
     text: [slide.heading, textOf(words), slide.film?.title ?? '', ...slide.pictures.map((picture) => picture.alt)]

@@ -42,7 +42,12 @@ export function Narrations({ clip, film, apply }: Props) {
       ))}
       {isOpen ? (
         <div className="grid gap-2 rounded-control border border-line p-3">
-          <p className="text-14 text-quiet">{t('voice.overHelp')}</p>
+          <div className="flex items-start justify-between gap-2">
+            <p className="text-14 text-quiet">{t('voice.overHelp')}</p>
+            <Button size="small" look="quiet" onClick={() => setIsOpen(false)}>
+              {t('app.close')}
+            </Button>
+          </div>
           <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
             <Recorder
               sources={['voice']}
@@ -64,11 +69,6 @@ export function Narrations({ clip, film, apply }: Props) {
               }}
             />
           </Suspense>
-          <div>
-            <Button size="small" look="quiet" onClick={() => setIsOpen(false)}>
-              {t('app.close')}
-            </Button>
-          </div>
         </div>
       ) : (
         <div>

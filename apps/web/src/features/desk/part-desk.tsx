@@ -93,24 +93,27 @@ function ClipDesk(props: Props) {
         )}
       </section>
       <Stage>
-        <FilmStage
-          ref={film}
-          src={pathOf('streamMedia', { materialId: part.materialId })}
-          title={part.title}
-          inMs={0}
-          outMs={lengthMs}
-          startMs={part.inMs}
-          limitMs={lengthMs}
-          lines={lines}
-          narrations={part.narrations}
-          maxRate={2}
-          onPlaying={(playing) => {
-            isPlaying.current = playing;
-          }}
-          onPlace={(atMs) => {
-            if (isPlaying.current) setChosenLine(lineAt(lines, atMs));
-          }}
-        />
+        {/* The film stays in sight while what stands under it is worked on. */}
+        <div className="z-10 -mx-4 -mt-4 bg-paper px-4 pt-4 lg:sticky lg:-top-4">
+          <FilmStage
+            ref={film}
+            src={pathOf('streamMedia', { materialId: part.materialId })}
+            title={part.title}
+            inMs={0}
+            outMs={lengthMs}
+            startMs={part.inMs}
+            limitMs={lengthMs}
+            lines={lines}
+            narrations={part.narrations}
+            maxRate={2}
+            onPlaying={(playing) => {
+              isPlaying.current = playing;
+            }}
+            onPlace={(atMs) => {
+              if (isPlaying.current) setChosenLine(lineAt(lines, atMs));
+            }}
+          />
+        </div>
         {children}
       </Stage>
     </>

@@ -20,7 +20,9 @@ interface Props {
   readonly onClose: () => void;
 }
 
-const whole: PercentCrop = { unit: '%', x: 0, y: 0, width: 100, height: 100 };
+const whole: Region = { x: 0, y: 0, width: 100, height: 100 };
+/** Where a rectangle begins that is not drawn with the mouse. */
+const middle: PercentCrop = { unit: '%', x: 25, y: 25, width: 50, height: 50 };
 /** Smaller is a click and no rectangle. */
 const leastPercent = 1;
 
@@ -30,9 +32,10 @@ export function RegionDialog({ sources, onTaken, onClose }: Props) {
   const [sourceId, setSourceId] = useState(sources[0]?.id ?? '');
   const source = sources.find((one) => one.id === sourceId) ?? sources[0];
   const [drawn, setDrawn] = useState<HTMLCanvasElement | null>(null);
-  const [crop, setCrop] = useState<PercentCrop>(whole);
+  const [crop, setCrop] = useState<PercentCrop>();
   const [alt, setAlt] = useState('');
-  const region: Region = crop.width < leastPercent || crop.height < leastPercent ? whole : crop;
+  const isDrawn = crop !== undefined && crop.width >= leastPercent && crop.height >= leastPercent;
+  const region: Region = isDrawn ? crop : whole;
   const take = useMutation({
     mutationFn: async (canvas: HTMLCanvasElement) => {
       const blob = await cutOut(canvas, region);
@@ -65,7 +68,7 @@ export function RegionDialog({ sources, onTaken, onClose }: Props) {
                   onChange={(event) => {
                     setSourceId(event.target.value);
                     setDrawn(null);
-                    setCrop(whole);
+                    setCrop(undefined);
                   }}
                 >
                   {sources.map((one) => (
@@ -83,7 +86,11 @@ export function RegionDialog({ sources, onTaken, onClose }: Props) {
         </div>
         <div className="grid min-h-48 place-items-center rounded-control border border-line bg-paper p-2">
           {drawn ? (
-            <ReactCrop crop={crop} keepSelection ariaLabels={cropLabels()} onChange={(_, percent) => setCrop(percent)}>
+            <ReactCrop
+              {...(crop ? { crop } : {})}
+              ariaLabels={cropLabels()}
+              onChange={(_, percent) => setCrop(percent)}
+            >
               <Drawn canvas={drawn} />
             </ReactCrop>
           ) : (
@@ -91,6 +98,12 @@ export function RegionDialog({ sources, onTaken, onClose }: Props) {
               {t('picture.drawing')}
             </p>
           )}
+        </div>
+        <div className="-mt-2 flex items-center gap-3 text-14 text-quiet">
+          <span>{t(isDrawn ? 'picture.partTaken' : 'picture.wholeTaken')}</span>
+          <Button size="small" look="quiet" onClick={() => setCrop(isDrawn ? undefined : middle)}>
+            {t(isDrawn ? 'picture.takeWhole' : 'picture.byKeys')}
+          </Button>
         </div>
         <form
           className="flex flex-wrap items-end gap-3"

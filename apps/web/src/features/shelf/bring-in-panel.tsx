@@ -1,20 +1,23 @@
 import type { Material } from '@semita/core/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { FileUp } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { FileUp, Mic } from 'lucide-react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
 import { errorWords, Notice } from '../../ui/notice.tsx';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
-import { formatBytes, formatClock, formatShare } from '../../words/format.ts';
+import { formatBytes, formatClock, formatDay, formatShare } from '../../words/format.ts';
 import { formatLengths } from '../../words/place.ts';
 import { findWords, t } from '../../words/words.ts';
 import { LeftOutNotice } from '../reading/left-out-notice.tsx';
 import { CatalogueSearch } from './catalogue-search.tsx';
 import { materialsOptions } from './queries.ts';
 import { bringIn, cancelUpload, clearUpload, pauseUpload, resumeUpload, showReceived, useUpload } from './upload.ts';
+
+/** Loaded when somebody records, which is seldom. */
+const Recorder = lazy(async () => ({ default: (await import('../voice/recorder.tsx')).Recorder }));
 
 /** What the file dialog offers first; the server looks into the file itself. */
 const acceptedFiles =
@@ -42,6 +45,7 @@ export function BringInPanel({ materials, onMakeLesson }: Props) {
           <FileChoice label={t('bringIn.choose')} />
           <AddressChoice />
           <CatalogueSearch />
+          <RecordingChoice />
         </>
       )}
       {state.phase === 'refused' && (
@@ -132,6 +136,37 @@ function AddressChoice() {
         {t('bringIn.fetch')}
       </Button>
     </form>
+  );
+}
+
+/** A screen, a face or a voice that is recorded becomes a material like any other. */
+function RecordingChoice() {
+  const [isOpen, setIsOpen] = useState(false);
+  return (
+    <section aria-labelledby="record" className="grid gap-2">
+      <h3 id="record" className="text-14 font-medium">
+        {t('bringIn.record')}
+      </h3>
+      {isOpen ? (
+        <div className="max-w-xl">
+          <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
+            <Recorder
+              sources={['screen', 'camera', 'voice']}
+              title={t('bringIn.recordTitle', { date: formatDay(Date.now()) })}
+              asksWords={false}
+              onKept={({ materialId }) => showReceived(materialId)}
+            />
+          </Suspense>
+        </div>
+      ) : (
+        <div>
+          <Button onClick={() => setIsOpen(true)}>
+            <Mic aria-hidden className="size-4" strokeWidth={1.75} />
+            {t('bringIn.recordOpen')}
+          </Button>
+        </div>
+      )}
+    </section>
   );
 }
 
