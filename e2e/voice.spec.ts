@@ -127,7 +127,7 @@ test('directions and a spoken pause reach the student, who goes on when the voic
   await page.context().close();
 
   const student = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
-  await enterAs(student, 'Noor Hadid');
+  await enterAs(student, 'Alma Hernqvist-Diaz');
   await student.getByRole('link', { name: /Spoken, not written/ }).click();
   const directions = student.getByRole('region', { name: 'Directions' });
   await directions.getByRole('button', { name: 'Read the words' }).click();

@@ -4,7 +4,7 @@ import { ErrorScreen } from './error-page.tsx';
 import { ErrorNotice, Loading } from './notice.tsx';
 
 interface Props<T> {
-  readonly query: UseQueryResult<T>;
+  readonly query: Pick<UseQueryResult<T>, 'data' | 'isError' | 'error' | 'refetch'>;
   /** The whole page stands on this query; without it there is no heading either. */
   readonly isPage?: boolean;
   readonly children: (data: T) => ReactNode;

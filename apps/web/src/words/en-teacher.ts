@@ -555,6 +555,7 @@ export const enTeacher = {
     remove: 'Remove the picture',
   },
   slides: {
+    page: 'Making slides',
     title: 'Name of these slides',
     titleHint: 'Name these slides',
     untitled: 'Slides',

@@ -21,7 +21,7 @@ import { createDesk, type DeskSnapshot } from './desk-store.ts';
 import { FaultList } from './fault-list.tsx';
 import { Outline } from './outline.tsx';
 import { PartDesk } from './part-desk.tsx';
-import { draftOptions } from './queries.ts';
+import { draftOptions, useDraftOnOpening } from './queries.ts';
 import { ReadingDetails } from './reading-details.tsx';
 import { useDeskKeys } from './use-desk-keys.ts';
 
@@ -35,7 +35,7 @@ const AssignDialog = lazy(async () => ({
 
 export function Component() {
   const { lessonId = '' } = useParams();
-  const query = useQuery({ ...draftOptions(lessonId), gcTime: 0, refetchOnWindowFocus: false });
+  const query = useDraftOnOpening(lessonId);
   return (
     <QueryView isPage query={query}>
       {(draft) => <DeskView key={lessonId} draft={draft} />}

@@ -1,4 +1,4 @@
-import { queryOptions } from '@tanstack/react-query';
+import { queryOptions, useQuery } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 
 export const draftOptions = (lessonId: string) =>
@@ -8,3 +8,12 @@ export const draftOptions = (lessonId: string) =>
     // The desk holds its own copy while it edits, and asks again when it is opened anew.
     staleTime: 0,
   });
+
+/**
+ * The draft as the server has it when a page opens. Whoever holds a copy must not begin from what another page read
+ * before: in between it was changed.
+ */
+export function useDraftOnOpening(lessonId: string) {
+  const query = useQuery({ ...draftOptions(lessonId), gcTime: 0, refetchOnWindowFocus: false });
+  return query.isFetchedAfterMount ? query : { ...query, data: undefined };
+}

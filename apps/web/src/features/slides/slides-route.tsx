@@ -79,6 +79,7 @@ function SlidesEditor(props: Props) {
     <RegionSources value={sources}>
       <LeaveGuard isChanged={isChanged && !save.isPending} />
       <div className="flex min-h-0 grow flex-col">
+        <h1 className="sr-only">{t('slides.page')}</h1>
         <div className="flex flex-wrap items-center gap-3 border-b border-line bg-card px-4 py-2">
           <Link to={backTo} className="flex min-h-9 items-center gap-1.5 text-14 text-main hover:underline">
             <ArrowLeft aria-hidden className="size-4" strokeWidth={1.75} />

@@ -6,7 +6,7 @@ import { v7 } from 'uuid';
 import { QueryView } from '../../ui/query-view.tsx';
 import { enStudent } from '../../words/en-student.ts';
 import { addWords, t } from '../../words/words.ts';
-import { draftOptions } from '../desk/queries.ts';
+import { useDraftOnOpening } from '../desk/queries.ts';
 import { RequireRole } from '../session/require-role.tsx';
 import { lessonsOptions } from '../shelf/queries.ts';
 import { createRehearsalSession } from './rehearsal-session.ts';
@@ -16,7 +16,7 @@ addWords(enStudent);
 
 export function Component() {
   const { lessonId = '' } = useParams();
-  const query = useQuery({ ...draftOptions(lessonId), gcTime: 0 });
+  const query = useDraftOnOpening(lessonId);
   return (
     <RequireRole is="teacher">
       {() => (
