@@ -2,6 +2,7 @@
 import fs from 'node:fs';
 import { measureBundle } from './bundle-figure.ts';
 import { measureCoverage } from './coverage-figure.ts';
+import { measureDeck } from './deck-figure.ts';
 import { measureEvents } from './event-figure.ts';
 import { measureImport } from './import-figure.ts';
 import { measureSheet } from './sheet-figure.ts';
@@ -11,6 +12,7 @@ const figures = [
   ...(await measureSheet()),
   ...(await measureCoverage()),
   ...(await measureImport()),
+  ...(await measureDeck()),
   ...(await measureBundle()),
 ].map((figure) => ({ ...figure, ratio: Number(figure.ratio.toPrecision(3)) }));
 

@@ -33,11 +33,8 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const lessonRepository = createLessonRepository(deps);
   const assignmentRepository = createAssignmentRepository(deps);
   const store = createMediaStore(deps.dataDir);
-  const jobs = createJobQueue(
-    deps,
-    { import: createBringIn({ ...deps, repository: materialRepository, store, fetchLimits, catalogueUrl }) },
-    (_kind, materialId) => materialRepository.update(materialId, { status: 'refused', refusal: 'damaged' }),
-  );
+  const bringIn = createBringIn({ ...deps, repository: materialRepository, store, fetchLimits, catalogueUrl });
+  const jobs = createJobQueue(deps, { import: bringIn.work }, (_kind, materialId) => bringIn.giveUp(materialId));
   const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs });
   const sheets = createSheetRepository(deps);
   const attempts = createAttemptRepository(deps);

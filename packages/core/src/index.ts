@@ -63,6 +63,7 @@ export {
   type WalkLesson,
   type WalkStop,
 } from './attempt/walk-lesson.ts';
+export { type Loudness, loudnessBars } from './breaks/loudness.ts';
 export { findSilences } from './breaks/silences.ts';
 export { type BreakPoint, clearTopicShift, suggestBreaks } from './breaks/suggest-breaks.ts';
 export {

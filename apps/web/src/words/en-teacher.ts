@@ -139,6 +139,8 @@ export const enTeacher = {
     tooMuchMemory: 'Reading this took more memory than there is for one document. A part of it may come in by itself.',
   },
   leftOut: {
+    drawnSlides_one: 'The slides could not be drawn; their words are here.',
+    drawnSlides_other: 'The slides could not be drawn; their words are here.',
     title: 'Not everything could be brought over:',
     equations_one: '{{count}} formula',
     equations_other: '{{count}} formulas',
@@ -287,7 +289,8 @@ export const enTeacher = {
     moveHandle: 'Drag to another line, or press Alt and an arrow key',
     movedTo: 'Moved to {{time}}',
     empty: 'empty',
-    noScript: 'This film has no captions, so the script shows its time. Bring in captions to read along.',
+    noScript:
+      'There are no captions, so the script shows what is seen and how loud it is. Bring in captions to read along.',
     outside: 'Outside the window',
     window: 'Window',
     inPoint: 'In',

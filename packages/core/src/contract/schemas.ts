@@ -80,6 +80,8 @@ export const slideSchema = v.object({
 });
 
 export const contentSchema = v.object({
+  /** Slides are shown by their words alone, until they are drawn. */
+  isDrawing: v.boolean(),
   slides: v.array(slideSchema),
   blocks: v.array(
     v.object({

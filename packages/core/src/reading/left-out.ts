@@ -16,6 +16,7 @@ export const leftOutCodes = [
   'hiddenSlides',
   'charts',
   'films',
+  'drawnSlides',
 ] as const;
 export type LeftOutCode = (typeof leftOutCodes)[number];
 

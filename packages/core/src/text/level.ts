@@ -25,8 +25,7 @@ const fewestWords = 50;
  * Kincaid et al. 1975, Research Branch Report 8-75: 0.39 × words ÷ sentences + 11.8 × syllables ÷ words − 15.59.
  */
 export function readingLevel(sentences: readonly string[]): ReadingLevel | null {
-  const text = sentences.join('\n');
-  const words = wordsOf(text).filter((word) => /\p{L}/u.test(word));
+  const words = sentences.flatMap(wordsOf).filter((word) => /\p{L}/u.test(word));
   if (words.length < fewestWords) return null;
   const common = words.filter((word) => commonEnglish.has(word.toLowerCase())).length;
   if (common / words.length < leastCommonShare) return null;

@@ -1,15 +1,14 @@
 import { access, mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
 import path from 'node:path';
-import { type ReadingBlock, readingLengthMs } from '@semita/core';
+import { readingLengthMs } from '@semita/core';
 import { readCaptions } from '@semita/core/captions';
-import { readingLevel } from '@semita/core/level';
 import type { Deps } from '../../deps.ts';
 import { defaultFetchLimits, type FetchLimits, FetchRefused, fetchAddress } from './fetch-address.ts';
 import { hasOffice } from './import/convert-old.ts';
-import { type Imported, ImportRefused } from './import/import-result.ts';
+import { type Imported, ImportRefused, type RawSlide } from './import/import-result.ts';
 import { type ImportOrder, runImport } from './import/run-import.ts';
 import { type Format, sniffFormat } from './import/sniff-format.ts';
-import type { MaterialRepository, MaterialRow } from './material-repository.ts';
+import type { Inside, MaterialRepository, MaterialRow } from './material-repository.ts';
 import { titleOf } from './material-service.ts';
 import type { MediaStore } from './media-store.ts';
 import { nameBlocks, nameSlides } from './name-blocks.ts';
@@ -33,9 +32,6 @@ const isImported = (format: Format): format is ImportOrder['format'] => format i
 
 /** Names that say film: a text behind one is no document that was meant. */
 const mediaName = /\.(mp4|m4v|webm|mov|mkv|avi|mp3|m4a|ogg|oga|wav|weba)$/i;
-
-/** Blocks that hold sentences. */
-const runningText = new Set<ReadingBlock['kind']>(['paragraph', 'list', 'quote']);
 
 interface Options extends Pick<Deps, 'db' | 'dataDir' | 'clock'> {
   readonly repository: MaterialRepository;
@@ -76,19 +72,39 @@ export function createBringIn({
     repository.update(row.id, { ...facts, status: 'ready', sha256: await store.take(file) });
   };
 
+  /** What was ready with its words stays, without its looks; all else is refused. */
+  const giveUp = (id: string, refusal: string): void => {
+    const hasWords = repository.find(id)?.status === 'ready';
+    if (hasWords) repository.update(id, { progress: null, leftOut: [{ code: 'drawnSlides', count: 1 }] });
+    else repository.update(id, { status: 'refused', refusal });
+  };
+
+  const keepSlides = (row: MaterialRow, slides: readonly RawSlide[], pictures: Inside, facts: Partial<MaterialRow>) => {
+    const named = nameSlides(slides, row.replacesId === null ? [] : repository.readSlides(row.replacesId));
+    const lengthMs = named.reduce((sum, slide) => sum + slide.lengthMs, 0);
+    repository.keepDeck(row.id, named, pictures, { ...facts, kind: 'deck', status: 'ready', lengthMs });
+  };
+
   const bringInPages = async (row: MaterialRow, file: string, format: ImportOrder['format']): Promise<void> => {
     const outDir = await mkdtemp(path.join(dataDir, 'uploads', workFolder));
     try {
       let toldAt = 0;
-      const imported = await runImport({ file, format, fileName: row.fileName, outDir }, (progress) => {
-        if (clock() - toldAt < 500) return;
-        toldAt = clock();
-        repository.update(row.id, { progress });
-      });
+      const imported = await runImport(
+        { file, format, fileName: row.fileName, outDir },
+        {
+          onProgress: (progress) => {
+            if (clock() - toldAt < 500) return;
+            toldAt = clock();
+            repository.update(row.id, { progress });
+          },
+          // Lessons can be made of the words while the slides are drawn.
+          onWords: (slides) => keepSlides(row, slides, [], { progress: 0 }),
+        },
+      );
       await keep(row, file, format, imported);
     } catch (error) {
       if (!(error instanceof ImportRefused)) throw error;
-      repository.update(row.id, { status: 'refused', refusal: error.reason });
+      giveUp(row.id, error.reason);
     } finally {
       await rm(outDir, { recursive: true, force: true });
     }
@@ -113,16 +129,11 @@ export function createBringIn({
       leftOut: imported.leftOut,
       progress: null,
     };
+    if (imported.kind === 'deck') return keepSlides(row, imported.slides, pictures, facts);
     const older = row.replacesId;
-    if (imported.kind === 'deck') {
-      const slides = nameSlides(imported.slides, older === null ? [] : repository.readSlides(older));
-      const lengthMs = slides.reduce((sum, slide) => sum + slide.lengthMs, 0);
-      return repository.keepDeck(row.id, slides, pictures, { ...facts, lengthMs });
-    }
     const blocks = nameBlocks(imported.blocks, older === null ? [] : repository.readBlocks(older));
-    const sentences = blocks.filter((block) => runningText.has(block.kind)).map((block) => block.text);
-    const lengthMs = readingLengthMs(blocks);
-    repository.keepReading(row.id, blocks, pictures, { ...facts, lengthMs, level: readingLevel(sentences) });
+    const { level } = imported;
+    repository.keepReading(row.id, blocks, pictures, { ...facts, lengthMs: readingLengthMs(blocks), level });
   };
 
   /** The catalogue is the school's own choice and may stand in its own network. */
@@ -160,9 +171,10 @@ export function createBringIn({
     }
   };
 
-  return async (materialId: string): Promise<void> => {
+  const work = async (materialId: string): Promise<void> => {
     const row = repository.find(materialId);
-    if (row?.status !== 'checking') return;
+    const isUnderWay = row?.status === 'checking' || (row?.status === 'ready' && row.progress !== null);
+    if (!row || !isUnderWay) return;
     const file = path.join(dataDir, 'uploads', row.uploadId ?? '');
     const named = row.sourceUrl === null ? row : await fetchTo(file, row);
     if (!named) return;
@@ -175,5 +187,11 @@ export function createBringIn({
     else repository.update(row.id, { status: 'refused', refusal: 'notKnown' });
     await rm(file, { force: true });
     await rm(`${file}.json`, { force: true });
+  };
+
+  return {
+    work,
+    /** Of a job that threw, or was tried too often. */
+    giveUp: (materialId: string) => giveUp(materialId, 'damaged'),
   };
 }

@@ -9,7 +9,7 @@ import type { Actor } from '../accounts/session-service.ts';
 
 export type MaterialRow = typeof materials.$inferSelect;
 /** The pictures inside a material. */
-type Inside = readonly Omit<typeof pictures.$inferInsert, 'materialId'>[];
+export type Inside = readonly Omit<typeof pictures.$inferInsert, 'materialId'>[];
 
 export type MaterialRepository = ReturnType<typeof createMaterialRepository>;
 

@@ -163,12 +163,13 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
     },
 
     /** What a document or a deck holds, for anybody signed in to its school; notes are for teachers. */
-    readContent(actor: Actor, materialId: string): { blocks: ReadingBlock[]; slides: Slide[] } {
-      const { kind } = found(repository.findInSchool(actor.schoolId, materialId));
-      if (kind === 'document') return { blocks: readingFor(materialId), slides: [] };
+    readContent(actor: Actor, materialId: string): { isDrawing: boolean; blocks: ReadingBlock[]; slides: Slide[] } {
+      const { kind, progress } = found(repository.findInSchool(actor.schoolId, materialId));
+      if (kind === 'document') return { isDrawing: false, blocks: readingFor(materialId), slides: [] };
       if (kind !== 'deck') throw new Refused('notFound');
       const slides = deckFor(materialId);
       return {
+        isDrawing: progress !== null,
         blocks: [],
         slides: actor.role === 'teacher' ? slides : slides.map((slide) => ({ ...slide, notes: '' })),
       };

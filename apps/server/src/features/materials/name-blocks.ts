@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { matchBlocks, type ReadingBlock, readingTimeMs, type Slide, slideLengthMs } from '@semita/core';
+import { matchBlocks, type ReadingBlock, type Slide } from '@semita/core';
 import type { RawBlock, RawSlide } from './import/import-result.ts';
 
 /**
@@ -8,23 +8,17 @@ import type { RawBlock, RawSlide } from './import/import-result.ts';
  */
 export function nameBlocks(blocks: readonly RawBlock[], older: readonly ReadingBlock[]): ReadingBlock[] {
   const ids = idsOf(blocks, older);
-  return blocks.map(({ kind, html, text, pictureCount }, index) => ({
-    id: ids[index] as string,
-    kind,
-    html,
-    text,
-    lengthMs: readingTimeMs(text, pictureCount),
-  }));
+  return blocks.map(({ pictureCount: _, ...block }, index) => ({ ...block, id: ids[index] as string }));
 }
 
-/** The same for slides. */
+/**
+ * The same for slides, whose ids are made of what they say: their drawings come later, and change with the program that
+ * draws them.
+ */
 export function nameSlides(slides: readonly RawSlide[], older: readonly Slide[]): Slide[] {
-  const ids = idsOf(slides, older);
-  return slides.map(({ pictureCount, ...slide }, index) => ({
-    ...slide,
-    id: ids[index] as string,
-    lengthMs: slideLengthMs(slide.text, pictureCount),
-  }));
+  const said = <S extends RawSlide>(slide: S) => ({ ...slide, html: `${slide.text}\n${slide.notes}` });
+  const ids = idsOf(slides.map(said), older.map(said));
+  return slides.map((slide, index) => ({ ...slide, id: ids[index] as string }));
 }
 
 function idsOf(

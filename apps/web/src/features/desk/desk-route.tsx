@@ -95,7 +95,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   const apply = (change: LessonChange) => {
     const isDone = desk.apply(change);
     // A fault is struck off the list once its place has been worked on; the next edition checks again.
-    if (isDone) setFaults((before) => before.filter((fault) => !isAbout(fault, change)));
+    if (isDone && faults.length > 0) setFaults(faults.filter((fault) => !isAbout(fault, change)));
     return isDone;
   };
   const setWindow = (inMs: number, outMs: number) => {

@@ -21,6 +21,7 @@ import { captionsOptions } from '../film/queries.ts';
 import { type Content, contentOptions, contentScript } from '../reading/content.ts';
 import { phrasesOf } from '../reading/phrases-of.ts';
 import { ReadingText } from '../reading/reading-text.tsx';
+import { type LineSurvey, useSurveys } from './line-survey.tsx';
 import { scriptActions } from './script-actions.ts';
 import { ScriptView } from './script-view.tsx';
 
@@ -53,18 +54,22 @@ interface ScriptProps extends Props {
   readonly lines: readonly ScriptLine[];
   readonly cursor: number;
   readonly setCursor: (line: number) => void;
+  readonly surveys?: readonly LineSurvey[] | undefined;
 }
 
 /** The one script, whatever it is the script of. */
 function PartScript(props: ScriptProps) {
-  const { part, lines, faults, openStopId, breaks, cursor } = props;
-  return <ScriptView {...{ part, lines, faults, openStopId, breaks, cursor }} actions={scriptActions(props)} />;
+  const { part, lines, faults, openStopId, breaks, cursor, surveys } = props;
+  return (
+    <ScriptView {...{ part, lines, faults, openStopId, breaks, cursor, surveys }} actions={scriptActions(props)} />
+  );
 }
 
 function ClipDesk(props: Props) {
   const { part, lengthMs, film, correcting, children } = props;
   const captions = useQuery(captionsOptions(part.materialId));
   const lines = useMemo(() => scriptOf(captions.data ?? [], lengthMs), [captions.data, lengthMs]);
+  const surveys = useSurveys(part.materialId, lines, captions.data?.length === 0);
   const [chosenLine, setChosenLine] = useState<number | null>(null);
   // Work begins at the first gap that students come by.
   const firstLine = lines.findIndex((_, index) => gapTimeMs(lines, index + 1) >= part.inMs);
@@ -89,7 +94,7 @@ function ClipDesk(props: Props) {
             />
           </Suspense>
         ) : (
-          <PartScript {...props} lines={lines} cursor={cursor} setCursor={setCursor} />
+          <PartScript {...props} {...{ lines, cursor, setCursor, surveys }} />
         )}
       </section>
       <Stage>
@@ -173,9 +178,15 @@ interface PageProps {
   readonly currentId: string | null;
 }
 
+/** The words that stops stand at: the same object for as long as they are the same words, while all else is edited. */
+function usePhrases({ stops }: Part) {
+  const marked = JSON.stringify(stops.flatMap(({ anchor }) => (anchor?.phrase ? [{ anchor }] : [])));
+  return useMemo(() => phrasesOf(JSON.parse(marked)), [marked]);
+}
+
 /** The text as students see it, in step with the script. */
 function PageOfCursor({ part, blocks, currentId }: PageProps) {
-  const phrases = useMemo(() => phrasesOf(part.stops), [part.stops]);
+  const phrases = usePhrases(part);
   const page = useRef<HTMLElement>(null);
   useEffect(() => {
     const block = page.current?.querySelector<HTMLElement>(`[data-block="${currentId}"]`);

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { call } from '../../api/client.ts';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { errorWords } from '../../ui/notice.tsx';
@@ -24,7 +24,7 @@ interface Props {
 
 /** The pictures of a text or of slides with their words; those that have none come first. */
 export function PictureWords({ materialId, pieces, label }: Props) {
-  const pictures = picturesAmong(pieces);
+  const pictures = useMemo(() => picturesAmong(pieces), [pieces]);
   // The order holds while words are written, so that no field moves away from under the hands.
   const [mute] = useState(() => new Set(pictures.filter((one) => one.words === '').map((one) => one.name)));
   if (pictures.length === 0) return null;
@@ -89,11 +89,14 @@ function WordsField({ materialId, picture, label }: WordsProps) {
 /** Each picture once, where it stands first. */
 function picturesAmong(pieces: Props['pieces']): readonly Picture[] {
   const pictures = new Map<string, Picture>();
-  for (const [index, { html }] of pieces.entries())
+  for (const [index, { html }] of pieces.entries()) {
+    // Most have none, and to parse thousands takes its time.
+    if (!html.includes('<img')) continue;
     for (const image of new DOMParser().parseFromString(html, 'text/html').querySelectorAll('img')) {
       const src = image.getAttribute('src') ?? '';
       const name = src.slice(src.lastIndexOf('/') + 1);
       if (!pictures.has(name)) pictures.set(name, { name, src, words: image.alt, number: index + 1 });
     }
+  }
   return [...pictures.values()];
 }

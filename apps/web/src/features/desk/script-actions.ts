@@ -88,6 +88,7 @@ export function scriptActions({
       for (const { gap } of taken) apply({ type: 'insertStop', partId: part.id, stop: createCheckpoint(placeAt(gap)) });
       setBreaks((breaks ?? []).filter((one) => !taken.includes(one)));
     },
+    dropBreak: (place) => setBreaks((breaks ?? []).filter((one) => one !== place)),
     setOpenStop,
     setCursor,
   };

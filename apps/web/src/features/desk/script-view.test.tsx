@@ -39,6 +39,7 @@ function open({ openStopId = null as string | null, faults = [] as Fault[] } = {
     removeInset: vi.fn(),
     setBreaks: vi.fn(),
     takeBreaks: vi.fn(),
+    dropBreak: vi.fn(),
     change: vi.fn(),
     remove: vi.fn(),
     setOpenStop: vi.fn(),

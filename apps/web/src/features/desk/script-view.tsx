@@ -1,8 +1,6 @@
-import { DragDropProvider, PointerSensor, useDroppable } from '@dnd-kit/react';
+import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
 import {
   type BreakPoint,
-  clearTopicShift,
-  cueWords,
   type Fault,
   gapOf,
   gapTimeMs,
@@ -12,15 +10,15 @@ import {
   type Stop,
   stopsInOrder,
 } from '@semita/core';
-import { DoorClosed, Lightbulb, Pause, Scissors } from 'lucide-react';
-import { type ReactNode, useEffect, useRef } from 'react';
+import { DoorClosed, Pause, Scissors } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock } from '../../words/format.ts';
-import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
-import { InsetLine, InsetMenu } from './inset-menu.tsx';
-import { StopCard } from './stop-card.tsx';
+import { InsetMenu } from './inset-menu.tsx';
+import type { LineSurvey } from './line-survey.tsx';
+import { chunkLength, ScriptChunk } from './script-chunk.tsx';
+import { rowsOf } from './script-rows.ts';
 import { SuggestStops } from './suggest-stops.tsx';
 
 export interface ScriptActions {
@@ -34,6 +32,7 @@ export interface ScriptActions {
   readonly split: (gap: number) => void;
   readonly setBreaks: (breaks: readonly BreakPoint[] | null) => void;
   readonly takeBreaks: (breaks: readonly BreakPoint[]) => void;
+  readonly dropBreak: (place: BreakPoint) => void;
   /** Puts a film or a sound into a text, or takes it out. */
   readonly insertInset: (material: { readonly id: string; readonly title: string }, gap: number) => void;
   readonly removeInset: (inset: Inset) => void;
@@ -51,16 +50,20 @@ interface Props {
   /** The line of the cursor; -1 before the first. */
   readonly cursor: number;
   readonly actions: ScriptActions;
+  /** Of a film without captions: what is seen and heard in each line. */
+  readonly surveys?: readonly LineSurvey[] | undefined;
 }
 
 /** The script: what is said, line by line, and between the lines the stops. Works by keys alone. */
-export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, actions }: Props) {
+export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, actions, surveys }: Props) {
   const root = useRef<HTMLDivElement>(null);
   const stops = stopsInOrder(part.stops);
-  const stopsAt = (gap: number) => stops.filter((stop) => gapOf(lines, stop.atMs) === gap);
+  const rows = useMemo(() => rowsOf(part, lines, breaks), [part, lines, breaks]);
+  const chunkStarts = Array.from({ length: Math.ceil(rows.length / chunkLength) }, (_, index) => index * chunkLength);
   const splitMs = gapTimeMs(lines, cursor + 1);
   const canSplit = splitMs > part.inMs && splitMs < part.outMs;
-  const isOutside = (ms: number) => ms < part.inMs || ms > part.outMs;
+  const stable = useStable(actions);
+  const [dropGap, setDropGap] = useState<number | null>(null);
 
   // The line of the cursor stays in view while the film plays.
   useEffect(() => {
@@ -95,50 +98,14 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
     event.preventDefault();
   };
 
-  const renderStops = (gap: number) =>
-    stopsAt(gap).map((stop) => (
-      <StopCard
-        key={stop.id}
-        stop={stop}
-        place={formatPlace(part.kind, stop)}
-        isOpen={stop.id === openStopId}
-        isFaulty={faults.some((fault) => fault.stopId === stop.id)}
-        isOutside={isOutside(stop.atMs)}
-        tabIndex={0}
-        onToggle={() => actions.setOpenStop(stop.id === openStopId ? null : stop.id)}
-        onFocus={() => actions.setCursor(gap - 1)}
-        onChange={actions.change}
-        onPhrase={
-          part.kind === 'reading' && stop.anchor?.blockId ? (phrase) => actions.setPhrase(stop, phrase) : undefined
-        }
-        onRemove={() => actions.remove(stop)}
-      />
-    ));
-
-  const insetsAt = (gap: number) =>
-    (part.insets ?? [])
-      .filter((inset) => gapOf(lines, inset.atMs) === gap)
-      .map((inset) => <InsetLine key={inset.id} inset={inset} onRemove={() => actions.removeInset(inset)} />);
-
-  /** The rule where the part's window begins or ends; none at the ends of the material. */
-  const edgeAt = (gap: number) => {
-    const isIn = part.inMs > 0 && gapOf(lines, part.inMs) === gap;
-    const isOut = part.outMs < (lines.at(-1)?.endMs ?? 0) && gapOf(lines, part.outMs) === gap;
-    return (
-      <>
-        {isOut && <Edge words={t('desk.endsHere', { title: part.title })} />}
-        {isIn && <Edge words={t('desk.beginsHere', { title: part.title })} />}
-      </>
-    );
-  };
-
   return (
     <DragDropProvider
       sensors={[PointerSensor]}
+      onDragMove={({ operation }) => setDropGap(gapUnder(operation.position.current))}
       onDragEnd={({ canceled, operation }) => {
         const stop = stops.find((one) => one.id === operation.source?.id);
-        const target = operation.target?.id;
-        if (!canceled && stop && typeof target === 'string') actions.move(stop, Number(target.slice('gap:'.length)));
+        if (!canceled && stop && dropGap !== null) actions.move(stop, dropGap);
+        setDropGap(null);
       }}
     >
       {/* biome-ignore lint/a11y/noStaticElementInteractions: the keys of the script work on whatever in it has the focus */}
@@ -169,83 +136,22 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
         {lines.every((line) => line.text === null) && part.kind === 'clip' && (
           <p className="mb-3 text-14 text-quiet">{t('desk.noScript')}</p>
         )}
-        <Gap gap={0}>
-          {edgeAt(0)}
-          {renderStops(0)}
-          {insetsAt(0)}
-        </Gap>
-        {lines.map((line, index) => (
-          <Gap key={line.id} gap={index + 1}>
-            <button
-              type="button"
-              data-item={`line:${index}`}
-              tabIndex={index === Math.max(0, cursor) ? 0 : -1}
-              aria-current={index === cursor ? 'true' : undefined}
-              onClick={() => actions.setCursor(index)}
-              onFocus={() => actions.setCursor(index)}
-              className={joinClasses(
-                'grid w-full scroll-mt-14 grid-cols-[4rem_1fr] rounded-control py-1 pr-2 text-left',
-                index === cursor ? 'bg-main-tint' : 'hover:bg-main-tint/60',
-              )}
-            >
-              <span className="pt-0.5 pl-2 font-mono text-13 text-quiet">
-                {part.kind === 'clip' ? formatClock(line.startMs) : index + 1}
-              </span>
-              <LineWords line={line} isOutside={isOutside(line.startMs)} />
-            </button>
-            {renderStops(index + 1)}
-            {breaks
-              ?.filter((one) => one.gap === index + 1)
-              .map((one) => (
-                <Suggestion
-                  key={one.gap}
-                  place={one}
-                  onTake={() => actions.takeBreaks([one])}
-                  onDrop={() => actions.setBreaks(breaks.filter((other) => other !== one))}
-                />
-              ))}
-            {insetsAt(index + 1)}
-            {edgeAt(index + 1)}
-          </Gap>
-        ))}
+        {chunkStarts.map((from) => {
+          const isIn = (gap: number) => gap >= from && gap < from + chunkLength;
+          return (
+            <ScriptChunk
+              key={from}
+              {...{ from, rows, lines, surveys, openStopId, faults }}
+              kind={part.kind}
+              currentGap={isIn(cursor + 1) ? cursor + 1 : null}
+              reachableGap={isIn(Math.max(0, cursor) + 1) ? Math.max(0, cursor) + 1 : null}
+              dropGap={dropGap !== null && isIn(dropGap) ? dropGap : null}
+              actions={stable}
+            />
+          );
+        })}
       </div>
     </DragDropProvider>
-  );
-}
-
-interface SuggestionProps {
-  readonly place: BreakPoint;
-  readonly onTake: () => void;
-  readonly onDrop: () => void;
-}
-
-/** A place to stop that was found, and why it is one. */
-function Suggestion({ place, onTake, onDrop }: SuggestionProps) {
-  const reasons = [
-    place.sentenceEnds && t('breaks.sentence'),
-    place.silenceMs >= 300 && t('breaks.silence', { seconds: (place.silenceMs / 1000).toFixed(1) }),
-    place.topicShift >= clearTopicShift && t('breaks.topic'),
-  ].filter((reason) => reason !== false);
-  return (
-    <div className="my-1 flex flex-wrap items-center gap-2 rounded-control border border-dashed border-edge px-3 py-1.5 text-14">
-      <Lightbulb aria-hidden className="size-4 text-marigold-ink" strokeWidth={1.75} />
-      <span className="grow">{t('breaks.suggestion', { why: reasons.join(', ') || t('breaks.even') })}</span>
-      <Button size="small" onClick={onTake}>
-        {t('breaks.take')}
-      </Button>
-      <Button size="small" look="quiet" onClick={onDrop}>
-        {t('breaks.drop')}
-      </Button>
-    </div>
-  );
-}
-
-/** A line across the script between what belongs to a part and what does not. */
-function Edge({ words }: { readonly words: string }) {
-  return (
-    <p className="my-2 flex items-center gap-3 text-13 font-medium text-main before:h-0.5 before:grow before:bg-main after:h-0.5 after:grow after:bg-main">
-      {words}
-    </p>
   );
 }
 
@@ -256,31 +162,28 @@ function gapWords(part: Part, lines: readonly ScriptLine[], gap: number): string
   return t(part.kind === 'deck' ? 'desk.addBehindSlide' : 'desk.addBehind', { number: gap });
 }
 
-function LineWords({ line, isOutside }: { readonly line: ScriptLine; readonly isOutside: boolean }) {
-  const isPicture = line.tone === 'picture';
-  const words = line.text === null ? '·' : line.tone ? line.text : cueWords(line.text);
-  // Of a slide, its title and then all else.
-  const [first = '', ...rest] = words.split('\n');
-  return (
-    <span
-      className={joinClasses(
-        isOutside && 'text-quiet line-through decoration-line',
-        line.tone === 'heading' && 'font-heading font-semibold',
-        isPicture && 'text-quiet italic',
-      )}
-    >
-      {rest.length > 0 && <strong className="font-semibold">{first} </strong>}
-      {isPicture && words === '' ? t('desk.pictureMute') : rest.length > 0 ? rest.join(' · ') : words}
-    </span>
-  );
+/** The gap under a point of the page. A place that is asked for only while something is dragged need not be kept. */
+function gapUnder({ x, y }: { readonly x: number; readonly y: number }): number | null {
+  for (const element of document.elementsFromPoint(x, y)) {
+    const gap = element.closest<HTMLElement>('[data-gap]')?.dataset.gap;
+    if (gap !== undefined) return Number(gap);
+  }
+  return null;
 }
 
-/** A line with the gap under it: a stop that is dropped here stands in that gap. */
-function Gap({ gap, children }: { readonly gap: number; readonly children: ReactNode }) {
-  const { ref, isDropTarget } = useDroppable({ id: `gap:${gap}` });
-  return (
-    <div ref={ref} className={joinClasses('min-h-1 border-b-2', isDropTarget ? 'border-main' : 'border-transparent')}>
-      {children}
-    </div>
+/** The same actions for as long as the script is open, so that rows which did not change are not drawn again. */
+function useStable(actions: ScriptActions): ScriptActions {
+  const latest = useRef(actions);
+  latest.current = actions;
+  const [stable] = useState(
+    () =>
+      Object.fromEntries(
+        Object.keys(actions).map((name) => [
+          name,
+          (...given: never[]) =>
+            (latest.current[name as keyof ScriptActions] as (...all: never[]) => unknown)(...given),
+        ]),
+      ) as unknown as ScriptActions,
   );
+  return stable;
 }

@@ -1,9 +1,13 @@
-import { findSilences, type Interval } from '@semita/core';
+import { findSilences, type Interval, type Loudness } from '@semita/core';
 import { ALL_FORMATS, AudioSampleSink, Input, UrlSource } from 'mediabunny';
 
 export type SoundMessage =
   | { readonly type: 'progress'; readonly share: number }
-  | { readonly type: 'done'; readonly silences: readonly Interval[] };
+  | { readonly type: 'done'; readonly sound: HeardSound };
+
+export interface HeardSound extends Loudness {
+  readonly silences: readonly Interval[];
+}
 
 /** Windows a second in which loudness is measured. */
 const hz = 20;
@@ -11,10 +15,10 @@ const hz = 20;
 const samplesPerReport = 500;
 
 /** Decodes the sound packet by packet, so that a film of hours takes no more memory than a short one. */
-async function listen(src: string): Promise<readonly Interval[]> {
+async function listen(src: string): Promise<HeardSound> {
   const input = new Input({ formats: ALL_FORMATS, source: new UrlSource(new URL(src, self.location.origin)) });
   const track = await input.getPrimaryAudioTrack();
-  if (!track || !(await track.canDecode())) return [];
+  if (!track || !(await track.canDecode())) return { levels: [], hz, silences: [] };
   const seconds = await input.computeDuration();
   const sums = new Float64Array(Math.ceil(seconds * hz) + 1);
   const counts = new Uint32Array(sums.length);
@@ -36,11 +40,11 @@ async function listen(src: string): Promise<readonly Interval[]> {
   }
   input.dispose();
   const levels = Array.from(sums, (sum, index) => (counts[index] ? Math.sqrt(sum / (counts[index] as number)) : 0));
-  return findSilences(levels, hz);
+  return { levels, hz, silences: findSilences(levels, hz) };
 }
 
 const tell = (message: SoundMessage) => self.postMessage(message);
 
 self.onmessage = async ({ data }: MessageEvent<string>) => {
-  tell({ type: 'done', silences: await listen(data) });
+  tell({ type: 'done', sound: await listen(data) });
 };

@@ -1,12 +1,12 @@
 import { type BreakPoint, type Part, type ScriptLine, stopsInOrder } from '@semita/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { pathOf } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { TextInput } from '../../ui/field.tsx';
 import { formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
-import { findBreaks, findSilencesOf } from './find-breaks.ts';
+import { findBreaks } from './find-breaks.ts';
+import { heardOptions } from './survey-film.ts';
 
 interface Props {
   readonly part: Part;
@@ -23,24 +23,16 @@ export function SuggestStops({ part, lines, breaks, onFound, onTakeAll }: Props)
   const [heard, setHeard] = useState<number | null>(null);
   const targetMs = Math.round(Number(minutes.replace(',', '.')) * 60_000);
   const queryClient = useQueryClient();
-  /** Heard once for as long as the desk is open; a sound that cannot be heard is no reason to suggest nothing. */
-  const silences = () =>
-    queryClient
-      .fetchQuery({
-        queryKey: ['silences', part.materialId],
-        queryFn: () => findSilencesOf(pathOf('streamMedia', { materialId: part.materialId }), setHeard),
-        staleTime: Number.POSITIVE_INFINITY,
-        retry: false,
-      })
-      .catch(() => null);
+  /** A sound that cannot be heard is no reason to suggest nothing. */
+  const listen = () => queryClient.fetchQuery(heardOptions(part.materialId, setHeard)).catch(() => null);
   const suggest = async () => {
     setHeard(0);
-    const heardSilences = part.kind === 'clip' ? await silences() : null;
+    const silences = part.kind === 'clip' ? (await listen())?.silences : undefined;
     const found = await findBreaks({
       lines,
       windows: stretchesOf(part),
       targetMs,
-      silences: heardSilences?.length ? heardSilences : null,
+      silences: silences?.length ? silences : null,
     });
     onFound(found);
     setHeard(null);

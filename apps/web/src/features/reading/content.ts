@@ -6,6 +6,8 @@ import { call } from '../../api/client.ts';
 export interface Content {
   readonly blocks: readonly ReadingBlock[];
   readonly slides: readonly Slide[];
+  /** Slides come with their words first; their looks follow. */
+  readonly isDrawing: boolean;
 }
 
 /** It never changes but for the words of pictures: a newer version is another material. */
@@ -14,6 +16,7 @@ export const contentOptions = (materialId: string) =>
     queryKey: ['content', materialId],
     queryFn: (): Promise<Content> => call('readContent', { params: { materialId } }),
     staleTime: Number.POSITIVE_INFINITY,
+    refetchInterval: ({ state }) => (state.data?.isDrawing ? 1_000 : false),
   });
 
 /** Its lines, whichever it is. */

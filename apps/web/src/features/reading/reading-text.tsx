@@ -1,5 +1,5 @@
 import type { Inset, ReadingBlock } from '@semita/core';
-import { Fragment, type Ref, useEffect, useRef } from 'react';
+import { Fragment, memo, type Ref, useEffect, useRef } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { InsetView } from './inset-view.tsx';
 import { markPhrases } from './mark-phrases.ts';
@@ -15,8 +15,10 @@ interface Props {
   readonly insets?: readonly Inset[] | undefined;
 }
 
+const none: readonly Inset[] = [];
+
 /** A text, block by block. Every block carries its id, so that whoever watches what is in sight can tell. */
-export function ReadingText({ ref, blocks, currentId = null, phrases, insets = [] }: Props) {
+export const ReadingText = memo(function ReadingText({ ref, blocks, currentId = null, phrases, insets = none }: Props) {
   const root = useRef<HTMLDivElement>(null);
   useEffect(() => (root.current && phrases ? markPhrases(root.current, phrases) : undefined), [phrases]);
   return (
@@ -31,18 +33,31 @@ export function ReadingText({ ref, blocks, currentId = null, phrases, insets = [
       {insetsBehind(insets, null)}
       {blocks.map(({ id, html }) => (
         <Fragment key={id}>
-          <div
-            data-block={id}
-            className={joinClasses('reading-block', id === currentId && 'reading-current')}
-            // biome-ignore lint/security/noDangerouslySetInnerHtml: cleaned by the server's one sanitiser when it was brought in
-            dangerouslySetInnerHTML={{ __html: html }}
-          />
+          <Block id={id} html={html} isCurrent={id === currentId} />
           {insetsBehind(insets, id)}
         </Fragment>
       ))}
     </div>
   );
+});
+
+interface BlockProps {
+  readonly id: string;
+  readonly html: string;
+  readonly isCurrent: boolean;
 }
+
+/** Drawn once: a long text has thousands. */
+const Block = memo(function Block({ id, html, isCurrent }: BlockProps) {
+  return (
+    <div
+      data-block={id}
+      className={joinClasses('reading-block', isCurrent && 'reading-current')}
+      // biome-ignore lint/security/noDangerouslySetInnerHtml: cleaned by the server's one sanitiser when it was brought in
+      dangerouslySetInnerHTML={{ __html: html }}
+    />
+  );
+});
 
 const insetsBehind = (insets: readonly Inset[], blockId: string | null) =>
   insets.filter((inset) => inset.anchor.blockId === blockId).map((inset) => <InsetView key={inset.id} inset={inset} />);

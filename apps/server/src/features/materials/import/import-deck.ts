@@ -1,22 +1,37 @@
 import { readFile } from 'node:fs/promises';
+import { slideLengthMs } from '@semita/core';
 import { DomUtils, parseDocument } from 'htmlparser2';
 import { cleanSlide } from './clean-slide.ts';
-import { createReport, type ImportedDeck, ImportRefused, type RawSlide, type Report } from './import-result.ts';
+import {
+  createReport,
+  type FoundSlide,
+  type ImportedDeck,
+  ImportRefused,
+  type RawSlide,
+  type Report,
+} from './import-result.ts';
 import { createPictureBox, type PictureBox } from './picture-box.ts';
 import { unpackSafely } from './safe-zip.ts';
 import type { DeckFormat } from './sniff-format.ts';
+import { escapeHtml } from './xml.ts';
 
 const largestDeckBytes = 200 * 1024 ** 2;
 const mostSlides = 400;
 
-interface Source {
+/** Whom the importer tells how far it is. */
+export interface DeckListener {
+  readonly onProgress: (share: number) => void;
+  /** The slides with their words and without their looks, where those come later. */
+  readonly onWords: (slides: readonly RawSlide[]) => void;
+}
+
+interface Source extends DeckListener {
   readonly bytes: Buffer;
   readonly pictures: PictureBox;
   readonly report: Report;
-  readonly onProgress: (share: number) => void;
 }
 
-const readers: Readonly<Record<DeckFormat | 'pdf', (source: Source) => Promise<RawSlide[]>>> = {
+const readers: Readonly<Record<DeckFormat | 'pdf', (source: Source) => Promise<FoundSlide[]>>> = {
   pptx: readPptx,
   pdf: async ({ bytes, pictures, onProgress }) => {
     const { openPdf } = await import('./read-pdf.ts');
@@ -39,42 +54,60 @@ export async function importDeck(
   file: string,
   format: DeckFormat | 'pdf',
   outDir: string,
-  onProgress: (share: number) => void,
+  listener: DeckListener,
 ): Promise<ImportedDeck> {
   const bytes = await readFile(file);
   if (bytes.length > largestDeckBytes) throw new ImportRefused('tooMuchInside');
   const report = createReport();
   const pictures = createPictureBox(outDir, report);
-  const slides = await readers[format]({ bytes, pictures, report, onProgress });
+  const slides = await readers[format]({ bytes, pictures, report, ...listener });
   if (slides.length === 0) throw new ImportRefused('noText');
   if (slides.length > mostSlides) throw new ImportRefused('tooManyPages');
-  const cleaned = slides.map((slide) => ({ ...slide, html: cleanSlide(slide.html, report) }));
-  return { kind: 'deck', slides: cleaned, pictures: pictures.list(), leftOut: report.list() };
+  return {
+    kind: 'deck',
+    slides: slides.map((slide) => toRaw(slide, report)),
+    pictures: pictures.list(),
+    leftOut: report.list(),
+  };
 }
 
-async function readPptx({ bytes, pictures, report, onProgress }: Source): Promise<RawSlide[]> {
-  const { drawPptx } = await import('./draw-pptx.ts');
+function toRaw({ pictureCount, ...slide }: FoundSlide, report: Report): RawSlide {
+  return { ...slide, html: cleanSlide(slide.html, report), lengthMs: slideLengthMs(slide.text, pictureCount) };
+}
+
+async function readPptx({ bytes, pictures, report, onProgress, onWords }: Source): Promise<FoundSlide[]> {
   const { readPptxWords } = await import('./read-pptx-words.ts');
   const files = await unpackSafely(bytes);
   if (!files.has('ppt/presentation.xml')) throw new ImportRefused('damaged');
   if ([...files.keys()].some((name) => name.endsWith('vbaProject.bin'))) report.add('macros');
   report.add('charts', [...files.keys()].filter((name) => /^ppt\/charts\/chart\d+\.xml$/.test(name)).length);
   report.add('films', [...files.keys()].filter((name) => /^ppt\/media\/.+\.(mp4|mov|wmv|avi|m4v)$/i.test(name)).length);
-  const words = readPptxWords(files);
+  const { size, slides: words } = readPptxWords(files);
+  const shown = words.flatMap((of, index) => (of.isHidden ? [] : [{ of, index }]));
+  report.add('hiddenSlides', words.length - shown.length);
+  // How long a slide takes is said of its words alone, so that it stays as it is when the drawing comes.
+  const found = shown.map(({ of: { title, text, notes, alts } }): FoundSlide => {
+    return { title, text, notes, ...size, html: wordsOnly(title, text), pictureCount: alts.length };
+  });
+  onWords(found.map((slide) => toRaw(slide, createReport())));
+  const { drawPptx } = await import('./draw-pptx.ts');
   const drawn = await drawPptx(files, onProgress).catch((error: unknown) => {
     throw new ImportRefused('damaged', error);
   });
-  const slides: RawSlide[] = [];
-  for (const [index, { html, width, height }] of drawn.slides.entries()) {
-    const { title = '', text = '', notes = '', isHidden = false, alts = [] } = words[index] ?? {};
-    if (isHidden) {
-      report.add('hiddenSlides');
-      continue;
-    }
-    const placed = await takeSlidePictures(html, alts, pictures, drawn.findPicture);
-    slides.push({ title, text, notes, width, height, html: placed.html, pictureCount: placed.count });
+  const slides: FoundSlide[] = [];
+  for (const [place, { of, index }] of shown.entries()) {
+    const { html = '', ...drawnSize } = drawn.slides[index] ?? {};
+    const withPictures = await takeSlidePictures(html, of.alts, pictures, drawn.findPicture);
+    slides.push({ ...(found[place] as FoundSlide), ...drawnSize, html: withPictures });
   }
   return slides;
+}
+
+/** How a slide is shown until it is drawn: its words, one below the other. */
+function wordsOnly(title: string, text: string): string {
+  const lines = text.split('\n').filter((line) => line !== title);
+  const rest = lines.map((line) => `<p style="margin: 0 0 12px 0">${escapeHtml(line)}</p>`).join('');
+  return `<div style="padding: 48px; font-size: 26px"><p style="margin: 0 0 24px 0; font-size: 40px; font-weight: 700">${escapeHtml(title)}</p>${rest}</div>`;
 }
 
 /** Bullets from fonts of symbols stand in the private area of Unicode, where no other font has anything. */
@@ -86,7 +119,7 @@ async function takeSlidePictures(
   alts: readonly string[],
   pictures: PictureBox,
   findPicture: (address: string) => Promise<Buffer | undefined>,
-): Promise<{ html: string; count: number }> {
+): Promise<string> {
   const document = parseDocument(html.replace(symbolFontLetters, '•'), {
     lowerCaseTags: false,
     lowerCaseAttributeNames: false,
@@ -99,5 +132,5 @@ async function takeSlidePictures(
     image.attribs[name] = source ?? '';
     if (image.name === 'img') image.attribs.alt = alts[index] ?? '';
   }
-  return { html: DomUtils.getInnerHTML(document, { xmlMode: false, encodeEntities: 'utf8' }), count: images.length };
+  return DomUtils.getInnerHTML(document, { xmlMode: false, encodeEntities: 'utf8' });
 }

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
-import { decodeText } from '@semita/core';
+import { type BlockKind, decodeText } from '@semita/core';
+import { readingLevel } from '@semita/core/level';
 import { cleanHtml } from './clean-html.ts';
 import { createReport, type ImportedReading, ImportRefused, type Report } from './import-result.ts';
 import { createPictureBox, type PictureBox } from './picture-box.ts';
@@ -45,6 +46,9 @@ const readers: Readonly<Record<DocumentFormat, (source: Source) => Promise<strin
   text: async ({ bytes }) => (await import('./read-plain.ts')).readPlainText(decodeText(bytes)),
 };
 
+/** Blocks that hold sentences. */
+const runningText: ReadonlySet<BlockKind> = new Set(['paragraph', 'list', 'quote']);
+
 const textFormats: ReadonlySet<DocumentFormat> = new Set(['html', 'markdown', 'text']);
 
 /**
@@ -70,5 +74,6 @@ export async function importDocument(
   if (blocks.length === 0) throw new ImportRefused('noText');
   const title = blocks.find((block) => block.kind === 'heading')?.text.slice(0, 200) ?? null;
   const shown = pictures.list().filter((picture) => html.includes(`"picture:${picture.name}"`));
-  return { kind: 'document', title, blocks, pictures: shown, leftOut: report.list() };
+  const sentences = blocks.filter((block) => runningText.has(block.kind)).map((block) => block.text);
+  return { kind: 'document', title, level: readingLevel(sentences), blocks, pictures: shown, leftOut: report.list() };
 }

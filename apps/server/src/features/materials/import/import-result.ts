@@ -1,4 +1,5 @@
 import type { LeftOut, LeftOutCode, ReadingBlock, Slide } from '@semita/core';
+import type { ReadingLevel } from '@semita/core/level';
 
 /** Why a file was not taken. Wording is in the web app's catalogue. */
 export type ImportRefusal =
@@ -37,7 +38,7 @@ export function createReport() {
 export type Report = ReturnType<typeof createReport>;
 
 /** A block as the importer found it, before it has an id. */
-export type RawBlock = Omit<ReadingBlock, 'id' | 'lengthMs'> & { readonly pictureCount: number };
+export type RawBlock = Omit<ReadingBlock, 'id'> & { readonly pictureCount: number };
 
 export interface ImportedPicture {
   /** Stands in the html as `picture:<name>`. */
@@ -51,13 +52,17 @@ export interface ImportedPicture {
 export interface ImportedReading {
   readonly kind: 'document';
   readonly title: string | null;
+  readonly level: ReadingLevel | null;
   readonly blocks: readonly RawBlock[];
   readonly pictures: readonly ImportedPicture[];
   readonly leftOut: readonly LeftOut[];
 }
 
 /** A slide as the importer found it, before it has an id. */
-export type RawSlide = Omit<Slide, 'id' | 'lengthMs'> & { readonly pictureCount: number };
+export type RawSlide = Omit<Slide, 'id'>;
+
+/** The same before anybody has said how long it takes. */
+export type FoundSlide = Omit<RawSlide, 'lengthMs'> & { readonly pictureCount: number };
 
 export interface ImportedDeck {
   readonly kind: 'deck';

@@ -1,7 +1,15 @@
 import { createHash } from 'node:crypto';
 import path from 'node:path';
-import sharp from 'sharp';
 import type { ImportedPicture, Report } from './import-result.ts';
+
+/** Loaded with the first picture: words need not wait for it. */
+async function loadSharp() {
+  const { default: sharp } = await import('sharp');
+  // The process has a bound of memory and lives for one document.
+  sharp.cache(false);
+  sharp.concurrency(1);
+  return sharp;
+}
 
 /** Enough for a picture that fills a large screen. */
 const widestPx = 2_000;
@@ -20,6 +28,7 @@ export function createPictureBox(outDir: string, report: Report) {
   const convert = async (bytes: Buffer, name: string): Promise<ImportedPicture | null> => {
     const file = path.join(outDir, `${name}.webp`);
     try {
+      const sharp = await loadSharp();
       const source = sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error' });
       const { width = 0, height = 0 } = await source.metadata();
       if (width < smallestPx || height < smallestPx) {

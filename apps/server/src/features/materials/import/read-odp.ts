@@ -1,5 +1,5 @@
 import type { Element } from '@xmldom/xmldom';
-import { ImportRefused, type RawSlide, type Report } from './import-result.ts';
+import { type FoundSlide, ImportRefused, type Report } from './import-result.ts';
 import type { PictureBox } from './picture-box.ts';
 import { createOdtWriter } from './read-odt.ts';
 import type { ZipFiles } from './safe-zip.ts';
@@ -18,10 +18,10 @@ const pxPerCm = 96 / 2.54;
  * The slides of an OpenDocument presentation: frames with words, tables and pictures at their places. Drawn shapes are
  * left out and counted.
  */
-export async function readOdp(files: ZipFiles, pictures: PictureBox, report: Report): Promise<RawSlide[]> {
+export async function readOdp(files: ZipFiles, pictures: PictureBox, report: Report): Promise<FoundSlide[]> {
   if (files.get('META-INF/manifest.xml')?.includes('encryption-data')) throw new ImportRefused('passwordProtected');
   const content = parseXml(files.get('content.xml'));
-  const slides: RawSlide[] = [];
+  const slides: FoundSlide[] = [];
   for (const page of allNamed(content, 'page')) {
     const size = pageSize(files, page);
     const frames = elementsIn(page).filter((element) => element.localName === 'frame');

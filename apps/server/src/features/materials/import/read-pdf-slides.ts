@@ -1,6 +1,6 @@
 import { createCanvas } from '@napi-rs/canvas';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
-import type { RawSlide } from './import-result.ts';
+import type { FoundSlide } from './import-result.ts';
 import type { PictureBox } from './picture-box.ts';
 import { escapeHtml } from './xml.ts';
 
@@ -23,8 +23,8 @@ export async function readPdfSlides(
   document: PDFDocumentProxy,
   pictures: PictureBox,
   onProgress: (share: number) => void,
-): Promise<RawSlide[]> {
-  const slides: RawSlide[] = [];
+): Promise<FoundSlide[]> {
+  const slides: FoundSlide[] = [];
   for (let number = 1; number <= document.numPages; number++) {
     const page = await document.getPage(number);
     const { width, height } = page.getViewport({ scale: 1 });

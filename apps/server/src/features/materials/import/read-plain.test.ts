@@ -4,8 +4,14 @@ import { splitBlocks } from './split-blocks.ts';
 
 test('plain text: blank lines part paragraphs, line ends inside them stay', () => {
   expect(splitBlocks(readPlainText('One\r\ntwo\r\n\r\n  \r\nThree < four'))).toEqual([
-    { kind: 'paragraph', html: '<p>One<br>two</p>', text: 'One two', pictureCount: 0 },
-    { kind: 'paragraph', html: '<p>Three &lt; four</p>', text: 'Three < four', pictureCount: 0 },
+    { kind: 'paragraph', html: '<p>One<br>two</p>', text: 'One two', pictureCount: 0, lengthMs: expect.any(Number) },
+    {
+      kind: 'paragraph',
+      html: '<p>Three &lt; four</p>',
+      text: 'Three < four',
+      pictureCount: 0,
+      lengthMs: expect.any(Number),
+    },
   ]);
 });
 

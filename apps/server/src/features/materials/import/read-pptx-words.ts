@@ -15,16 +15,25 @@ export interface SlideWords {
 
 const relationships = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
 
-/** The words of every slide in the order of the deck. */
-export function readPptxWords(files: ZipFiles): SlideWords[] {
+/** English Metric Units in a point of CSS: 914,400 an inch, 96 points an inch (ECMA-376-1, 20.1.2.1). */
+const emuPerPx = 9_525;
+
+/** The size of the slides and the words of each, in the order of the deck. */
+export function readPptxWords(files: ZipFiles): {
+  readonly size: { readonly width: number; readonly height: number };
+  readonly slides: readonly SlideWords[];
+} {
   const main = 'ppt/presentation.xml';
   const presentation = parseXml(files.get(main));
   const parts = relationsOf(files, main);
-  return allNamed(presentation, 'sldId').flatMap((id): SlideWords[] => {
+  const sizeOf = (name: string, otherwise: number) =>
+    Math.round(Number(allNamed(presentation, 'sldSz')[0]?.getAttribute(name) ?? otherwise) / emuPerPx);
+  const slides = allNamed(presentation, 'sldId').flatMap((id): SlideWords[] => {
     const part = parts.get(id.getAttributeNS(relationships, 'id') ?? '')?.part;
     const slide = part === undefined ? undefined : findXml(files, part);
     return slide && part !== undefined ? [readSlide(files, part, slide)] : [];
   });
+  return { size: { width: sizeOf('cx', 9_144_000), height: sizeOf('cy', 6_858_000) }, slides };
 }
 
 function readSlide(files: ZipFiles, part: string, slide: Document): SlideWords {

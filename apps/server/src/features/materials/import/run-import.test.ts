@@ -17,7 +17,7 @@ function run(bytes: Buffer, format: DocumentFormat, limits = importLimits): Prom
   fs.writeFileSync(file, bytes);
   return runImport(
     { file, format, fileName: 'test', outDir: `${file}-out` },
-    () => undefined,
+    { onProgress: () => undefined, onWords: () => undefined },
     limits,
   ) as Promise<ImportedReading>;
 }

@@ -1,8 +1,9 @@
 import { fork } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { mkdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { type Imported, type ImportRefusal, ImportRefused } from './import-result.ts';
+import { type Imported, type ImportRefusal, ImportRefused, type RawSlide } from './import-result.ts';
 import type { DeckFormat, DocumentFormat } from './sniff-format.ts';
 
 /** What bringing in one document may cost. Beyond it the document is refused and the server goes on. */
@@ -18,11 +19,19 @@ export interface ImportOrder {
 
 export type ImportMessage =
   | { readonly type: 'progress'; readonly share: number }
+  /** The words of slides are written; their drawings follow. */
+  | { readonly type: 'words' }
   | { readonly type: 'done' }
   | { readonly type: 'refused'; readonly reason: ImportRefusal };
 
 /** The child writes what it read here, since it can be many megabytes. */
 export const resultFileName = 'imported.json';
+export const wordsFileName = 'words.json';
+
+export interface ImportListener {
+  readonly onProgress: (share: number) => void;
+  readonly onWords: (slides: readonly RawSlide[]) => void;
+}
 
 const isSource = import.meta.url.endsWith('.ts');
 const childFile = fileURLToPath(new URL(isSource ? './import-child.ts' : './import-child.js', import.meta.url));
@@ -38,17 +47,17 @@ const execArgv = [
  */
 export async function runImport(
   order: ImportOrder,
-  onProgress: (share: number) => void,
+  listener: ImportListener,
   limits: Pick<typeof importLimits, 'timeMs' | 'memoryBytes'> = importLimits,
 ): Promise<Imported> {
   await mkdir(order.outDir, { recursive: true });
-  await work(order, onProgress, limits);
+  await work(order, listener, limits);
   return JSON.parse(await readFile(path.join(order.outDir, resultFileName), 'utf8')) as Imported;
 }
 
 function work(
   order: ImportOrder,
-  onProgress: (share: number) => void,
+  listener: ImportListener,
   limits: Pick<typeof importLimits, 'timeMs' | 'memoryBytes'>,
 ): Promise<void> {
   const child = fork(childFile, [], {
@@ -72,7 +81,9 @@ function work(
       });
     }, 100);
     child.on('message', (message: ImportMessage) => {
-      if (message.type === 'progress') onProgress(message.share);
+      if (message.type === 'progress') listener.onProgress(message.share);
+      else if (message.type === 'words')
+        listener.onWords(JSON.parse(readFileSync(path.join(order.outDir, wordsFileName), 'utf8')));
       else if (message.type === 'refused') refuse(message.reason);
       else end(resolve);
     });

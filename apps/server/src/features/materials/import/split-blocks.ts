@@ -1,4 +1,4 @@
-import type { BlockKind } from '@semita/core';
+import { type BlockKind, readingTimeMs } from '@semita/core';
 import type { ChildNode, Element } from 'domhandler';
 import { DomUtils, parseDocument } from 'htmlparser2';
 import type { RawBlock } from './import-result.ts';
@@ -57,7 +57,8 @@ function outerHtml(node: ChildNode): string {
 function toBlock(kind: BlockKind, html: string, nodes: readonly ChildNode[]): RawBlock {
   const pictureCount = picturesIn(nodes);
   const text = textOf(nodes);
-  return { kind, html, text: text === '' && pictureCount > 0 ? altOf(nodes) : text, pictureCount };
+  const said = text === '' && pictureCount > 0 ? altOf(nodes) : text;
+  return { kind, html, text: said, pictureCount, lengthMs: readingTimeMs(said, pictureCount) };
 }
 
 const imagesOf = (nodes: readonly ChildNode[]): Element[] => DomUtils.getElementsByTagName('img', [...nodes]);
