@@ -20,6 +20,7 @@ interface Props {
   readonly currentGap: number | null;
   readonly reachableGap: number | null;
   readonly dropGap: number | null;
+  /** Null where it stands in another chunk. */
   readonly openStopId: string | null;
   readonly faults: readonly Fault[];
   readonly actions: ScriptActions;

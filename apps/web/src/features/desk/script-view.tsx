@@ -59,6 +59,7 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
   const root = useRef<HTMLDivElement>(null);
   const stops = stopsInOrder(part.stops);
   const rows = useMemo(() => rowsOf(part, lines, breaks), [part, lines, breaks]);
+  const openGap = rows.findIndex((row) => row.stops.some(({ stop }) => stop.id === openStopId));
   const chunkStarts = Array.from({ length: Math.ceil(rows.length / chunkLength) }, (_, index) => index * chunkLength);
   const splitMs = gapTimeMs(lines, cursor + 1);
   const canSplit = splitMs > part.inMs && splitMs < part.outMs;
@@ -141,7 +142,8 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
           return (
             <ScriptChunk
               key={from}
-              {...{ from, rows, lines, surveys, openStopId, faults }}
+              {...{ from, rows, lines, surveys, faults }}
+              openStopId={isIn(openGap) ? openStopId : null}
               kind={part.kind}
               currentGap={isIn(cursor + 1) ? cursor + 1 : null}
               reachableGap={isIn(Math.max(0, cursor) + 1) ? Math.max(0, cursor) + 1 : null}
