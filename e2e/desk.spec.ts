@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { enterAs } from './demo-visit.ts';
+import { bringIn, enterAs, media } from './demo-visit.ts';
 
 /** A lesson of its own for each test, on the demo film with its captions. */
 async function openNewLesson(page: Page, title: string): Promise<string> {
@@ -146,4 +146,31 @@ test('places to stop are suggested with their reasons, and taken one by one or a
   await page.getByRole('button', { name: 'Put a checkpoint at each' }).click();
   await expect(page.getByText(/^A place to stop:/)).toHaveCount(0);
   await expect(stops(page)).toHaveCount(before + count - 1);
+});
+
+test('a film without captions shows its frames and how loud it is, line by line', async ({ page }) => {
+  await enterAs(page, 'Ms. Adaeze Lindqvist');
+  await bringIn(page, { name: 'Counted.mp4', path: media('timecode-60.mp4') });
+  await page.getByRole('button', { name: 'Make a lesson from it' }).click();
+  const script = page.getByRole('region', { name: 'Script' });
+  await expect(script.locator('img')).toHaveCount(6);
+  // A frame of the clip shows its number as black and white squares: no two lines show the same.
+  const frames = await script.locator('img').evaluateAll((images: HTMLImageElement[]) =>
+    images.map((image) => {
+      const canvas = document.createElement('canvas');
+      canvas.width = image.naturalWidth;
+      canvas.height = image.naturalHeight;
+      const pen = canvas.getContext('2d') as CanvasRenderingContext2D;
+      pen.drawImage(image, 0, 0);
+      return pen.getImageData(0, 0, canvas.width, canvas.height).data.join();
+    }),
+  );
+  expect(new Set(frames).size).toBe(6);
+  // It beeps each second: in every line there is something loud and something silent.
+  await expect(script.locator('svg rect').first()).toBeAttached();
+  const heights = await script
+    .locator('[data-item="line:2"] svg rect')
+    .evaluateAll((bars) => bars.map((bar) => Number(bar.getAttribute('height'))));
+  expect(Math.max(...heights)).toBeGreaterThan(20);
+  expect(Math.min(...heights)).toBeLessThan(5);
 });

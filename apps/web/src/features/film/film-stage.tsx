@@ -7,6 +7,7 @@ import { t } from '../../words/words.ts';
 import { narrationAt } from './narrate.ts';
 import { useNarrations } from './use-narrations.ts';
 import { watchFilm } from './watch-film.ts';
+import { whenKnown } from './when-known.ts';
 
 export interface FilmControls {
   play(): void;
@@ -86,7 +87,14 @@ export function FilmStage(props: Props) {
       },
     });
     watch.current = watched;
-    return watched.dispose;
+    const forget = whenKnown(element, () => {
+      setIsSound(element.videoWidth === 0);
+      element.currentTime = firstMs.current / 1000;
+    });
+    return () => {
+      forget();
+      watched.dispose();
+    };
   }, []);
 
   const nowMs = () => (video.current ? video.current.currentTime * 1000 : startMs);
@@ -167,10 +175,6 @@ export function FilmStage(props: Props) {
           playsInline
           disablePictureInPicture
           muted={isMuted}
-          onLoadedMetadata={(event) => {
-            setIsSound(event.currentTarget.videoWidth === 0);
-            event.currentTarget.currentTime = firstMs.current / 1000;
-          }}
           onClick={toggle}
           onPlay={() => {
             setIsPlaying(true);

@@ -5,6 +5,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { QueryView } from '../../ui/query-view.tsx';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import { whenKnown } from '../film/when-known.ts';
 import { type Content, contentOptions, contentScript } from '../reading/content.ts';
 import { openPages, rasterFrame, rasterPicture, rasterSlide } from './raster.ts';
 import type { RegionSource } from './region-source.ts';
@@ -30,6 +31,9 @@ function FramePlace({ source, onDrawn }: Props) {
     onDrawn(null);
     if (video.current) video.current.currentTime = ms / 1000;
   };
+  const latest = useRef(() => goTo(atMs));
+  latest.current = () => goTo(atMs);
+  useEffect(() => (video.current ? whenKnown(video.current, () => latest.current()) : undefined), []);
   return (
     <div className="flex items-center gap-3">
       {/* Not shown: what it shows is drawn below. */}
@@ -40,7 +44,6 @@ function FramePlace({ source, onDrawn }: Props) {
         muted
         playsInline
         className="hidden"
-        onLoadedMetadata={() => goTo(atMs)}
         onSeeked={({ currentTarget }) => onDrawn(rasterFrame(currentTarget))}
       />
       <label className="flex grow items-center gap-3 text-14">

@@ -6,6 +6,7 @@ import { Button } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import { whenKnown } from '../film/when-known.ts';
 
 interface Props {
   readonly recording: Recording;
@@ -29,6 +30,14 @@ export function RecordingPlayer({ recording, label, playsAtOnce = false, onHeard
     // Where the browser does not let a page begin to speak, the button is there.
     if (playsAtOnce) player.current?.play().catch(() => undefined);
   }, [playsAtOnce]);
+  useEffect(() => {
+    const element = player.current;
+    if (!element) return;
+    return whenKnown(element, () => {
+      setHasPicture(element.videoWidth > 0);
+      setLengthMs(element.duration * 1000);
+    });
+  }, []);
   const toggle = () => {
     const element = player.current;
     if (element?.paused) element.play().catch(() => undefined);
@@ -45,10 +54,6 @@ export function RecordingPlayer({ recording, label, playsAtOnce = false, onHeard
         playsInline
         aria-label={label}
         className={joinClasses('w-full rounded-control bg-film', !hasPicture && 'hidden')}
-        onLoadedMetadata={({ currentTarget }) => {
-          setHasPicture(currentTarget.videoWidth > 0);
-          setLengthMs(currentTarget.duration * 1000);
-        }}
         onPlay={() => setIsPlaying(true)}
         onPause={() => setIsPlaying(false)}
         onTimeUpdate={({ currentTarget }) => setAtMs(currentTarget.currentTime * 1000)}

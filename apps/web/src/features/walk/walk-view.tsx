@@ -4,10 +4,10 @@ import {
   isPartFinished,
   isPartOpen,
   isSettled,
-  type LearnerLesson,
   type LearnerPart,
   type LearnerStop,
   partStateOf,
+  type Recording,
 } from '@semita/core';
 import { ArrowLeft, Flag, Play } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState, useSyncExternalStore } from 'react';
@@ -46,6 +46,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons }: P
   const [chosenPartId, setChosenPartId] = useState<string | null>(null);
   const partId = chosenPartId ?? state.currentPartId ?? lesson.parts[0]?.id;
   const part = lesson.parts.find((one) => one.id === partId);
+  const directions = directionsNow(snapshot, part);
   return (
     <div ref={root} className="flex min-h-dvh flex-col overflow-y-auto bg-paper">
       <header className="grid gap-2 border-b border-line bg-card px-4 py-2 sm:px-6">
@@ -63,8 +64,9 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons }: P
         </div>
         <PathStrip snapshot={snapshot} />
       </header>
-      <main className="mx-auto grid w-full max-w-[88rem] grow content-start gap-4 p-3 sm:p-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
-        <div className="grid content-start gap-3">
+      <main className="mx-auto grid w-full max-w-[88rem] grow content-start gap-4 p-3 sm:p-6 lg:grid-cols-[minmax(0,1fr)_26rem] lg:grid-rows-[auto_1fr]">
+        {directions.length > 0 && <Directions spoken={directions} />}
+        <div className="grid content-start gap-3 lg:col-start-1 lg:row-span-2 lg:row-start-1">
           {part && (
             <PartStage
               key={part.id}
@@ -92,7 +94,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons }: P
           // A text is long: what stands beside it stays in sight, scrolls by itself, and can be scrolled by keys.
           {...(part?.kind === 'reading' ? { tabIndex: 0 } : {})}
           className={joinClasses(
-            'grid content-start gap-4',
+            'grid content-start gap-4 lg:col-start-2',
             part?.kind === 'reading' &&
               'lg:sticky lg:top-6 lg:max-h-[calc(100dvh-3rem)] lg:self-start lg:overflow-y-auto',
           )}
@@ -180,7 +182,6 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
   };
   return (
     <>
-      <Directions lesson={lesson} part={part} />
       <NextStep {...{ session, snapshot, part, film, isPlaying, onNextPart }} />
       <section aria-labelledby="so-far" className="grid gap-3">
         <h2 id="so-far" className="text-18">
@@ -210,13 +211,22 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
   );
 }
 
-/** What the teacher says before: of the lesson on its first part, and of the part. */
-function Directions({ lesson, part }: { readonly lesson: LearnerLesson; readonly part: LearnerPart | undefined }) {
+/**
+ * What the teacher says before: of the lesson on its first part, and of the part. It makes room while a stop is open.
+ */
+function directionsNow({ lesson, state }: WalkSnapshot, part: LearnerPart | undefined): readonly Recording[] {
+  if (findOpenStop(lesson, state)) return [];
   const ofLesson = part === lesson.parts[0] ? lesson.directions : undefined;
-  const spoken = [ofLesson, part?.directions].filter((one) => one !== undefined);
-  if (spoken.length === 0) return null;
+  return [ofLesson, part?.directions].filter((one) => one !== undefined);
+}
+
+/** First of all on a small screen, beside the material on a large one. */
+function Directions({ spoken }: { readonly spoken: readonly Recording[] }) {
   return (
-    <section aria-labelledby="directions" className="grid gap-2 rounded-card border border-line bg-card p-4">
+    <section
+      aria-labelledby="directions"
+      className="grid content-start gap-2 rounded-card border border-line bg-card p-4 lg:col-start-2"
+    >
       <h2 id="directions" className="text-16">
         {t('voice.directions')}
       </h2>
