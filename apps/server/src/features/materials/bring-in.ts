@@ -180,7 +180,8 @@ export function createBringIn({
     if (!named) return;
     await access(file);
     const format = named.byteLength === 0 ? 'media' : await sniffFormat(file, named.fileName);
-    if (format === 'oldOffice' && !(await hasOffice()))
+    if (format === 'locked') repository.update(row.id, { status: 'refused', refusal: 'passwordProtected' });
+    else if (format === 'oldOffice' && !(await hasOffice()))
       repository.update(row.id, { status: 'refused', refusal: 'oldFormat' });
     else if (isImported(format)) await bringInPages(named, file, format);
     else if (format === 'media' || mediaName.test(named.fileName)) await bringInMedia(named, file);

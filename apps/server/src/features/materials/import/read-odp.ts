@@ -1,5 +1,5 @@
 import type { Element } from '@xmldom/xmldom';
-import { type FoundSlide, ImportRefused, type Report } from './import-result.ts';
+import type { FoundSlide, Report } from './import-result.ts';
 import type { PictureBox } from './picture-box.ts';
 import { createOdtWriter } from './read-odt.ts';
 import type { ZipFiles } from './safe-zip.ts';
@@ -19,7 +19,6 @@ const pxPerCm = 96 / 2.54;
  * left out and counted.
  */
 export async function readOdp(files: ZipFiles, pictures: PictureBox, report: Report): Promise<FoundSlide[]> {
-  if (files.get('META-INF/manifest.xml')?.includes('encryption-data')) throw new ImportRefused('passwordProtected');
   const content = parseXml(files.get('content.xml'));
   const slides: FoundSlide[] = [];
   for (const page of allNamed(content, 'page')) {

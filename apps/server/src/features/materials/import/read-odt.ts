@@ -23,7 +23,6 @@ interface Style {
 
 /** A text document of the OpenDocument family as HTML; pictures go to the box. */
 export async function readOdt(files: ZipFiles, pictures: PictureBox, report: Report): Promise<string> {
-  if (files.get('META-INF/manifest.xml')?.includes('encryption-data')) throw new ImportRefused('passwordProtected');
   const content = parseXml(files.get('content.xml'));
   const body = allNamed(content, 'text').find((one) => one.parentNode?.nodeName === 'office:body');
   if (!body) throw new ImportRefused('damaged');

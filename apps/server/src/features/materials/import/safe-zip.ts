@@ -13,6 +13,9 @@ const limits = {
   xmlDepth: 256,
 };
 
+/** The list of files of an open document (OpenDocument 1.3, part 2, 4). */
+const openManifest = 'META-INF/manifest.xml';
+
 export type ZipFiles = ReadonlyMap<string, Buffer>;
 
 /**
@@ -29,9 +32,11 @@ export async function unpackSafely(bytes: Buffer): Promise<ZipFiles> {
       if (entry.fileName.endsWith('/')) continue;
       const content = await readEntry(zip, entry, limits.totalBytes - totalBytes);
       totalBytes += content.length;
-      if (isXml(entry.fileName)) checkXml(content);
       files.set(entry.fileName, content);
     }
+    // What is under a password is no XML, whatever its name says.
+    if (files.get(openManifest)?.includes('encryption-data')) throw new ImportRefused('passwordProtected');
+    for (const [name, content] of files) if (isXml(name)) checkXml(content);
     return files;
   } finally {
     zip.close();

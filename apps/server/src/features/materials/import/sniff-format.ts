@@ -1,9 +1,9 @@
-import { open } from 'node:fs/promises';
+import { type FileHandle, open } from 'node:fs/promises';
 import path from 'node:path';
 
 export type DocumentFormat = 'docx' | 'odt' | 'epub' | 'pdf' | 'html' | 'markdown' | 'text';
 export type DeckFormat = 'pptx' | 'odp';
-export type Format = DocumentFormat | DeckFormat | 'picture' | 'media' | 'zip' | 'oldOffice' | 'unknown';
+export type Format = DocumentFormat | DeckFormat | 'picture' | 'media' | 'zip' | 'oldOffice' | 'locked' | 'unknown';
 
 /** Enough of a file to know what it is, zip directory entries of the first few files included. */
 const headBytes = 4096;
@@ -25,10 +25,24 @@ export async function sniffFormat(file: string, fileName: string): Promise<Forma
   try {
     const buffer = Buffer.alloc(headBytes);
     const { bytesRead } = await handle.read(buffer, 0, headBytes, 0);
-    return formatOfHead(buffer.subarray(0, bytesRead), fileName);
+    const head = buffer.subarray(0, bytesRead);
+    const format = formatOfHead(head, fileName);
+    return format === 'oldOffice' && (await isLocked(handle, head)) ? 'locked' : format;
   } finally {
     await handle.close();
   }
+}
+
+/**
+ * Whether a compound file is a newer document under a password: then its directory names a stream "EncryptedPackage"
+ * (MS-OFFCRYPTO 2.3.4.4). Where the directory begins stands in the header (MS-CFB 2.2).
+ */
+async function isLocked(handle: FileHandle, head: Buffer): Promise<boolean> {
+  if (head.length < 512 || head.readUInt32BE(0) !== 0xd0cf11e0) return false;
+  const sectorBytes = 2 ** Math.min(12, head.readUInt16LE(30));
+  const directory = Buffer.alloc(headBytes);
+  const { bytesRead } = await handle.read(directory, 0, headBytes, (head.readUInt32LE(48) + 1) * sectorBytes);
+  return directory.subarray(0, bytesRead).includes(Buffer.from('EncryptedPackage', 'utf16le'));
 }
 
 export function formatOfHead(head: Buffer, fileName: string): Format {
