@@ -108,6 +108,23 @@ const views = {
     await page.getByRole('button', { name: /^3 An arch/ }).click();
     return page;
   },
+  slides: async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/slides/new');
+    await page.getByLabel('Name of these slides').fill('Two forces');
+    await page.getByLabel('Heading').fill('Squeeze or pull?');
+    await page
+      .getByLabel('Text', { exact: true })
+      .fill('Two forces do most of the work:\n\n- **compression** squeezes\n- **tension** pulls');
+    await page.getByRole('button', { name: 'Background #1f4b3f' }).click();
+    await page.getByRole('button', { name: 'Cut one out' }).first().click();
+    await page.getByLabel('From', { exact: true }).selectOption({ label: 'How bridges carry load' });
+    await page.getByLabel('Moment').fill('62000');
+    await page.getByLabel('What it shows').fill('A beam under the weight of a truck');
+    await page.getByRole('button', { name: 'Use this picture' }).click();
+    await page.getByRole('region', { name: 'How the slide looks' }).getByRole('img').waitFor();
+    return page;
+  },
   sheet: async () => {
     const page = await enter(teacherName, wide);
     await openSheet(page);

@@ -38,6 +38,7 @@ export function RecordingPlayer({ recording, label, playsAtOnce = false, onHeard
       setLengthMs(element.duration * 1000);
     });
   }, []);
+  const showState = () => setIsPlaying(player.current?.paused === false);
   const toggle = () => {
     const element = player.current;
     if (element?.paused) element.play().catch(() => undefined);
@@ -54,8 +55,8 @@ export function RecordingPlayer({ recording, label, playsAtOnce = false, onHeard
         playsInline
         aria-label={label}
         className={joinClasses('w-full rounded-control bg-film', !hasPicture && 'hidden')}
-        onPlay={() => setIsPlaying(true)}
-        onPause={() => setIsPlaying(false)}
+        onPlay={showState}
+        onPause={showState}
         onTimeUpdate={({ currentTarget }) => setAtMs(currentTarget.currentTime * 1000)}
         onEnded={onHeard}
       />
