@@ -45,7 +45,7 @@ for (const theme of ['light', 'dim'] as const) {
     await expectAccessible(page);
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Assign' }).click();
-    await page.getByRole('button', { name: 'Assign', exact: true }).last().click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Assign', exact: true }).click();
     await expect(page.getByRole('alert')).toBeVisible();
     await expectAccessible(page);
     await page.keyboard.press('Escape');

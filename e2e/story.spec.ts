@@ -32,7 +32,7 @@ test('from a film on the shelf to a mark that the student reads', async ({ brows
   // Bring in, with captions.
   await bringIn(teacher, { name: 'Counting seconds.mp4', path: media('timecode-60.mp4') });
   await teacher.getByRole('button', { name: 'Make a lesson from it' }).click();
-  await expect(teacher.getByText('This film has no captions')).toBeVisible();
+  await expect(teacher.getByText('There are no captions')).toBeVisible();
   await teacher
     .getByLabel('Bring in captions')
     .setInputFiles({ name: 'c.vtt', mimeType: 'text/vtt', buffer: captionFile(15, 4) });

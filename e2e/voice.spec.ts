@@ -112,7 +112,7 @@ test('directions and a spoken pause reach the student, who goes on when the voic
   await keep(page);
   await expect(page.getByRole('button', { name: 'Listen: Directions for the lesson' })).toBeVisible();
 
-  await page.getByRole('button', { name: /In the next three minutes/ }).click();
+  await page.locator('[data-item="line:1"]').click();
   await page.keyboard.press('p');
   await page.getByRole('button', { name: 'Say it in your own voice' }).click();
   await record(page, 'Voice', 2);
