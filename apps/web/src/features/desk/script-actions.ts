@@ -15,7 +15,7 @@ import { focusSoon } from '../../ui/focus-soon.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { createCheckpoint, createPause, type StopPlace } from './new-stops.ts';
-import type { ScriptActions } from './script-view.tsx';
+import type { ScriptActions } from './script-deeds.ts';
 
 interface Options {
   readonly part: Part;

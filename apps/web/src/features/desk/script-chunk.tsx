@@ -1,9 +1,9 @@
 import type { Fault, PartKind, ScriptLine } from '@semita/core';
 import { memo } from 'react';
 import type { LineSurvey } from './line-survey.tsx';
+import type { ScriptActions } from './script-deeds.ts';
 import { ScriptRow } from './script-row.tsx';
 import type { RowContent } from './script-rows.ts';
-import type { ScriptActions } from './script-view.tsx';
 
 /** Rows that are drawn, or passed over, together. */
 export const chunkLength = 60;

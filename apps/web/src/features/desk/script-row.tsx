@@ -8,8 +8,8 @@ import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { InsetLine } from './inset-menu.tsx';
 import { type LineSurvey, SurveyedLine } from './line-survey.tsx';
+import type { ScriptActions } from './script-deeds.ts';
 import type { RowContent } from './script-rows.ts';
-import type { ScriptActions } from './script-view.tsx';
 import { StopCard } from './stop-card.tsx';
 
 interface Props {

@@ -1,15 +1,5 @@
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
-import {
-  type BreakPoint,
-  type Fault,
-  gapOf,
-  gapTimeMs,
-  type Inset,
-  type Part,
-  type ScriptLine,
-  type Stop,
-  stopsInOrder,
-} from '@semita/core';
+import { type BreakPoint, type Fault, gapOf, gapTimeMs, type Part, type ScriptLine, stopsInOrder } from '@semita/core';
 import { DoorClosed, Pause, Scissors } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -18,27 +8,9 @@ import { t } from '../../words/words.ts';
 import { InsetMenu } from './inset-menu.tsx';
 import type { LineSurvey } from './line-survey.tsx';
 import { chunkLength, ScriptChunk } from './script-chunk.tsx';
+import type { ScriptActions } from './script-deeds.ts';
 import { rowsOf } from './script-rows.ts';
 import { SuggestStops } from './suggest-stops.tsx';
-
-export interface ScriptActions {
-  readonly insert: (kind: Stop['kind'], gap: number) => void;
-  readonly move: (stop: Stop, gap: number) => void;
-  /** @returns whether the words stand in the stop's paragraph */
-  readonly setPhrase: (stop: Stop, phrase: string) => boolean;
-  readonly change: (stop: Stop) => void;
-  readonly remove: (stop: Stop) => void;
-  /** Cuts the part in two at a gap. */
-  readonly split: (gap: number) => void;
-  readonly setBreaks: (breaks: readonly BreakPoint[] | null) => void;
-  readonly takeBreaks: (breaks: readonly BreakPoint[]) => void;
-  readonly dropBreak: (place: BreakPoint) => void;
-  /** Puts a film or a sound into a text, or takes it out. */
-  readonly insertInset: (material: { readonly id: string; readonly title: string }, gap: number) => void;
-  readonly removeInset: (inset: Inset) => void;
-  readonly setOpenStop: (stopId: string | null) => void;
-  readonly setCursor: (line: number) => void;
-}
 
 interface Props {
   readonly part: Part;
