@@ -92,6 +92,7 @@ export const enShared = {
     listen: 'Listen',
     pause: 'Stop listening',
     read: 'Read the words',
+    cannotPlay: 'This cannot be played right now. Check the connection and load the page again.',
     directions: 'Directions',
   },
   time: {

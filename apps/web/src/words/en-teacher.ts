@@ -71,7 +71,7 @@ export const enTeacher = {
   },
   bringIn: {
     title: 'Bring in a film, a document or slides',
-    help: 'Films: MP4 or WebM, up to 2 GiB. Sound: MP3, M4A, OGG or WAV. Documents: Word, OpenDocument, PDF, HTML, Markdown, EPUB or text. Slides: PPTX, ODP or a landscape PDF. You can leave this page; choose the same file again to go on where it stopped.',
+    help: 'Films: MP4 or WebM, up to 2 GiB. Sound: MP3, M4A, OGG or WAV. Documents: Word, OpenDocument, PDF, HTML, Markdown, EPUB or text. Slides: PPTX, ODP or a landscape PDF. Pictures: PNG, JPEG, WebP or GIF. You can leave this page; choose the same file again to go on where it stopped.',
     choose: 'Choose a file',
     address: 'Or from an address',
     addressHint: 'https://…',
@@ -540,6 +540,7 @@ export const enTeacher = {
     of: 'of {{count}}',
     number: 'Picture {{number}}',
     none: 'There are no pictures in this text.',
+    noPages: 'The pages cannot be shown right now. Check the connection and open this again.',
     drawing: 'Drawing it…',
     wholeTaken: 'The whole is taken.',
     partTaken: 'What is inside the rectangle is taken.',

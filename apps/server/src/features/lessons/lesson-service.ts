@@ -25,6 +25,7 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
   readonly materials: {
     readonly listByIds: (ids: readonly string[]) => Material[];
     readonly findOwned: (actor: Actor, materialId: string) => Material | undefined;
+    readonly areOwned: (actor: Actor, ids: readonly string[]) => boolean;
   };
   /** Blocks or slides of a stretch of a material that hold a picture without words. */
   readonly listMutePictures: (part: Pick<Part, 'kind' | 'materialId' | 'inMs' | 'outMs'>) => string[];
@@ -162,8 +163,7 @@ export function createLessonService({
         if (row.version !== baseVersion) throw new Refused('draftMoved', { version: row.version });
         const result = applyChanges(row.draft, changes);
         if (!result.ok) throw new Refused('changeImpossible', { reason: result.reason, index: result.index });
-        const isForeign = (id: string) => !materials.findOwned(actor, id);
-        if (materialsOf(result.lesson).some(isForeign))
+        if (!materials.areOwned(actor, materialsOf(result.lesson)))
           throw new Refused('changeImpossible', { reason: 'materialMissing' });
         const saved = { version: row.version + 1, updatedAt: clock() };
         repository.saveDraft(lessonId, result.lesson, saved.version, saved.updatedAt);

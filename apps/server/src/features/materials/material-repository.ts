@@ -212,6 +212,16 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
       return row && toMaterial(row);
     },
 
+    /** Whether all are the actor's; asked with every change of a draft, so it looks no further than that. */
+    areOwned(actor: Actor, ids: readonly string[]): boolean {
+      const own = db
+        .select({ id: materials.id })
+        .from(materials)
+        .where(and(eq(materials.ownerId, actor.id), inArray(materials.id, [...ids])))
+        .all();
+      return own.length === new Set(ids).size;
+    },
+
     findByUpload(actor: Actor, uploadId: string): { id: string; byteLength: number } | undefined {
       return db
         .select({ id: materials.id, byteLength: materials.byteLength })

@@ -56,9 +56,10 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
       const html = slide.html
         .replace(slidePicture, (element, name: string) => {
           const written = words.get(name);
+          const before = /\balt="([^"]*)"/.exec(element)?.[1]?.trim() ?? '';
           const placed = element.replace(`picture:${name}`, `/api/materials/${materialId}/pictures/${name}`);
           if (written === undefined) return placed;
-          text += `\n${written}`;
+          text = before !== '' && text.includes(before) ? text.replace(before, () => written) : `${text}\n${written}`;
           return placed.replace(/\balt(="[^"]*")?(?=[\s/>])/, `alt="${escapeHtml(written)}"`);
         })
         .replace(slideFilm, '$1="/api/materials/$2/media"');
@@ -147,10 +148,11 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
 
     read: (actor: Actor, materialId: string) => found(repository.findOwned(actor, materialId)),
 
-    /** @throws Refused notFound when it is not the actor's, or is used in a lesson */
+    /** @throws Refused notFound when it is not the actor's; changeImpossible when it is used, or still worked on */
     async remove(actor: Actor, materialId: string): Promise<void> {
       const material = found(repository.findOwned(actor, materialId));
-      if (material.usedIn.length > 0) throw new Refused('changeImpossible', { usedIn: material.usedIn });
+      const isWorkedOn = material.status === 'ready' && material.progress !== null;
+      if (material.usedIn.length > 0 || isWorkedOn) throw new Refused('changeImpossible', { usedIn: material.usedIn });
       const files = repository.listFiles(materialId);
       repository.remove(materialId);
       for (const sha256 of files) if (!repository.isFileUsed(sha256)) await store.remove(sha256);

@@ -1,15 +1,13 @@
 import type { LessonChange, Narration, Part } from '@semita/core';
 import { Mic, Play, Trash2 } from 'lucide-react';
-import { lazy, type RefObject, Suspense, useRef, useState } from 'react';
+import { type RefObject, useRef, useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/button.tsx';
 import { Field, inputStyle, TextArea } from '../../ui/field.tsx';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
-
-/** Loaded when somebody records, which is seldom. */
-const Recorder = lazy(async () => ({ default: (await import('../voice/recorder.tsx')).Recorder }));
+import { RecorderBox } from '../voice/recorder-box.tsx';
 
 interface Props {
   readonly clip: Part;
@@ -23,6 +21,11 @@ export function Narrations({ clip, film, apply }: Props) {
   const beganMs = useRef(0);
   const narrations = (clip.narrations ?? []).toSorted((a, b) => a.atMs - b.atMs);
   const set = (next: readonly Narration[]) => apply({ type: 'setNarrations', partId: clip.id, narrations: next });
+  /** The film that ran along stands still and has its sound again. */
+  const settleFilm = () => {
+    film.current?.pause();
+    film.current?.setMuted(false);
+  };
   return (
     <section aria-labelledby="narrations" className="grid gap-2">
       <h2 id="narrations" className="text-16">
@@ -41,35 +44,28 @@ export function Narrations({ clip, film, apply }: Props) {
         />
       ))}
       {isOpen ? (
-        <div className="grid gap-2 rounded-control border border-line p-3">
-          <div className="flex items-start justify-between gap-2">
-            <p className="text-14 text-quiet">{t('voice.overHelp')}</p>
-            <Button size="small" look="quiet" onClick={() => setIsOpen(false)}>
-              {t('app.close')}
-            </Button>
-          </div>
-          <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
-            <Recorder
-              sources={['voice']}
-              title={t('voice.overTitle', { title: clip.title })}
-              onBegin={() => {
-                beganMs.current = Math.round(film.current?.nowMs() ?? clip.inMs);
-                film.current?.setMuted(true);
-                film.current?.play();
-              }}
-              onEnd={() => {
-                film.current?.pause();
-                film.current?.setMuted(false);
-              }}
-              onKept={({ materialId, lengthMs, words, trimmedMs }) => {
-                setIsOpen(false);
-                const atMs = beganMs.current + Math.round(trimmedMs);
-                set([...narrations, { id: v7(), materialId, words, atMs, lengthMs, filmSound: 'silent' }]);
-                film.current?.seek(atMs);
-              }}
-            />
-          </Suspense>
-        </div>
+        <RecorderBox
+          sources={['voice']}
+          title={t('voice.overTitle', { title: clip.title })}
+          onBegin={() => {
+            beganMs.current = Math.round(film.current?.nowMs() ?? clip.inMs);
+            film.current?.setMuted(true);
+            film.current?.play();
+          }}
+          onEnd={settleFilm}
+          onClose={() => {
+            settleFilm();
+            setIsOpen(false);
+          }}
+          onKept={({ materialId, lengthMs, words, trimmedMs }) => {
+            setIsOpen(false);
+            const atMs = beganMs.current + Math.round(trimmedMs);
+            set([...narrations, { id: v7(), materialId, words, atMs, lengthMs, filmSound: 'silent' }]);
+            film.current?.seek(atMs);
+          }}
+        >
+          <p className="text-14 text-quiet">{t('voice.overHelp')}</p>
+        </RecorderBox>
       ) : (
         <div>
           <Button size="small" onClick={() => setIsOpen(true)}>

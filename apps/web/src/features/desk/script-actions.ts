@@ -4,9 +4,11 @@ import {
   type BreakPoint,
   gapOf,
   gapTimeMs,
+  type Inset,
   type LessonChange,
   type Part,
   type ScriptLine,
+  type Stop,
   splitPart,
 } from '@semita/core';
 import { toast } from 'sonner';
@@ -15,7 +17,26 @@ import { focusSoon } from '../../ui/focus-soon.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { createCheckpoint, createPause, type StopPlace } from './new-stops.ts';
-import type { ScriptActions } from './script-deeds.ts';
+
+/** What can be done from within a script, whatever it is the script of. */
+export interface ScriptActions {
+  readonly insert: (kind: Stop['kind'], gap: number) => void;
+  readonly move: (stop: Stop, gap: number) => void;
+  /** @returns whether the words stand in the stop's paragraph */
+  readonly setPhrase: (stop: Stop, phrase: string) => boolean;
+  readonly change: (stop: Stop) => void;
+  readonly remove: (stop: Stop) => void;
+  /** Cuts the part in two at a gap. */
+  readonly split: (gap: number) => void;
+  readonly setBreaks: (breaks: readonly BreakPoint[] | null) => void;
+  readonly takeBreaks: (breaks: readonly BreakPoint[]) => void;
+  readonly dropBreak: (place: BreakPoint) => void;
+  /** Puts a film or a sound into a text, or takes it out. */
+  readonly insertInset: (material: { readonly id: string; readonly title: string }, gap: number) => void;
+  readonly removeInset: (inset: Inset) => void;
+  readonly setOpenStop: (stopId: string | null) => void;
+  readonly setCursor: (line: number) => void;
+}
 
 interface Options {
   readonly part: Part;
@@ -27,7 +48,7 @@ interface Options {
   readonly setBreaks: (breaks: readonly BreakPoint[] | null) => void;
 }
 
-/** What can be done in a script, whatever it is the script of. */
+/** The same for a part: each is a change of the lesson, or of what the desk shows. */
 export function scriptActions({
   part,
   lines,

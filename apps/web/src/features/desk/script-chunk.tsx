@@ -1,7 +1,7 @@
 import type { Fault, PartKind, ScriptLine } from '@semita/core';
 import { memo } from 'react';
 import type { LineSurvey } from './line-survey.tsx';
-import type { ScriptActions } from './script-deeds.ts';
+import type { ScriptActions } from './script-actions.ts';
 import { ScriptRow } from './script-row.tsx';
 import type { RowContent } from './script-rows.ts';
 

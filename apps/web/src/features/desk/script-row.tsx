@@ -8,7 +8,7 @@ import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { InsetLine } from './inset-menu.tsx';
 import { type LineSurvey, SurveyedLine } from './line-survey.tsx';
-import type { ScriptActions } from './script-deeds.ts';
+import type { ScriptActions } from './script-actions.ts';
 import type { RowContent } from './script-rows.ts';
 import { StopCard } from './stop-card.tsx';
 

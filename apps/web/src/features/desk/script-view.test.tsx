@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { describe, expect, test, vi } from 'vitest';
 import { bridgeLesson } from '../../../../../packages/core/src/test/bridge-lesson.ts';
 import { show } from '../../test/page.tsx';
-import type { ScriptActions } from './script-deeds.ts';
+import type { ScriptActions } from './script-actions.ts';
 import { ScriptView } from './script-view.tsx';
 
 // What a browser has and jsdom has not; the drag-and-drop library asks for it as it is loaded.

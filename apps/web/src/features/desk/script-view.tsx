@@ -7,8 +7,8 @@ import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { InsetMenu } from './inset-menu.tsx';
 import type { LineSurvey } from './line-survey.tsx';
+import type { ScriptActions } from './script-actions.ts';
 import { chunkLength, ScriptChunk } from './script-chunk.tsx';
-import type { ScriptActions } from './script-deeds.ts';
 import { rowsOf } from './script-rows.ts';
 import { SuggestStops } from './suggest-stops.tsx';
 

@@ -12,6 +12,7 @@ class Player {
   playbackRate = 1;
   currentTime = 0;
   readyState = 4;
+  error: MediaError | null = null;
   async play() {
     this.paused = false;
   }
@@ -131,6 +132,40 @@ describe('in step', () => {
     expect([film.paused, voice.paused]).toEqual([false, false]);
     expect(offMs()).toBeLessThan(100);
   });
+});
+
+test('a film that waited goes on when the viewer leaves the stretch', async () => {
+  const { film, voice, pass } = stage([narration()]);
+  film.currentTime = 11;
+  voice.readyState = 1;
+  await film.play();
+  await pass(500);
+  expect(film.paused).toBe(true);
+  film.currentTime = 40;
+  await pass(500);
+  expect([film.paused, film.muted]).toEqual([false, false]);
+});
+
+test('a voice that cannot be played holds nobody up, and the film is heard', async () => {
+  const { film, voice, pass } = stage([narration()]);
+  film.currentTime = 9;
+  voice.readyState = 0;
+  await film.play();
+  await pass(1_500);
+  expect(film.paused).toBe(true);
+  voice.error = {} as MediaError;
+  await pass(500);
+  expect([film.paused, film.muted]).toEqual([false, false]);
+});
+
+test('a voice that ends before its stretch does, with nothing left to play, does not hold the film', async () => {
+  const { film, voice, pass } = stage([narration()]);
+  film.currentTime = 29;
+  await film.play();
+  await pass(250);
+  Object.assign(voice, { ended: true, paused: true, readyState: 2 });
+  await pass(500);
+  expect(film.paused).toBe(false);
 });
 
 test('of two that overlap, the one that began later is heard', async () => {

@@ -18,7 +18,7 @@ export function narrationAt(narrations: readonly Narration[], atMs: number): Nar
 /** What a narrator uses of an audio element. */
 type Voice = Pick<
   HTMLAudioElement,
-  'paused' | 'currentTime' | 'playbackRate' | 'muted' | 'readyState' | 'play' | 'pause' | 'ended'
+  'paused' | 'currentTime' | 'playbackRate' | 'muted' | 'readyState' | 'play' | 'pause' | 'ended' | 'error'
 >;
 
 /**
@@ -45,7 +45,6 @@ export function createNarrator(
   const hush = () => {
     speaking?.voice.pause();
     speaking = null;
-    isWaiting = false;
     applySound();
   };
 
@@ -61,27 +60,35 @@ export function createNarrator(
   /** readyState 3: enough is there to go on from here (HTML, media elements). */
   const isReady = (voice: Voice) => voice.readyState >= 3;
 
+  /** The film goes on, if it was this that held it. */
+  const letGo = () => {
+    if (!isWaiting) return;
+    isWaiting = false;
+    video.play().catch(() => undefined);
+  };
+
+  /** The voice that is to be heard now. One that cannot be played holds nobody up: the film speaks for itself. */
+  const voiceNow = (): NonNullable<typeof speaking> | null => {
+    const narration = narrationAt(narrations(), video.currentTime * 1000);
+    if (narration && speaking?.narration.id !== narration.id && !voiceOf(narration).error) begin(narration);
+    else if (speaking && (!narration || speaking.voice.error)) hush();
+    return speaking;
+  };
+
   return {
     /** To be called often while the film is open. */
     follow(): void {
-      const narration = narrationAt(narrations(), video.currentTime * 1000);
-      if (!narration) {
-        if (speaking) hush();
-        return;
-      }
-      if (speaking?.narration.id !== narration.id) begin(narration);
-      const { voice } = speaking as NonNullable<typeof speaking>;
-      if (isWaiting) {
-        if (!isReady(voice)) return;
-        isWaiting = false;
-        video.play().catch(() => undefined);
-      }
+      const now = voiceNow();
+      if (!now || isReady(now.voice)) letGo();
+      if (!now || isWaiting) return;
+      const { voice, narration } = now;
       if (video.paused || video.seeking) {
         if (!voice.paused) voice.pause();
         return;
       }
       const offMs = voice.currentTime * 1000 - placeOf(narration);
       if (Math.abs(offMs) > jumpMs) voice.currentTime = placeOf(narration) / 1000;
+      if (voice.ended) return;
       if (!isReady(voice)) {
         isWaiting = true;
         video.pause();
@@ -89,7 +96,7 @@ export function createNarrator(
       }
       const lead = Math.abs(offMs) > gentleMs && Math.abs(offMs) <= jumpMs ? -Math.sign(offMs) * nudge : 0;
       voice.playbackRate = video.playbackRate * (1 + lead);
-      if (voice.paused && !voice.ended) voice.play().catch(() => undefined);
+      if (voice.paused) voice.play().catch(() => undefined);
     },
 
     /** The viewer's own switch. */

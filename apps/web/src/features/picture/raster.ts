@@ -36,7 +36,9 @@ export async function rasterSlide({ html, width, height }: Pick<Slide, 'html' | 
   return rasterPicture(`data:image/svg+xml;charset=utf-8,${encodeURIComponent(drawing)}`);
 }
 
-/** A page of a PDF, drawn in a thread of its own by the same library that reads it on the server. */
+export type Pages = Awaited<ReturnType<typeof openPages>>;
+
+/** Pages of a PDF, drawn in a thread of its own by the same library that reads it on the server. */
 export async function openPages(address: string) {
   const { getDocument, GlobalWorkerOptions } = await import('pdfjs-dist');
   const { default: workerSrc } = await import('pdfjs-dist/build/pdf.worker.min.mjs?url');

@@ -7,7 +7,7 @@ import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { whenKnown } from '../film/when-known.ts';
 import { type Content, contentOptions, contentScript } from '../reading/content.ts';
-import { openPages, rasterFrame, rasterPicture, rasterSlide } from './raster.ts';
+import { openPages, type Pages, rasterFrame, rasterPicture, rasterSlide } from './raster.ts';
 import type { RegionSource } from './region-source.ts';
 
 interface Props {
@@ -65,24 +65,19 @@ function FramePlace({ source, onDrawn }: Props) {
 }
 
 function PagePlace({ source, onDrawn }: Props) {
-  const pages = useQuery({
-    queryKey: ['pages', source.materialId],
-    queryFn: () => openPages(pathOf('streamMedia', { materialId: source.materialId })),
-    staleTime: Number.POSITIVE_INFINITY,
-  });
-  return (
-    <QueryView query={pages}>
-      {({ count, raster }) => (
-        <NumberPlace
-          label={t('picture.page')}
-          count={count}
-          first={1}
-          draw={(number) => raster(number)}
-          onDrawn={onDrawn}
-        />
-      )}
-    </QueryView>
-  );
+  const [pages, setPages] = useState<Pages | null>(null);
+  const [hasFailed, setHasFailed] = useState(false);
+  const { materialId } = source;
+  useEffect(() => {
+    const opening = openPages(pathOf('streamMedia', { materialId }));
+    opening.then(setPages, () => setHasFailed(true));
+    // Its thread ends with it.
+    return () => void opening.then((opened) => opened.close()).catch(() => undefined);
+  }, [materialId]);
+  if (hasFailed) return <p role="alert">{t('picture.noPages')}</p>;
+  if (!pages) return null;
+  const { count, raster } = pages;
+  return <NumberPlace label={t('picture.page')} count={count} first={1} draw={raster} onDrawn={onDrawn} />;
 }
 
 function ContentPlace({ source, onDrawn }: Props) {

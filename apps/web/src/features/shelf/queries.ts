@@ -1,3 +1,4 @@
+import type { Material } from '@semita/core/contract';
 import { queryOptions } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 
@@ -7,8 +8,8 @@ export const materialsOptions = () =>
   queryOptions({
     queryKey: ['materials'],
     queryFn: () => call('listMaterials', {}),
-    // While a film is being checked, look again soon.
-    refetchInterval: ({ state }) => (state.data?.some((material) => material.status === 'checking') ? 800 : false),
+    // While one is being looked into, or its slides are drawn, look again soon.
+    refetchInterval: ({ state }) => (state.data?.some(isUnderWay) ? 800 : false),
   });
 
 export interface CatalogueWish {
@@ -19,3 +20,5 @@ export interface CatalogueWish {
 
 export const catalogueOptions = (wish: CatalogueWish) =>
   queryOptions({ queryKey: ['catalogue', wish], queryFn: () => call('searchCatalogue', { body: wish }), retry: false });
+
+const isUnderWay = ({ status, progress }: Material): boolean => status === 'checking' || progress !== null;

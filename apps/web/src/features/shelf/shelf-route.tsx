@@ -182,7 +182,7 @@ function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
             {material.usedIn.length > 0 && !material.madeHere && material.kind !== 'picture' && (
               <ReplaceButton material={material} />
             )}
-            {material.usedIn.length === 0 && material.status !== 'checking' && (
+            {material.usedIn.length === 0 && material.status !== 'checking' && material.progress === null && (
               <Button
                 size="small"
                 look="danger"

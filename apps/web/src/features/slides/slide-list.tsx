@@ -6,6 +6,9 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { emptySlide } from './new-slide.ts';
 
+/** As many as the server takes. */
+const mostSlides = 100;
+
 interface Props {
   readonly slides: readonly MadeSlide[];
   readonly chosenId: string;
@@ -26,6 +29,18 @@ export function SlideList({ slides, chosenId, onChoose, onChange }: Props) {
     onChange(next);
     onChoose((next[Math.min(index, next.length - 1)] as MadeSlide).id);
   };
+  const deeds = (slide: MadeSlide, index: number) =>
+    [
+      { name: 'slides.up', Icon: ArrowUp, isOff: index === 0, run: () => move(index, -1) },
+      { name: 'slides.down', Icon: ArrowDown, isOff: index === slides.length - 1, run: () => move(index, 1) },
+      {
+        name: 'slides.copy',
+        Icon: Copy,
+        isOff: slides.length >= mostSlides,
+        run: () => insert({ ...slide, id: v7() }, index + 1),
+      },
+      { name: 'slides.remove', Icon: Trash2, isOff: slides.length === 1, run: () => remove(index) },
+    ] as const;
   return (
     <nav aria-label={t('slides.list')} className="grid min-h-0 content-start gap-1.5 overflow-y-auto p-3">
       <ol className="grid gap-1.5">
@@ -50,41 +65,18 @@ export function SlideList({ slides, chosenId, onChoose, onChange }: Props) {
               </button>
               {isChosen && (
                 <div className="flex border-t border-line">
-                  <Button
-                    size="small"
-                    look="quiet"
-                    disabled={index === 0}
-                    onClick={() => move(index, -1)}
-                    aria-label={t('slides.up', { number })}
-                  >
-                    <ArrowUp aria-hidden className="size-4" strokeWidth={1.75} />
-                  </Button>
-                  <Button
-                    size="small"
-                    look="quiet"
-                    disabled={number === slides.length}
-                    onClick={() => move(index, 1)}
-                    aria-label={t('slides.down', { number })}
-                  >
-                    <ArrowDown aria-hidden className="size-4" strokeWidth={1.75} />
-                  </Button>
-                  <Button
-                    size="small"
-                    look="quiet"
-                    onClick={() => insert({ ...slide, id: v7() }, number)}
-                    aria-label={t('slides.copy', { number })}
-                  >
-                    <Copy aria-hidden className="size-4" strokeWidth={1.75} />
-                  </Button>
-                  <Button
-                    size="small"
-                    look="quiet"
-                    disabled={slides.length === 1}
-                    onClick={() => remove(index)}
-                    aria-label={t('slides.remove', { number })}
-                  >
-                    <Trash2 aria-hidden className="size-4" strokeWidth={1.75} />
-                  </Button>
+                  {deeds(slide, index).map(({ name, Icon, isOff, run }) => (
+                    <Button
+                      key={name}
+                      size="small"
+                      look="quiet"
+                      disabled={isOff}
+                      onClick={run}
+                      aria-label={t(name, { number })}
+                    >
+                      <Icon aria-hidden className="size-4" strokeWidth={1.75} />
+                    </Button>
+                  ))}
                 </div>
               )}
             </li>
@@ -92,7 +84,7 @@ export function SlideList({ slides, chosenId, onChoose, onChange }: Props) {
         })}
       </ol>
       <div>
-        <Button size="small" disabled={slides.length >= 100} onClick={() => insert(emptySlide(), slides.length)}>
+        <Button size="small" disabled={slides.length >= mostSlides} onClick={() => insert(emptySlide(), slides.length)}>
           <Plus aria-hidden className="size-4" strokeWidth={1.75} />
           {t('slides.add')}
         </Button>

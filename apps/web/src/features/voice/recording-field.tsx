@@ -1,14 +1,12 @@
 import type { Recording } from '@semita/core';
 import { Mic, Trash2 } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import type { RecordingSource } from './open-source.ts';
+import { RecorderBox } from './recorder-box.tsx';
 import { RecordingPlayer } from './recording-player.tsx';
-
-/** Loaded when somebody records, which is seldom. */
-const Recorder = lazy(async () => ({ default: (await import('./recorder.tsx')).Recorder }));
 
 interface Props {
   readonly label: string;
@@ -56,26 +54,17 @@ export function RecordingField({ label, help, title, sources = ['voice', 'camera
       </div>
     );
   return (
-    <section aria-label={label} className="grid gap-2 rounded-control border border-line p-3">
-      <div className="flex items-start justify-between gap-2">
-        <div>
-          <p className="text-14 font-medium">{label}</p>
-          {help && <p className="text-13 text-quiet">{help}</p>}
-        </div>
-        <Button size="small" look="quiet" onClick={() => setIsOpen(false)}>
-          {t('app.close')}
-        </Button>
-      </div>
-      <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
-        <Recorder
-          sources={sources}
-          title={title}
-          onKept={({ materialId, words }) => {
-            setIsOpen(false);
-            onChange({ materialId, words });
-          }}
-        />
-      </Suspense>
-    </section>
+    <RecorderBox
+      sources={sources}
+      title={title}
+      onClose={() => setIsOpen(false)}
+      onKept={({ materialId, words }) => {
+        setIsOpen(false);
+        onChange({ materialId, words });
+      }}
+    >
+      <p className="text-14 font-medium">{label}</p>
+      {help && <p className="text-13 text-quiet">{help}</p>}
+    </RecorderBox>
   );
 }

@@ -24,6 +24,7 @@ export function RecordingPlayer({ recording, label, playsAtOnce = false, onHeard
   const [isPlaying, setIsPlaying] = useState(false);
   const [hasPicture, setHasPicture] = useState(false);
   const [showsWords, setShowsWords] = useState(false);
+  const [hasFailed, setHasFailed] = useState(false);
   const [atMs, setAtMs] = useState(0);
   const [lengthMs, setLengthMs] = useState<number | null>(null);
   useEffect(() => {
@@ -59,6 +60,11 @@ export function RecordingPlayer({ recording, label, playsAtOnce = false, onHeard
         onPause={showState}
         onTimeUpdate={({ currentTarget }) => setAtMs(currentTarget.currentTime * 1000)}
         onEnded={onHeard}
+        onError={() => {
+          setHasFailed(true);
+          // What cannot be heard must not keep anybody from going on.
+          onHeard?.();
+        }}
       />
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <Button onClick={toggle} aria-label={`${t(isPlaying ? 'voice.pause' : 'voice.listen')}: ${label}`}>
@@ -84,6 +90,7 @@ export function RecordingPlayer({ recording, label, playsAtOnce = false, onHeard
           </Button>
         )}
       </div>
+      {hasFailed && <p role="alert">{t('voice.cannotPlay')}</p>}
       <p id={wordsId} hidden={!showsWords} className="whitespace-pre-wrap">
         {recording.words}
       </p>

@@ -15,21 +15,28 @@ export function useRecorder() {
   const [state, setState] = useState<RecorderState>({ phase: 'closed', refusal: null });
   const latest = useRef(state);
   latest.current = state;
-  useEffect(
-    () => () => {
+  const isGone = useRef(false);
+  useEffect(() => {
+    isGone.current = false;
+    return () => {
+      isGone.current = true;
       if ('source' in latest.current) latest.current.source.close();
-    },
-    [],
-  );
+    };
+  }, []);
 
   const stop = async () => {
     if (latest.current.phase !== 'recording') return;
     const { source } = latest.current;
     latest.current = { phase: 'finishing' };
     setState(latest.current);
-    const raw = await source.stop();
-    const { finishRecording } = await import('./finish-recording.ts');
-    setState({ phase: 'recorded', recorded: await finishRecording(raw, null) });
+    try {
+      const raw = await source.stop();
+      const { finishRecording } = await import('./finish-recording.ts');
+      setState({ phase: 'recorded', recorded: await finishRecording(raw, null) });
+    } catch {
+      // Whatever the browser made that cannot be read is told as one thing.
+      setState({ phase: 'closed', refusal: 'notPossible' });
+    }
   };
 
   return {
@@ -39,7 +46,9 @@ export function useRecorder() {
       setState({ phase: 'opening' });
       try {
         const opened = await openSource(source, microphoneId, () => void stop());
-        setState({ phase: 'open', source: opened, sinceMs: performance.now() });
+        // The question for the microphone can be answered after the page has gone on: nothing may listen then.
+        if (isGone.current) opened.close();
+        else setState({ phase: 'open', source: opened, sinceMs: performance.now() });
       } catch (error) {
         if (!(error instanceof SourceRefused)) throw error;
         setState({ phase: 'closed', refusal: error.reason });
