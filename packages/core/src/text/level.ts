@@ -27,15 +27,28 @@ const fewestWords = 50;
 export function readingLevel(sentences: readonly string[]): ReadingLevel | null {
   const words = sentences.flatMap(wordsOf).filter((word) => /\p{L}/u.test(word));
   if (words.length < fewestWords) return null;
+  const syllablesOf = rememberedSyllables();
   const common = words.filter((word) => commonEnglish.has(word.toLowerCase())).length;
   if (common / words.length < leastCommonShare) return null;
-  const syllables = words.reduce((sum, word) => sum + Math.max(1, syllable(word)), 0);
+  const syllables = words.reduce((sum, word) => sum + syllablesOf(word), 0);
   const perSentence = words.length / countSentences(sentences);
   const perWord = syllables / words.length;
   return {
     words: words.length,
     ease: 206.835 - 1.015 * perSentence - 84.6 * perWord,
     grade: 0.39 * perSentence + 11.8 * perWord - 15.59,
+  };
+}
+
+/** A text says most of its words again and again. */
+function rememberedSyllables(): (word: string) => number {
+  const counts = new Map<string, number>();
+  return (word) => {
+    const before = counts.get(word);
+    if (before !== undefined) return before;
+    const count = Math.max(1, syllable(word));
+    counts.set(word, count);
+    return count;
   };
 }
 
