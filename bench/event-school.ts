@@ -8,7 +8,8 @@ const school = await startSchool({ eventRequestsPerMinute: Number.MAX_SAFE_INTEG
 Object.defineProperty(school.clock, 'now', { get: Date.now });
 school.addMaterial('film', 60_000);
 const { assignmentId } = await school.assignLesson(bridgeLesson);
-const walkers = Array.from({ length: 30 }, (_, i) => {
+const walkers: { path: string; cookie: string; sittingId: string }[] = [];
+for (let i = 0; i < 30; i++) {
   const id = `student-${i}`;
   const actor = { id, role: 'student' as const, schoolId: 'quillhaven', displayName: id };
   school.db
@@ -16,9 +17,9 @@ const walkers = Array.from({ length: 30 }, (_, i) => {
     .values({ ...actor, userName: id, createdAt: 0 })
     .run();
   school.db.insert(classStudents).values({ classId: 'amber', studentId: id }).run();
-  const { attemptId } = school.services.walks.begin(actor, assignmentId);
-  return { path: `/api/attempts/${attemptId}/events`, cookie: school.as(id).cookie, sittingId: v7() };
-});
+  const { attemptId } = await school.services.walks.begin(actor, assignmentId);
+  walkers.push({ path: `/api/attempts/${attemptId}/events`, cookie: school.as(id).cookie, sittingId: v7() });
+}
 process.send?.({ port: Number(new URL(school.base).port), walkers });
 process.on('disconnect', () => {
   void school.stop().then(() => process.exit());

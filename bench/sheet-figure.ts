@@ -72,7 +72,7 @@ async function fillClass() {
       .run();
     school.db.insert(classStudents).values({ classId: 'amber', studentId: actor.id }).run();
     school.clock.now = begun;
-    const { attemptId } = school.services.walks.begin(actor, assignmentId);
+    const { attemptId } = await school.services.walks.begin(actor, assignmentId);
     const leavesAfterStops = random.chance(0.5) ? 99 : Math.floor(random.between(0, stopCount));
     const manner = { startAt: begun, skill: 0.7, rate: 1, rewatches: 0.2, leavesAfterStops, handsIn: true };
     for (const { receivedAt, events } of simulateWalk(lesson, manner, random)) {

@@ -1,4 +1,16 @@
 import type { Checkpoint, ChoiceOption, Lesson, Pause } from '@semita/core';
+import {
+  archFeet,
+  type BridgePictures,
+  beamSides,
+  bridgeParts,
+  drawPath,
+  loadPath,
+  ownWeight,
+  sureAfter,
+  sureBefore,
+  wouldBuild,
+} from './bridge-questions.ts';
 
 /** [text, right, feedback] */
 type Row = readonly [string, boolean, string];
@@ -35,8 +47,8 @@ const look: Pause = {
   note: 'Look at the arrows for a moment. Which colour squeezes, and which one pulls? You will meet them in every picture from here on.',
 };
 
-/** The unit's lesson on the film: seven stops, each where a sentence ends. */
-export function bridgeLesson(materialId: string, lengthMs: number): Lesson {
+/** The unit's lesson on the film: seven stops, each where a sentence ends, and questions of many kinds. */
+export function bridgeLesson(materialId: string, lengthMs: number, pictures: BridgePictures): Lesson {
   return {
     title: 'How bridges carry load',
     parts: [
@@ -68,6 +80,8 @@ export function bridgeLesson(materialId: string, lengthMs: number): Lesson {
                 ['Nothing: the load goes past it.', false, 'Every part of the beam that bends feels the load.'],
               ],
             ),
+            beamSides,
+            sureBefore,
           ]),
           checkpoint('stop-span', 67_994, [
             choice('q-span', 'A beam is made twice as long. How much harder does its own weight bend it?', 100, [
@@ -75,6 +89,7 @@ export function bridgeLesson(materialId: string, lengthMs: number): Lesson {
               ['Four times as hard', true, 'Yes: twice the weight, at twice the distance.'],
               ['Just as hard', false, 'Listen to the last sentence once more.'],
             ]),
+            ownWeight,
           ]),
           checkpoint('stop-arch', 103_558, [
             choice('q-arch', 'Which of these are true of a stone arch?', 200, [
@@ -87,14 +102,21 @@ export function bridgeLesson(materialId: string, lengthMs: number): Lesson {
               ],
               ['It stands safely without abutments.', false, 'Without them the feet slide apart, and the arch falls.'],
             ]),
+            archFeet(pictures.arches),
           ]),
           checkpoint('stop-suspension', 127_163, [
-            written(
-              'q-suspension',
-              'A car stands on the deck of a suspension bridge. Follow its weight, step by step, down to the ground.',
-              300,
-              'Deck, hangers (tension), main cable (tension), towers (compression) and anchorages, ground.',
-            ),
+            loadPath,
+            {
+              ...written(
+                'q-suspension',
+                'Now say it in your own words: how does the weight of the car get down to the ground?',
+                300,
+                'Deck, hangers (tension), main cable (tension), towers (compression) and anchorages, ground.',
+              ),
+              wordBox: ['hangers', 'main cable', 'towers', 'anchorages', 'tension', 'compression'],
+              starters: ['The deck', 'First'],
+              wordRange: { least: 15, most: 80 },
+            },
           ]),
           checkpoint('stop-stayed', 158_008, [
             choice('q-stayed', 'Why does a cable-stayed bridge need no giant anchorages?', 100, [
@@ -102,6 +124,7 @@ export function bridgeLesson(materialId: string, lengthMs: number): Lesson {
               ['Cables on one side balance cables on the other.', true, 'Yes, and the deck between them is squeezed.'],
               ['Its deck is so light that it floats.', false, 'It is carried, not floating.'],
             ]),
+            bridgeParts(pictures.stayed),
             written(
               'q-sketch',
               'Which part of it is squeezed along its length, and why?',
@@ -119,6 +142,9 @@ export function bridgeLesson(materialId: string, lengthMs: number): Lesson {
                 200,
                 'Any bridge: names its kind, says what is in compression, what in tension, and follows the load down.',
               ),
+              drawPath(pictures.beam),
+              sureAfter,
+              wouldBuild,
             ],
             false,
           ),

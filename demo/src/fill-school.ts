@@ -13,6 +13,7 @@ import {
   tables,
 } from '@semita/server';
 import { bridgeLesson, forcesDraft } from './bridge-lesson.ts';
+import { type BridgePictures, pictureFiles } from './bridge-questions.ts';
 import { notebookLesson } from './notebook-lesson.ts';
 import { paperBridgeLesson } from './paper-bridge-lesson.ts';
 import {
@@ -30,6 +31,7 @@ import { createRandom, type Random } from './seeded-random.ts';
 import { type Manner, simulateWalk } from './simulated-student.ts';
 
 const filmFolder = fileURLToPath(new URL('../film/', import.meta.url));
+const pictureFolder = fileURLToPath(new URL('../pictures/', import.meta.url));
 const documentFolder = fileURLToPath(new URL('../documents/', import.meta.url));
 const schoolId = 'demo-school';
 const seed = 20_261_124;
@@ -79,7 +81,7 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   await addPeople(stage);
   clock.now = stage.today - 12 * day;
   const film = await bringInFilm(stage);
-  const lessonId = writeLesson(stage, bridgeLesson(film.id, film.lengthMs), true);
+  const lessonId = writeLesson(stage, bridgeLesson(film.id, film.lengthMs, await bringInPictures(stage)), true);
   const cobaltAssignment = assign(stage, lessonId, cobalt.id, { opens: -10, due: -1, closes: 6 });
   const amberAssignment = assign(stage, lessonId, amber.id, { opens: -5, due: 3, closes: 10 });
   await walkAll(stage, cobaltAssignment, cobaltStudents, cobaltManner);
@@ -141,6 +143,15 @@ async function bringInFilm(stage: Stage) {
   return film;
 }
 
+async function bringInPictures(stage: Stage): Promise<BridgePictures> {
+  const picture = async (name: keyof BridgePictures) => {
+    const { file, alt } = pictureFiles[name];
+    const { id } = await bringIn(stage, path.join(pictureFolder, file), file);
+    return { materialId: id, alt };
+  };
+  return { beam: await picture('beam'), arches: await picture('arches'), stayed: await picture('stayed') };
+}
+
 function writeLesson({ services }: Stage, { title, parts }: Lesson, makesEdition: boolean): string {
   const { id } = services.lessons.create(adaeze, null);
   const { version } = services.lessons.readDraft(adaeze, id);
@@ -199,7 +210,7 @@ async function walkAll(
     if (!manner) continue;
     const actor = studentActor(displayName);
     clock.now = manner.startAt;
-    const { attemptId } = services.walks.begin(actor, assignmentId);
+    const { attemptId } = await services.walks.begin(actor, assignmentId);
     const { lesson } = services.marking.readAttempt(adaeze, assignmentId, actor.id);
     for (const { receivedAt, events } of simulateWalk(lesson, manner, random)) {
       clock.now = receivedAt;

@@ -8,6 +8,7 @@ import {
   type Stop,
 } from '@semita/core';
 import { checkpoint, choice, written } from './bridge-lesson.ts';
+import { keepersWord } from './bridge-questions.ts';
 
 /** The unit's lesson on the reading: stops behind paragraphs, one of them at words inside one. */
 export function notebookLesson(materialId: string, blocks: readonly ReadingBlock[]): Lesson {
@@ -60,6 +61,7 @@ export function notebookLesson(materialId: string, blocks: readonly ReadingBlock
                 200,
                 'The rope is pulled; the posts are squeezed.',
               ),
+              keepersWord,
             ]),
             ...behind('Pull a rope'),
           },

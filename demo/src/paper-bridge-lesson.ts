@@ -1,5 +1,6 @@
 import { anchorAt, anchorTimeMs, deckScript, type Lesson, type Slide } from '@semita/core';
 import { checkpoint, choice } from './bridge-lesson.ts';
+import { shapesMatch } from './bridge-questions.ts';
 
 /** The unit's lesson on slides: two stops, each behind a slide. */
 export function paperBridgeLesson(materialId: string, slides: readonly Slide[]): Lesson {
@@ -32,6 +33,7 @@ export function paperBridgeLesson(materialId: string, slides: readonly Slide[]):
                 ['At the last number before the bridge fell', true, 'Yes: that is what it held.'],
                 ['When all forty are in the cup', false, 'A bridge that holds forty has won; most do not.'],
               ]),
+              shapesMatch,
             ]),
             ...behind(4),
           },

@@ -1,9 +1,10 @@
 import type { LearnerEventBody, Lesson, Part, Question, Response, Stop } from '@semita/core';
-import { stopsInOrder } from '@semita/core';
+import { rightResponse, stopsInOrder } from '@semita/core';
 import type { SentEvent } from '@semita/core/contract';
 import { v7 } from 'uuid';
 import { writtenAnswers } from './bridge-lesson.ts';
 import type { Random } from './seeded-random.ts';
+import { respondWrongly } from './wrong-response.ts';
 
 /** How a student goes about it. */
 export interface Manner {
@@ -114,8 +115,7 @@ export function simulateWalk(lesson: Lesson, manner: Manner, random: Random): Ba
   }
 
   function beginning(question: Question): Response {
-    if (question.kind === 'choice')
-      return { kind: 'choice', optionIds: [random.pick(question.options).id].slice(0, 1) };
+    if (question.kind !== 'extendedText') return respondWrongly(question, random);
     return {
       kind: 'extendedText',
       text: random.pick(['the cable', 'The cable pulls', 'It goes from the deck to', 'I think']),
@@ -128,12 +128,8 @@ export function simulateWalk(lesson: Lesson, manner: Manner, random: Random): Ba
       const place = Math.floor((1 - manner.skill) * random.between(0.4, 1.6) * answers.length);
       return { kind: 'extendedText', text: answers[Math.min(place, answers.length - 1)] as string };
     }
-    const right = question.options.filter((option) => option.right).map((option) => option.id);
-    if (random.chance(manner.skill)) return { kind: 'choice', optionIds: right };
-    const wrong = question.options.filter((option) => !option.right).map((option) => option.id);
-    return {
-      kind: 'choice',
-      optionIds: question.several ? [right[0] as string, random.pick(wrong)] : [random.pick(wrong)],
-    };
+    const right = rightResponse(question);
+    const response = right && random.chance(manner.skill) ? right : respondWrongly(question, random);
+    return question.asksConfidence ? { ...response, sure: random.chance(manner.skill) ? 4 : 2 } : response;
   }
 }

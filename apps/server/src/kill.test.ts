@@ -31,11 +31,12 @@ async function prepare() {
     .values(students.map((studentId) => ({ classId: 'amber', studentId })))
     .run();
   school.clock.now = Date.now();
-  const walkers = students.map((id) => {
+  const begin = async (id: string) => {
     const actor = { id, role: 'student' as const, schoolId: 'quillhaven', displayName: id };
-    const { attemptId } = school.services.walks.begin(actor, assignmentId);
+    const { attemptId } = await school.services.walks.begin(actor, assignmentId);
     return { attemptId, cookie: school.as(id).cookie };
-  });
+  };
+  const walkers = await Promise.all(students.map(begin));
   const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'semita-kill-'));
   school.db.$client.pragma('wal_checkpoint(TRUNCATE)');
   fs.cpSync(school.deps.dataDir, dataDir, { recursive: true });

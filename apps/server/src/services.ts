@@ -3,6 +3,7 @@ import { createSessionService } from './features/accounts/session-service.ts';
 import { createAssignmentRepository } from './features/assignments/assignment-repository.ts';
 import { createAssignmentService } from './features/assignments/assignment-service.ts';
 import { createSheetRepository } from './features/assignments/sheet-repository.ts';
+import { createAnswerFileService } from './features/attempts/answer-files.ts';
 import { createAttemptRepository } from './features/attempts/attempt-repository.ts';
 import { createEventIntake } from './features/attempts/event-intake.ts';
 import { createMarkingService } from './features/attempts/marking-service.ts';
@@ -57,6 +58,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     listMutePictures: materials.listMutePictures,
     scriptOfMaterial: materials.scriptOf,
   });
+  const answerFiles = createAnswerFileService({ ...deps, store });
   const shared = { ...deps, assignments: assignmentRepository, attempts, intake };
   return {
     sessions: createSessionService(deps),
@@ -72,7 +74,8 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     }),
     lessons,
     assignments,
-    walks: createWalkService({ ...shared, sheets }),
+    answerFiles,
+    walks: createWalkService({ ...shared, sheets, classes, answerFiles }),
     marking: createMarkingService({ ...shared, sheetOf: assignments }),
   };
 }

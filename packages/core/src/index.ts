@@ -13,6 +13,7 @@ export {
   type Answer,
   type AttemptState,
   beginAttempt,
+  type EarlierAnswer,
   type PartState,
   type Refusal,
   type StopState,
@@ -31,13 +32,19 @@ export {
   seekLimitMs,
 } from './attempt/gates.ts';
 export {
+  type LearnerOption,
+  type LearnerQuestion,
+  type LearnerQuestionBody,
+  type LearnerQuestionOf,
+  type QuestionResult,
+  toLearnerQuestion,
+} from './attempt/learner-question.ts';
+export {
   type LearnerLesson,
   type LearnerPart,
-  type LearnerQuestion,
   type LearnerStop,
   type LearnerView,
   learnerView,
-  type QuestionResult,
 } from './attempt/learner-view.ts';
 export { progressOf } from './attempt/progress.ts';
 export {
@@ -52,9 +59,10 @@ export {
   sheetStops,
 } from './attempt/sheet-row.ts';
 export { type StopMark, type StopMarkState, stopMarkOf, stopMarkStates } from './attempt/stop-mark.ts';
-export { type Outcome, takeIn, takeInAll } from './attempt/take-in.ts';
+export { type Outcome, stopTimeLimitMs, takeIn, takeInAll } from './attempt/take-in.ts';
 // The assignment: when and on which terms.
 export { defaultTerms, type Terms } from './attempt/terms.ts';
+export { mayTryAgain, tryNumberOf } from './attempt/tries.ts';
 export {
   createContext,
   findStop,
@@ -90,21 +98,14 @@ export { checkLesson, type Fault, type FaultCode, isWithinFilm } from './lesson/
 export {
   type BlockAnchor,
   type Checkpoint,
-  type ChoiceOption,
-  type ChoiceQuestion,
-  type ExtendedTextQuestion,
-  type Hundredths,
   type Inset,
   type Lesson,
-  type LessonPicture,
   type Narration,
   type Part,
   type PartKind,
   type Pause,
   partKinds,
   possiblePoints,
-  type Question,
-  type Recording,
   type Stop,
   stopsInOrder,
 } from './lesson/lesson.ts';
@@ -117,12 +118,61 @@ export {
 } from './lesson/lesson-change.ts';
 export { type LessonLengths, lessonLengths } from './lesson/lesson-lengths.ts';
 export { materialsOf } from './lesson/materials-of.ts';
+export type { Hundredths } from './lesson/points.ts';
+export type { LessonPicture, Recording } from './lesson/recording.ts';
 export { lineTitle, type Stretch, splitMaterial, suggestStarts } from './lesson/split-material.ts';
 export { nextPart, partOverLines, splitPart } from './lesson/split-part.ts';
 export { type MaterialKind, materialKinds, type PartMaterialKind, wholePart } from './lesson/whole-part.ts';
 // Marking and coverage: what it comes to.
+export { areaHolds, areaMiddle } from './marking/area-holds.ts';
+export { isKnownUnit } from './marking/mark-number.ts';
 export { markResponse } from './marking/mark-response.ts';
-export { isBlank, longestTextLength, type Response } from './marking/response.ts';
+export { rightResponse } from './marking/right-response.ts';
+export { type Verdicts, verdictsOf } from './marking/verdicts.ts';
+export { changeKind } from './question/change-kind.ts';
+export {
+  type Drawing,
+  type DrawingMark,
+  drawingPointCount,
+  drawingWidth,
+  isMarkAt,
+  mostDrawingPoints,
+  type PenColour,
+  penColours,
+  thinStroke,
+} from './question/drawing.ts';
+export { gapTextOf, withGapText } from './question/gap-notation.ts';
+export { createItem, createOption, createQuestion, type NewId, type QuestionForm } from './question/new-question.ts';
+export { readQuestions } from './question/notation.ts';
+export {
+  type AcceptedText,
+  type Area,
+  type ChoiceOption,
+  type ChoiceQuestion,
+  type DrawingGround,
+  drawingGrounds,
+  type ExtendedTextQuestion,
+  type Item,
+  isOpinion,
+  isTeacherMarked,
+  type NumericTolerance,
+  type Pair,
+  type Question,
+  type QuestionHead,
+  type QuestionKind,
+  type QuestionOf,
+  questionKinds,
+  type TextPiece,
+} from './question/question.ts';
+export {
+  type HandedFile,
+  isBlank,
+  longestEntryLength,
+  longestTextLength,
+  type Response,
+  type ResponseBody,
+} from './question/response.ts';
+export { disordered, shuffled } from './question/shuffled.ts';
 // The reading: a text in blocks.
 export {
   anchorAt,

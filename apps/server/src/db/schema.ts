@@ -59,6 +59,8 @@ export const classes = sqliteTable('classes', {
   name: text().notNull(),
   /** IANA name; every date of the class is read on this clock. */
   timeZone: text().notNull(),
+  /** BCP 47 tag; how numbers are written in this class. */
+  locale: text().notNull().default('en'),
 });
 
 const classId = () =>
@@ -70,10 +72,19 @@ export const classTeachers = sqliteTable('class_teachers', { classId: classId(),
   primaryKey({ columns: [table.classId, table.teacherId] }),
 ]);
 
-export const classStudents = sqliteTable('class_students', { classId: classId(), studentId: userId() }, (table) => [
-  primaryKey({ columns: [table.classId, table.studentId] }),
-  index('class_students_by_student').on(table.studentId),
-]);
+export const classStudents = sqliteTable(
+  'class_students',
+  {
+    classId: classId(),
+    studentId: userId(),
+    /** How much longer than others this student has for what is timed, as a factor. */
+    extraTime: real().notNull().default(1),
+  },
+  (table) => [
+    primaryKey({ columns: [table.classId, table.studentId] }),
+    index('class_students_by_student').on(table.studentId),
+  ],
+);
 
 export const materials = sqliteTable('materials', {
   id: id(),
@@ -264,4 +275,21 @@ export const attemptEvents = sqliteTable(
     primaryKey({ columns: [table.attemptId, table.seq] }),
     uniqueIndex('attempt_events_once').on(table.attemptId, table.sittingId, table.n),
   ],
+);
+
+/** Files that students gave as answers; what is in them stands in the media folder. */
+export const answerFiles = sqliteTable(
+  'answer_files',
+  {
+    id: id(),
+    attemptId: text()
+      .notNull()
+      .references(() => attempts.id, { onDelete: 'cascade' }),
+    name: text().notNull(),
+    mimeType: text().notNull(),
+    byteLength: integer().notNull(),
+    sha256: text().notNull(),
+    createdAt: instant().notNull(),
+  },
+  (table) => [index('answer_files_by_attempt').on(table.attemptId), index('answer_files_by_file').on(table.sha256)],
 );

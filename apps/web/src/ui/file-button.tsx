@@ -3,9 +3,9 @@ import { buttonStyle } from './button.tsx';
 import { joinClasses } from './join-classes.ts';
 
 interface Props {
-  /** As the browser's file dialog takes it. */
-  readonly accept: string;
-  readonly size?: 'small' | 'normal';
+  /** As the browser's file dialog takes it; any file where absent. */
+  readonly accept?: string;
+  readonly size?: 'small' | 'normal' | 'roomy';
   readonly disabled?: boolean;
   readonly onFile: (file: File) => void;
   readonly children: ReactNode;

@@ -70,3 +70,8 @@ export function formatBytes(bytes: number): string {
   if (bytes < 1024 ** 2) return `${Math.max(1, Math.round(bytes / 1024))} kB`;
   return bytes < 1024 ** 3 ? `${(bytes / 1024 ** 2).toFixed(1)} MB` : `${(bytes / 1024 ** 3).toFixed(2)} GB`;
 }
+
+/** A plain number as the page's language writes it. */
+export function formatNumber(value: number): string {
+  return new Intl.NumberFormat('en-GB', { maximumFractionDigits: 6 }).format(value);
+}

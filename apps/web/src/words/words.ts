@@ -1,4 +1,6 @@
 import i18next, { type ParseKeys, type TOptions } from 'i18next';
+import type { enEditor } from './en-editor.ts';
+import type { enRecorder } from './en-recorder.ts';
 import { enShared } from './en-shared.ts';
 import type { enStudent } from './en-student.ts';
 import type { enTeacher } from './en-teacher.ts';
@@ -6,7 +8,7 @@ import type { enTeacher } from './en-teacher.ts';
 declare module 'i18next' {
   interface CustomTypeOptions {
     defaultNS: 'shared';
-    resources: { shared: typeof enShared & typeof enStudent & typeof enTeacher };
+    resources: { shared: typeof enShared & typeof enStudent & typeof enTeacher & typeof enRecorder & typeof enEditor };
   }
 }
 

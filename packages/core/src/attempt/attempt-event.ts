@@ -1,5 +1,5 @@
-import type { Hundredths } from '../lesson/lesson.ts';
-import type { Response } from '../marking/response.ts';
+import type { Hundredths } from '../lesson/points.ts';
+import type { Response } from '../question/response.ts';
 
 /**
  * One thing that happened in an attempt. The log of these is the truth; everything else is computed from it.
@@ -39,9 +39,16 @@ export type LearnerEventBody =
   | { readonly type: 'reachedStop'; readonly stopId: string }
   | { readonly type: 'draftSaved'; readonly stopId: string; readonly questionId: string; readonly response: Response }
   | { readonly type: 'answered'; readonly stopId: string; readonly responses: Readonly<Record<string, Response>> }
+  /** Answers that could be tried again are left as they are. */
+  | { readonly type: 'kept'; readonly stopId: string }
+  | { readonly type: 'hintTaken'; readonly stopId: string; readonly questionId: string }
   | { readonly type: 'acknowledged'; readonly stopId: string }
   | { readonly type: 'passedStop'; readonly stopId: string }
-  | { readonly type: 'handedIn' };
+  | { readonly type: 'handedIn' }
+  /** What was handed in is taken back, to go on with it. */
+  | { readonly type: 'withdrawn' }
+  /** An answer that was given back is given again. */
+  | { readonly type: 'revised'; readonly stopId: string; readonly questionId: string; readonly response: Response };
 
 export type TeacherEventBody =
   | {
@@ -57,7 +64,24 @@ export type TeacherEventBody =
       readonly questionId: string;
       readonly text: string;
       readonly by: string;
-    };
+    }
+  /** An answer is given back, to be worked on again. */
+  | {
+      readonly type: 'returned';
+      readonly stopId: string;
+      readonly questionId: string;
+      readonly by: string;
+    }
+  /** A student is given more time for what is timed. */
+  | { readonly type: 'extended'; readonly extraTime: number; readonly by: string };
+
+/** Types of events that only teachers make. */
+export const teacherEventTypes: ReadonlySet<EventBody['type']> = new Set([
+  'marked',
+  'commented',
+  'returned',
+  'extended',
+] satisfies TeacherEventBody['type'][]);
 
 /** The sitting in which the server numbers what teachers do. */
 export const teacherSittingId = 'teacher';

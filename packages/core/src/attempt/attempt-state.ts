@@ -1,6 +1,6 @@
 import type { Coverage } from '../coverage/coverage.ts';
-import type { Hundredths } from '../lesson/lesson.ts';
-import type { Response } from '../marking/response.ts';
+import type { Hundredths } from '../lesson/points.ts';
+import type { Response } from '../question/response.ts';
 import type { AttemptEvent } from './attempt-event.ts';
 
 /** Everything known about one attempt; computed from its events and nothing else. */
@@ -15,6 +15,8 @@ export interface AttemptState {
   /** Stops the learner has reached; a stop that is missing here is still ahead. */
   readonly stops: Readonly<Record<string, StopState>>;
   readonly timeSpentMs: number;
+  /** How much longer than others this student has for what is timed, as a factor; 1 where absent. */
+  readonly extraTime?: number | undefined;
   readonly doubts: Doubts;
   readonly intake: Intake;
 }
@@ -36,6 +38,8 @@ export interface StopState {
   readonly settledAt: number | null;
   readonly drafts: Readonly<Record<string, Response>>;
   readonly answers: Readonly<Record<string, Answer>>;
+  /** Questions whose hints were read. */
+  readonly hints?: readonly string[] | undefined;
 }
 
 export interface Answer {
@@ -44,6 +48,19 @@ export interface Answer {
   readonly points: Hundredths | null;
   readonly markedBy: string | null;
   readonly comment: string | null;
+  /** What the response itself came to, where a later try or a hint made it worth less. */
+  readonly earned?: Hundredths | undefined;
+  /** What was given before, the oldest first. */
+  readonly earlier?: readonly EarlierAnswer[] | undefined;
+  /** Given back by a teacher: the student may work on it again, also after handing in. */
+  readonly returned?: boolean | undefined;
+}
+
+export interface EarlierAnswer {
+  readonly response: Response;
+  readonly points: Hundredths | null;
+  readonly comment: string | null;
+  readonly because: 'tried' | 'returned';
 }
 
 /** What was claimed and not believed. */
@@ -71,6 +88,10 @@ export type Refusal =
   | 'alreadyHandedIn'
   | 'notFinished'
   | 'notAnswered'
+  | 'noHint'
+  | 'timeUp'
+  | 'notReturned'
+  | 'notHandedIn'
   | 'pointsOutOfRange'
   | 'tooFarAhead';
 

@@ -36,8 +36,13 @@ test('answering earns the feedback of the picked options of that question and no
     'q-one': {
       points: 200,
       comment: null,
-      rightOptionIds: ['o-compression'],
+      right: { kind: 'choice', optionIds: ['o-compression'] },
+      verdicts: { 'o-compression': true },
+      rightAreas: [],
       feedback: [{ optionId: 'o-compression', text: 'SECRET feedback compression' }],
+      said: null,
+      modelAnswer: null,
+      mayTryAgain: false,
     },
   });
 });

@@ -1,19 +1,17 @@
 import {
   type BlockAnchor,
-  type ChoiceQuestion,
-  type Hundredths,
   type Inset,
   type Lesson,
-  type LessonPicture,
   type Narration,
   type Part,
   type PartKind,
-  type Question,
-  type Recording,
   type Stop,
   stopsInOrder,
 } from '../lesson/lesson.ts';
+import type { Recording } from '../lesson/recording.ts';
+import type { Question } from '../question/question.ts';
 import type { Answer, AttemptState } from './attempt-state.ts';
+import { type LearnerQuestion, present, type QuestionResult, toLearnerQuestion, toResult } from './learner-question.ts';
 
 /** A lesson as a learner's browser may hold it: no keys, no feedback, no teacher's notes. */
 export interface LearnerLesson {
@@ -54,38 +52,13 @@ export type LearnerStop =
       readonly voice?: Recording | undefined;
     };
 
-interface LearnerQuestionHead {
-  readonly id: string;
-  readonly stem: string;
-  readonly points: Hundredths;
-  readonly picture?: LessonPicture | undefined;
-  readonly directions?: Recording | undefined;
-}
-
-export type LearnerQuestion = LearnerQuestionHead &
-  (
-    | {
-        readonly kind: 'choice';
-        readonly several: boolean;
-        readonly options: readonly { readonly id: string; readonly text: string }[];
-      }
-    | { readonly kind: 'extendedText' }
-  );
-
-/** What a learner has earned by answering a question. */
-export interface QuestionResult {
-  readonly points: Hundredths | null;
-  readonly comment: string | null;
-  /** The right options, and the feedback of the options picked; only of choice questions. */
-  readonly rightOptionIds: readonly string[];
-  readonly feedback: readonly { readonly optionId: string; readonly text: string }[];
-}
-
 export interface LearnerView {
   readonly lesson: LearnerLesson;
   readonly state: AttemptState;
   /** By question id; only questions that were answered. */
   readonly results: Readonly<Record<string, QuestionResult>>;
+  /** By question id; only hints that were asked for. */
+  readonly hints: Readonly<Record<string, string>>;
 }
 
 /**
@@ -93,46 +66,39 @@ export interface LearnerView {
  * added to the model later stays secret until somebody names it here.
  */
 export function learnerView(lesson: Lesson, state: AttemptState): LearnerView {
-  return { lesson: toLearnerLesson(lesson), state: maskMarkers(state), results: resultsOf(lesson, state) };
+  return {
+    lesson: toLearnerLesson(lesson, seedOf(state)),
+    state: maskMarkers(state),
+    results: resultsOf(lesson, state),
+    hints: hintsOf(lesson, state),
+  };
 }
 
-function toLearnerLesson({ title, directions, parts }: Lesson): LearnerLesson {
-  return { title, ...present({ directions }), parts: parts.map(toLearnerPart) };
+/** Students who begin in the same millisecond see the same order; that does no harm. */
+function seedOf(state: AttemptState): string {
+  return String(state.begunAt);
 }
 
-function toLearnerPart(part: Part): LearnerPart {
+function toLearnerLesson({ title, directions, parts }: Lesson, seed: string): LearnerLesson {
+  return { title, ...present({ directions }), parts: parts.map((part) => toLearnerPart(part, seed)) };
+}
+
+function toLearnerPart(part: Part, seed: string): LearnerPart {
   const { id, kind, title, materialId, inMs, outMs, stops } = part;
   const { directions, narrations, insets, nextLessonId } = part;
   return {
     ...{ id, kind, title, materialId, inMs, outMs },
-    stops: stopsInOrder(stops).map(toLearnerStop),
+    stops: stopsInOrder(stops).map((stop) => toLearnerStop(stop, seed)),
     ...present({ directions, narrations, insets, nextLessonId }),
   };
 }
 
-function toLearnerStop(stop: Stop): LearnerStop {
+function toLearnerStop(stop: Stop, seed: string): LearnerStop {
   const { id, atMs, anchor } = stop;
   const place = { id, atMs, ...present({ anchor }) };
   if (stop.kind === 'pause') return { ...place, kind: stop.kind, note: stop.note, ...present({ voice: stop.voice }) };
   const { kind, required, questions } = stop;
-  return { ...place, kind, required, questions: questions.map(toLearnerQuestion) };
-}
-
-function toLearnerQuestion(question: Question): LearnerQuestion {
-  const { id, stem, points, picture, directions } = question;
-  const head = { id, stem, points, ...present({ picture, directions }) };
-  if (question.kind === 'extendedText') return { ...head, kind: question.kind };
-  return {
-    ...head,
-    kind: question.kind,
-    several: question.several,
-    options: question.options.map((option) => ({ id: option.id, text: option.text })),
-  };
-}
-
-/** Only what is there: a key without a value would travel for nothing. */
-function present<T extends object>(fields: T): Partial<T> {
-  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<T>;
+  return { ...place, kind, required, questions: questions.map((question) => toLearnerQuestion(question, seed)) };
 }
 
 /** Which teacher marked is the teachers' affair. */
@@ -153,28 +119,25 @@ function maskMarkers(state: AttemptState): AttemptState {
 
 function resultsOf(lesson: Lesson, state: AttemptState): Record<string, QuestionResult> {
   const results: Record<string, QuestionResult> = {};
-  for (const stop of lesson.parts.flatMap((part) => part.stops)) {
-    if (stop.kind !== 'checkpoint') continue;
-    for (const question of stop.questions) {
-      const answer = state.stops[stop.id]?.answers[question.id];
-      if (answer) results[question.id] = toResult(question, answer);
-    }
+  for (const { stopId, question } of questionsOf(lesson)) {
+    const stop = state.stops[stopId];
+    const answer = stop?.answers[question.id];
+    if (answer) results[question.id] = toResult(question, answer, stop.phase === 'open');
   }
   return results;
 }
 
-function toResult(question: Question, answer: Answer): QuestionResult {
-  const earned = { points: answer.points, comment: answer.comment };
-  if (question.kind !== 'choice') return { ...earned, rightOptionIds: [], feedback: [] };
-  return { ...earned, ...choiceResult(question, answer) };
+function hintsOf(lesson: Lesson, state: AttemptState): Record<string, string> {
+  const hints: Record<string, string> = {};
+  for (const { stopId, question } of questionsOf(lesson))
+    if (question.hint && state.stops[stopId]?.hints?.includes(question.id)) hints[question.id] = question.hint.text;
+  return hints;
 }
 
-function choiceResult(question: ChoiceQuestion, answer: Answer): Pick<QuestionResult, 'rightOptionIds' | 'feedback'> {
-  const picked = answer.response.kind === 'choice' ? answer.response.optionIds : [];
-  return {
-    rightOptionIds: question.options.filter((option) => option.right).map((option) => option.id),
-    feedback: question.options
-      .filter((option) => picked.includes(option.id) && option.feedback !== '')
-      .map((option) => ({ optionId: option.id, text: option.feedback })),
-  };
+function questionsOf(lesson: Lesson): { stopId: string; question: Question }[] {
+  return lesson.parts
+    .flatMap((part) => part.stops)
+    .flatMap((stop) =>
+      stop.kind === 'checkpoint' ? stop.questions.map((question) => ({ stopId: stop.id, question })) : [],
+    );
 }

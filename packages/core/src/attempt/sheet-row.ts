@@ -1,5 +1,6 @@
 import { metMs } from '../coverage/coverage.ts';
-import { type Hundredths, stopsInOrder } from '../lesson/lesson.ts';
+import { stopsInOrder } from '../lesson/lesson.ts';
+import type { Hundredths } from '../lesson/points.ts';
 import type { AttemptState } from './attempt-state.ts';
 import { findOpenStop, partStateOf } from './gates.ts';
 import { progressOf } from './progress.ts';

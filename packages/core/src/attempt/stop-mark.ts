@@ -1,4 +1,5 @@
-import { type Hundredths, possiblePoints } from '../lesson/lesson.ts';
+import { possiblePoints } from '../lesson/lesson.ts';
+import type { Hundredths } from '../lesson/points.ts';
 import type { StopState } from './attempt-state.ts';
 import type { WalkStop } from './walk-lesson.ts';
 

@@ -1,9 +1,11 @@
 import { addInterval } from '../coverage/coverage.ts';
-import { isBlank, isFitting, type Response } from '../marking/response.ts';
-import type { AttemptEvent } from './attempt-event.ts';
+import { isTeacherMarked } from '../question/question.ts';
+import { isBlank, isFitting, type Response } from '../question/response.ts';
+import { type AttemptEvent, type TeacherEventBody, teacherEventTypes } from './attempt-event.ts';
 import {
   type Answer,
   type AttemptState,
+  type EarlierAnswer,
   type PartState,
   type Refusal,
   type StopState,
@@ -22,7 +24,16 @@ import {
   playLimitMs,
 } from './gates.ts';
 import type { Terms } from './terms.ts';
-import { findPart, findStop, type WalkContext, type WalkPart, type WalkStop } from './walk-lesson.ts';
+import { mayTryAgain, tryNumberOf, worthOfTry } from './tries.ts';
+import {
+  findPart,
+  findStop,
+  hintCostOf,
+  type WalkContext,
+  type WalkPart,
+  type WalkQuestion,
+  type WalkStop,
+} from './walk-lesson.ts';
 
 /** What became of an event. Every one but `repeated` adds to the log, so that nothing that arrived is lost. */
 export type Outcome =
@@ -99,8 +110,7 @@ function applyInTurn(context: WalkContext, state: AttemptState, event: AttemptEv
     ...state,
     intake: { ...state.intake, next: { ...state.intake.next, [event.sittingId]: event.n + 1 } },
   };
-  if (event.type === 'marked' || event.type === 'commented')
-    return toApplied(counted, event, applyTeacher(context, counted, event));
+  if (isTeacherEvent(event)) return toApplied(counted, event, applyTeacher(context, counted, event));
   const present = countPresence(context, counted, event);
   return toApplied(present, event, applyLearner(context, present, event));
 }
@@ -155,7 +165,12 @@ function countPresence(context: WalkContext, state: AttemptState, event: Attempt
   };
 }
 
-type LearnerEvent = Exclude<AttemptEvent, { type: 'marked' | 'commented' }>;
+type TeacherEvent = Extract<AttemptEvent, { type: TeacherEventBody['type'] }>;
+type LearnerEvent = Exclude<AttemptEvent, TeacherEvent>;
+
+function isTeacherEvent(event: AttemptEvent): event is TeacherEvent {
+  return teacherEventTypes.has(event.type);
+}
 
 function applyLearner(context: WalkContext, state: AttemptState, event: LearnerEvent): AttemptState | Refusal {
   switch (event.type) {
@@ -171,6 +186,10 @@ function applyLearner(context: WalkContext, state: AttemptState, event: LearnerE
       return moveTo(context, state, event.partId, event.toMs);
     case 'handedIn':
       return applyHandedIn(context, state, event);
+    case 'withdrawn':
+      return state.handedInAt === null ? 'notHandedIn' : { ...state, handedInAt: null };
+    case 'revised':
+      return applyRevised(context, state, event);
     default:
       return applyAtStop(context, state, event);
   }
@@ -234,7 +253,7 @@ function moveTo(context: WalkContext, state: AttemptState, partId: string, atMs:
 
 type AtStopEvent = Exclude<
   LearnerEvent,
-  { type: 'opened' | 'hidden' | 'shown' | 'met' | 'paused' | 'sought' | 'handedIn' }
+  { type: 'opened' | 'hidden' | 'shown' | 'met' | 'paused' | 'sought' | 'handedIn' | 'withdrawn' | 'revised' }
 >;
 
 function applyAtStop(context: WalkContext, state: AttemptState, event: AtStopEvent): AttemptState | Refusal {
@@ -254,15 +273,32 @@ function applyAtStop(context: WalkContext, state: AttemptState, event: AtStopEve
       const question = stop.questions.find((candidate) => candidate.id === event.questionId);
       if (!question) return 'questionUnknown';
       if (!isFitting(question, event.response)) return 'unfitting';
+      if (isTimeUp(stop, before, state, event.receivedAt)) return 'timeUp';
       return withStop(state, stop.id, { ...before, drafts: { ...before.drafts, [question.id]: event.response } });
+    }
+    case 'hintTaken': {
+      const question = stop.kind === 'checkpoint' && stop.questions.find(({ id }) => id === event.questionId);
+      if (!question) return 'questionUnknown';
+      if (hintCostOf(question) === null) return 'noHint';
+      return withStop(state, stop.id, { ...before, hints: [...new Set([...(before.hints ?? []), question.id])] });
     }
     case 'answered': {
       if (stop.kind !== 'checkpoint') return 'wrongKind';
-      const answers = answersTo(context, stop, event.responses);
-      return typeof answers === 'string'
-        ? answers
-        : withStop(state, stop.id, { ...settled, phase: 'answered', drafts: {}, answers });
+      const isLate = isTimeUp(stop, before, state, event.receivedAt);
+      // What was written in time counts; what came later does not.
+      const answers = answersTo(context, stop, before, isLate ? before.drafts : event.responses, isLate);
+      if (typeof answers === 'string') return answers;
+      const maySeveral = !isLate && stop.questions.some((question) => mayTryQuestion(question, answers[question.id]));
+      return withStop(
+        state,
+        stop.id,
+        maySeveral ? { ...before, drafts: {}, answers } : { ...settled, phase: 'answered', drafts: {}, answers },
+      );
     }
+    case 'kept':
+      return stop.kind === 'checkpoint' && Object.keys(before.answers).length > 0
+        ? withStop(state, stop.id, { ...settled, phase: 'answered', drafts: {} })
+        : 'notAnswered';
     case 'acknowledged':
       return stop.kind === 'pause' ? withStop(state, stop.id, { ...settled, phase: 'acknowledged' }) : 'wrongKind';
     case 'passedStop':
@@ -304,20 +340,102 @@ function applyReached(
   );
 }
 
+/** Time for which a stop that is timed stays open beyond its limit, for the way from browser to server, in ms. */
+const timeLimitGraceMs = 10_000;
+
+/**
+ * How long a stop may stand open for a student, in ms: the limits of its questions together, stretched by the
+ * student's extra time. Null where nothing is timed.
+ */
+export function stopTimeLimitMs(stop: WalkStop, state: Pick<AttemptState, 'extraTime'>): number | null {
+  if (stop.kind !== 'checkpoint') return null;
+  const limits = stop.questions.flatMap(({ timeLimitMs }) => timeLimitMs ?? []);
+  if (limits.length === 0) return null;
+  return Math.round(limits.reduce((sum, limitMs) => sum + limitMs, 0) * (state.extraTime ?? 1));
+}
+
+function isTimeUp(stop: WalkStop, stopState: StopState, state: AttemptState, receivedAt: number): boolean {
+  const limitMs = stopTimeLimitMs(stop, state);
+  return limitMs !== null && receivedAt > stopState.openedAt + limitMs + timeLimitGraceMs;
+}
+
+function mayTryQuestion(question: WalkQuestion, answer: Answer | undefined): boolean {
+  return answer !== undefined && !isTeacherMarked(question.kind) && mayTryAgain(question, answer);
+}
+
+type WalkCheckpoint = Extract<WalkStop, { kind: 'checkpoint' }>;
+
 function answersTo(
   context: WalkContext,
-  stop: Extract<WalkStop, { kind: 'checkpoint' }>,
+  stop: WalkCheckpoint,
+  { answers: before, hints = [] }: StopState,
   responses: Readonly<Record<string, Response>>,
+  isLate: boolean,
 ): Record<string, Answer> | Refusal {
-  const answers: Record<string, Answer> = {};
+  const answers: Record<string, Answer> = { ...before };
   for (const question of stop.questions) {
+    const last = before[question.id];
     const response = responses[question.id];
-    if (!response || isBlank(response)) return 'blank';
+    // On a second try only what may be tried again is asked for.
+    if (last && (!response || !mayTryQuestion(question, last))) continue;
+    if (!response || isBlank(response)) {
+      if (isLate || question.mayBeBlank) continue;
+      return 'blank';
+    }
     if (!isFitting(question, response)) return 'unfitting';
-    const points = context.mark(question.id, response);
-    answers[question.id] = { response, points, markedBy: points === null ? null : 'program', comment: null };
+    const hintCost = hints.includes(question.id) ? (hintCostOf(question) ?? 0) : 0;
+    answers[question.id] = toAnswer(context, question, response, hintCost, last);
   }
   return answers;
+}
+
+/** The best of all tries counts, so that trying again never takes points away. */
+function toAnswer(
+  context: WalkContext,
+  question: WalkQuestion,
+  response: Response,
+  hintCost: number,
+  last: Answer | undefined,
+): Answer {
+  const earned = context.mark(question.id, response);
+  if (earned === null) return { response, points: null, markedBy: null, comment: null, ...triedBefore(last) };
+  const tryNumber = last ? tryNumberOf(last) + 1 : 1;
+  const points = Math.max(last?.points ?? 0, worthOfTry(question, earned, { tryNumber, hintCost }));
+  const ofResponse = points === earned ? {} : { earned };
+  return { response, points, markedBy: 'program', comment: null, ...ofResponse, ...triedBefore(last) };
+}
+
+function triedBefore(last: Answer | undefined): Pick<Answer, 'earlier'> {
+  return last ? { earlier: [...(last.earlier ?? []), toEarlier(last, 'tried')] } : {};
+}
+
+function toEarlier({ response, points, comment }: Answer, because: EarlierAnswer['because']): EarlierAnswer {
+  return { response, points, comment, because };
+}
+
+type RevisedEvent = Extract<LearnerEvent, { type: 'revised' }>;
+
+/** Works on an answer that was given back; it does not matter where on the way the student is. */
+function applyRevised(context: WalkContext, state: AttemptState, event: RevisedEvent): AttemptState | Refusal {
+  const found = findStop(context.lesson, event.stopId);
+  if (found?.stop.kind !== 'checkpoint') return 'stopUnknown';
+  const question = found.stop.questions.find(({ id }) => id === event.questionId);
+  const stop = state.stops[event.stopId];
+  const last = stop?.answers[event.questionId];
+  if (!question || !stop || !last) return 'questionUnknown';
+  if (!last.returned) return 'notReturned';
+  if (isBlank(event.response)) return 'blank';
+  if (!isFitting(question, event.response)) return 'unfitting';
+  const points = context.mark(question.id, event.response);
+  const earlier = [...(last.earlier ?? []), toEarlier(last, 'returned')];
+  const answer: Answer = {
+    response: event.response,
+    points,
+    markedBy: points === null ? null : 'program',
+    comment: null,
+    earlier,
+  };
+  return withStop(state, event.stopId, { ...stop, answers: { ...stop.answers, [question.id]: answer } });
 }
 
 function applyHandedIn(context: WalkContext, state: AttemptState, event: AttemptEvent): AttemptState | Refusal {
@@ -343,9 +461,8 @@ function applyHandedIn(context: WalkContext, state: AttemptState, event: Attempt
   };
 }
 
-type TeacherEvent = Extract<AttemptEvent, { type: 'marked' | 'commented' }>;
-
 function applyTeacher(context: WalkContext, state: AttemptState, event: TeacherEvent): AttemptState | Refusal {
+  if (event.type === 'extended') return { ...state, extraTime: event.extraTime };
   const found = findStop(context.lesson, event.stopId);
   if (found?.stop.kind !== 'checkpoint') return 'stopUnknown';
   const question = found.stop.questions.find((candidate) => candidate.id === event.questionId);
@@ -355,11 +472,24 @@ function applyTeacher(context: WalkContext, state: AttemptState, event: TeacherE
   if (!stop || !answer) return 'notAnswered';
   const isPointsWrong = event.type === 'marked' && (event.points < 0 || event.points > question.points);
   if (isPointsWrong) return 'pointsOutOfRange';
-  const next: Answer =
-    event.type === 'marked'
-      ? { ...answer, points: event.points, markedBy: event.by }
-      : { ...answer, comment: event.text === '' ? null : event.text };
-  return withStop(state, event.stopId, { ...stop, answers: { ...stop.answers, [event.questionId]: next } });
+  return withStop(state, event.stopId, {
+    ...stop,
+    answers: { ...stop.answers, [event.questionId]: afterTeacher(answer, event) },
+  });
+}
+
+function afterTeacher(answer: Answer, event: Exclude<TeacherEvent, { type: 'extended' }>): Answer {
+  switch (event.type) {
+    case 'marked': {
+      // What the program made of it counts no longer.
+      const { earned: _, ...rest } = answer;
+      return { ...rest, points: event.points, markedBy: event.by };
+    }
+    case 'commented':
+      return { ...answer, comment: event.text === '' ? null : event.text };
+    case 'returned':
+      return { ...answer, returned: true };
+  }
 }
 
 function withStop(state: AttemptState, stopId: string, stop: StopState): AttemptState {

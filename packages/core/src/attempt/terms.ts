@@ -6,6 +6,8 @@ export interface Terms {
   readonly rewindAtStops: boolean;
   /** The fastest playing rate offered, 1 to 2. */
   readonly maxRate: number;
+  /** BCP 47 tag of the language in which students write numbers; English where absent. */
+  readonly locale?: string | undefined;
 }
 
 export const defaultTerms: Terms = { skipping: false, rewindAtStops: true, maxRate: 2 };

@@ -1,6 +1,8 @@
-import type { Hundredths, Lesson, PartKind } from '../lesson/lesson.ts';
+import type { Lesson, PartKind } from '../lesson/lesson.ts';
+import type { Hundredths } from '../lesson/points.ts';
 import { markResponse } from '../marking/mark-response.ts';
-import type { Response, ResponseShape } from '../marking/response.ts';
+import type { Tries } from '../question/question.ts';
+import type { Response, ResponseShape } from '../question/response.ts';
 import type { Terms } from './terms.ts';
 
 /** What gates and the reducer need of a lesson. An edition fits, and so does what a learner's browser is given. */
@@ -26,7 +28,21 @@ export type WalkStop =
     }
   | { readonly id: string; readonly kind: 'pause'; readonly atMs: number };
 
-export type WalkQuestion = ResponseShape & { readonly id: string; readonly points: Hundredths };
+export type WalkQuestion = ResponseShape & {
+  readonly id: string;
+  readonly points: Hundredths;
+  readonly mayBeBlank?: boolean | undefined;
+  readonly tries?: Tries | undefined;
+  readonly timeLimitMs?: number | undefined;
+  /** The hint itself where it is known, else what it costs. */
+  readonly hint?: { readonly cost: Hundredths } | undefined;
+  readonly hintCost?: Hundredths | undefined;
+};
+
+/** What a hint costs; null where there is none. */
+export function hintCostOf({ hint, hintCost }: Pick<WalkQuestion, 'hint' | 'hintCost'>): Hundredths | null {
+  return hint?.cost ?? hintCost ?? null;
+}
 
 /** Marks a response, or says null where a teacher must, or where the key is not to be had here. */
 export type Marker = (questionId: string, response: Response) => Hundredths | null;
@@ -51,7 +67,7 @@ export function createContext(lesson: Lesson, terms: Terms): WalkContext {
     terms,
     mark: (questionId, response) => {
       const question = questions.get(questionId);
-      return question ? markResponse(question, response) : null;
+      return question ? markResponse(question, response, terms.locale) : null;
     },
   };
 }

@@ -1,15 +1,10 @@
 import * as v from 'valibot';
 import type { EventEnvelope, LearnerEventBody } from '../attempt/attempt-event.ts';
-import { longestTextLength, type Response } from '../marking/response.ts';
+import { id } from './base-schemas.ts';
+import { responseSchema } from './response-schemas.ts';
 
-const id = v.pipe(v.string(), v.minLength(1), v.maxLength(64));
 const uuid = v.pipe(v.string(), v.uuid());
 const filmMs = v.pipe(v.number(), v.minValue(0), v.maxValue(24 * 3_600_000));
-
-export const responseSchema: v.GenericSchema<unknown, Response> = v.variant('kind', [
-  v.object({ kind: v.literal('choice'), optionIds: v.pipe(v.array(id), v.maxLength(30)) }),
-  v.object({ kind: v.literal('extendedText'), text: v.pipe(v.string(), v.maxLength(longestTextLength)) }),
-]);
 
 /** An event as a learner's browser sends it: the server adds when it came. */
 export type SentEvent = Omit<EventEnvelope, 'receivedAt'> & LearnerEventBody;
@@ -21,8 +16,9 @@ const envelope = {
   at: v.pipe(v.number(), v.integer()),
 };
 
-const bare = (type: 'opened' | 'hidden' | 'shown' | 'handedIn') => v.object({ ...envelope, type: v.literal(type) });
-const atStop = (type: 'reachedStop' | 'acknowledged' | 'passedStop') =>
+const bare = (type: 'opened' | 'hidden' | 'shown' | 'handedIn' | 'withdrawn') =>
+  v.object({ ...envelope, type: v.literal(type) });
+const atStop = (type: 'reachedStop' | 'acknowledged' | 'passedStop' | 'kept') =>
   v.object({ ...envelope, type: v.literal(type), stopId: id });
 
 export const sentEventSchema: v.GenericSchema<unknown, SentEvent> = v.variant('type', [
@@ -30,6 +26,7 @@ export const sentEventSchema: v.GenericSchema<unknown, SentEvent> = v.variant('t
   bare('hidden'),
   bare('shown'),
   bare('handedIn'),
+  bare('withdrawn'),
   v.object({
     ...envelope,
     type: v.literal('met'),
@@ -43,7 +40,10 @@ export const sentEventSchema: v.GenericSchema<unknown, SentEvent> = v.variant('t
   atStop('reachedStop'),
   atStop('acknowledged'),
   atStop('passedStop'),
+  atStop('kept'),
+  v.object({ ...envelope, type: v.literal('hintTaken'), stopId: id, questionId: id }),
   v.object({ ...envelope, type: v.literal('draftSaved'), stopId: id, questionId: id, response: responseSchema }),
+  v.object({ ...envelope, type: v.literal('revised'), stopId: id, questionId: id, response: responseSchema }),
   v.object({ ...envelope, type: v.literal('answered'), stopId: id, responses: v.record(id, responseSchema) }),
 ]);
 

@@ -1,12 +1,14 @@
 export { type ErrorBody, type ErrorCode, statusOfError } from './errors.ts';
 export { mostEventsPerBatch, type SentEvent } from './event-schemas.ts';
 export { lessonSchema } from './lesson-schemas.ts';
+export { drawingSchema } from './response-schemas.ts';
 export type { Audience, BodyOf, OutputOf, ParamsOf, Route } from './route.ts';
 export { type RouteName, routes } from './routes.ts';
 export type {
   AssignmentSummary,
   AttemptDetail,
   CatalogueItem,
+  ClassSettings,
   Draft,
   IntakeAnswer,
   LessonSummary,
@@ -14,6 +16,8 @@ export type {
   Me,
   Sheet,
   SheetStudent,
+  StudentSettings,
   TodoItem,
   Walk,
 } from './schemas.ts';
+export { classLocales } from './schemas.ts';

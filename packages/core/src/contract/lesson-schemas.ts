@@ -4,46 +4,14 @@ import {
   type BlockAnchor,
   type Inset,
   type Lesson,
-  type LessonPicture,
   type Narration,
   type Part,
   partKinds,
-  type Question,
-  type Recording,
   type Stop,
 } from '../lesson/lesson.ts';
 import type { LessonChange } from '../lesson/lesson-change.ts';
-
-const id = v.pipe(v.string(), v.minLength(1), v.maxLength(64));
-const timeMs = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(24 * 3_600_000));
-const line = v.pipe(v.string(), v.maxLength(500));
-const prose = v.pipe(v.string(), v.maxLength(20_000));
-const hundredths = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000));
-
-const recordingSchema: v.GenericSchema<unknown, Recording> = v.object({ materialId: id, words: prose });
-
-export const pictureSchema: v.GenericSchema<unknown, LessonPicture> = v.object({ materialId: id, alt: line });
-
-const ofQuestion = {
-  id,
-  stem: prose,
-  points: hundredths,
-  teacherNote: prose,
-  picture: v.optional(pictureSchema),
-  directions: v.optional(recordingSchema),
-};
-
-const choiceOption = v.object({ id, text: prose, right: v.boolean(), feedback: prose });
-
-const questionSchema: v.GenericSchema<unknown, Question> = v.variant('kind', [
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('choice'),
-    several: v.boolean(),
-    options: v.pipe(v.array(choiceOption), v.maxLength(30)),
-  }),
-  v.object({ ...ofQuestion, kind: v.literal('extendedText'), modelAnswer: prose }),
-]);
+import { id, line, pictureSchema, prose, recordingSchema, timeMs } from './base-schemas.ts';
+import { questionSchema } from './question-schemas.ts';
 
 const blockAnchor: v.GenericSchema<unknown, BlockAnchor> = v.object({
   blockId: v.nullable(id),

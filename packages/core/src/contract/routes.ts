@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { mostEventsPerBatch, sentEventSchema } from './event-schemas.ts';
 import { lessonChangeSchema, madeDeckSchema } from './lesson-schemas.ts';
+import { handedFileSchema } from './response-schemas.ts';
 import { route } from './route.ts';
 import * as s from './schemas.ts';
 
@@ -25,9 +26,18 @@ export const routes = {
       id: v.string(),
       name: v.string(),
       timeZone: v.string(),
-      students: v.array(v.object({ id: v.string(), displayName: v.string(), userName: v.string() })),
+      locale: v.string(),
+      students: v.array(
+        v.object({ id: v.string(), displayName: v.string(), userName: v.string(), extraTime: v.number() }),
+      ),
       assignments: v.array(s.assignmentSummarySchema),
     }),
+  }),
+
+  /** How numbers are written in the class, in every attempt from now on. */
+  changeClass: route('PATCH', '/api/classes/:classId', 'teacher', { body: s.classSettingsSchema }),
+  changeStudent: route('PATCH', '/api/classes/:classId/students/:studentId', 'teacher', {
+    body: s.studentSettingsSchema,
   }),
 
   // materials
@@ -162,6 +172,9 @@ export const routes = {
     body: v.object({ events: v.pipe(v.array(sentEventSchema), v.minLength(1), v.maxLength(mostEventsPerBatch)) }),
     output: s.intakeSchema,
   }),
+  /** The body is the file itself. */
+  sendAnswerFile: route('POST', '/api/attempts/:attemptId/files/:fileName', 'student', { output: handedFileSchema }),
+  readAnswerFile: route('GET', '/api/answer-files/:fileId', 'signedIn'),
 } as const;
 
 export type RouteName = keyof typeof routes;

@@ -18,6 +18,7 @@ export const termsSchema = v.object({
   skipping: v.boolean(),
   rewindAtStops: v.boolean(),
   maxRate: v.picklist([1, 1.25, 1.5, 2]),
+  locale: v.optional(v.string()),
 });
 
 export const meSchema = v.object({
@@ -238,6 +239,15 @@ export const walkSchema = v.object({
   now: v.number(),
 });
 export type Walk = v.InferOutput<typeof walkSchema>;
+
+/** Languages whose ways of writing numbers the product knows to offer. */
+export const classLocales = ['en', 'de', 'fr', 'es', 'it', 'nl', 'pt', 'sv', 'da', 'nb', 'fi', 'pl', 'cs'] as const;
+
+export const classSettingsSchema = v.object({ locale: v.picklist(classLocales) });
+export type ClassSettings = v.InferOutput<typeof classSettingsSchema>;
+export const studentSettingsSchema = v.object({ extraTime: v.pipe(v.number(), v.minValue(1), v.maxValue(5)) });
+
+export type StudentSettings = v.InferOutput<typeof studentSettingsSchema>;
 
 export const intakeSchema = v.object({
   outcomes: v.array(

@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest';
+import type { ChoiceQuestion } from '../question/question.ts';
 import { bridgeLesson, pickOne, pickSeveral } from '../test/bridge-lesson.ts';
 import { checkLesson } from './check-lesson.ts';
-import type { ChoiceQuestion, Lesson, Stop } from './lesson.ts';
+import type { Lesson, Stop } from './lesson.ts';
 
 const lengths = new Map([['film', 60_000]]);
 const withStop = (stop: Stop): Lesson => ({

@@ -1,5 +1,6 @@
-import { type ChoiceQuestion, type Lesson, type Part, type Question, type Stop, stopsInOrder } from './lesson.ts';
+import { type Lesson, type Part, type Stop, stopsInOrder } from './lesson.ts';
 import { materialsOf } from './materials-of.ts';
+import { type QuestionFaultCode, questionFaults } from './question-faults.ts';
 
 export type FaultCode =
   | 'titleMissing'
@@ -10,13 +11,7 @@ export type FaultCode =
   | 'questionsMissing'
   | 'noteMissing'
   | 'recordingMissing'
-  | 'stemMissing'
-  | 'optionsTooFew'
-  | 'optionTextMissing'
-  | 'optionsAlike'
-  | 'rightAnswerMissing'
-  | 'rightAnswersTooMany'
-  | 'everyOptionRight';
+  | QuestionFaultCode;
 
 /** Something that keeps an edition from being made, and the place that would mend it. */
 export interface Fault {
@@ -71,22 +66,4 @@ function checkStop(stop: Stop): LocalFault[] {
   return stop.questions.flatMap((question) =>
     questionFaults(question).map((code) => ({ code, questionId: question.id })),
   );
-}
-
-function questionFaults(question: Question): FaultCode[] {
-  const faults: FaultCode[] = question.stem.trim() === '' ? ['stemMissing'] : [];
-  return question.kind === 'choice' ? [...faults, ...choiceFaults(question)] : faults;
-}
-
-function choiceFaults({ options, several }: ChoiceQuestion): FaultCode[] {
-  const faults: FaultCode[] = [];
-  const texts = options.map((option) => option.text.trim());
-  if (options.length < 2) faults.push('optionsTooFew');
-  if (texts.includes('')) faults.push('optionTextMissing');
-  if (new Set(texts).size < texts.length && !texts.includes('')) faults.push('optionsAlike');
-  const right = options.filter((option) => option.right).length;
-  if (right === 0) faults.push('rightAnswerMissing');
-  if (right > 1 && !several) faults.push('rightAnswersTooMany');
-  if (several && right === options.length && options.length >= 2) faults.push('everyOptionRight');
-  return faults;
 }

@@ -1,4 +1,5 @@
-import type { BlockAnchor, Inset, Lesson, Narration, Part, Recording, Stop } from './lesson.ts';
+import type { BlockAnchor, Inset, Lesson, Narration, Part, Stop } from './lesson.ts';
+import type { Recording } from './recording.ts';
 
 /**
  * One step of editing. Changes travel as JSON from the desk to the server, which applies the same function;

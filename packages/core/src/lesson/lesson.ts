@@ -1,5 +1,6 @@
-/** Hundredths of a point, a whole number: sums of points are exact, and 2.5 points is 250. */
-export type Hundredths = number;
+import type { Question } from '../question/question.ts';
+import type { Hundredths } from './points.ts';
+import type { Recording } from './recording.ts';
 
 /** What a teacher edits and what an edition freezes. Plain data; every id is unique within the lesson. */
 export interface Lesson {
@@ -36,12 +37,6 @@ export interface Part {
   readonly nextLessonId?: string | undefined;
 }
 
-/** A voice or a film that was recorded, with its words for whoever cannot hear it. */
-export interface Recording {
-  readonly materialId: string;
-  readonly words: string;
-}
-
 /** A voice over a stretch of a clip. */
 export interface Narration extends Recording {
   readonly id: string;
@@ -59,12 +54,6 @@ export interface Inset {
   readonly anchor: BlockAnchor;
   readonly materialId: string;
   readonly title: string;
-}
-
-/** A picture that was taken from a material or brought in, with words for whoever cannot see it. */
-export interface LessonPicture {
-  readonly materialId: string;
-  readonly alt: string;
 }
 
 export type Stop = Checkpoint | Pause;
@@ -101,38 +90,6 @@ export interface Pause {
   readonly note: string;
   /** What the material waits for: a voice that is heard to its end. */
   readonly voice?: Recording | undefined;
-}
-
-export type Question = ChoiceQuestion | ExtendedTextQuestion;
-
-interface QuestionHead {
-  readonly id: string;
-  readonly stem: string;
-  readonly points: Hundredths;
-  readonly teacherNote: string;
-  readonly picture?: LessonPicture | undefined;
-  readonly directions?: Recording | undefined;
-}
-
-/** Pick one, or pick several. Named as QTI 3.0 names its interaction. */
-export interface ChoiceQuestion extends QuestionHead {
-  readonly kind: 'choice';
-  readonly several: boolean;
-  readonly options: readonly ChoiceOption[];
-}
-
-export interface ChoiceOption {
-  readonly id: string;
-  readonly text: string;
-  readonly right: boolean;
-  /** Said to a student who picked this option, once they have answered. Empty for none. */
-  readonly feedback: string;
-}
-
-/** A written answer that a teacher marks. */
-export interface ExtendedTextQuestion extends QuestionHead {
-  readonly kind: 'extendedText';
-  readonly modelAnswer: string;
 }
 
 /** Stops in the order a learner meets them: by time, and by their order in the draft where times are equal. */

@@ -1,4 +1,5 @@
-import type { Lesson, Part, Question, Stop } from './lesson.ts';
+import type { Question } from '../question/question.ts';
+import type { Lesson, Part, Stop } from './lesson.ts';
 
 /** Ids of all materials that a lesson shows anywhere, each once: of its parts, its recordings, insets and pictures. */
 export function materialsOf(lesson: Lesson): readonly string[] {
@@ -21,6 +22,7 @@ function ofStop(stop: Stop): (string | undefined)[] {
   return stop.kind === 'pause' ? [stop.voice?.materialId] : stop.questions.flatMap(ofQuestion);
 }
 
-function ofQuestion({ picture, directions }: Question): (string | undefined)[] {
-  return [picture?.materialId, directions?.materialId];
+function ofQuestion(question: Question): (string | undefined)[] {
+  const ofOptions = question.kind === 'choice' ? question.options.map(({ picture }) => picture?.materialId) : [];
+  return [question.picture?.materialId, question.sound?.materialId, question.directions?.materialId, ...ofOptions];
 }

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { ChoiceQuestion } from '../lesson/lesson.ts';
+import type { ChoiceQuestion } from '../question/question.ts';
+import { isBlank, isFitting, longestTextLength } from '../question/response.ts';
 import { pickOne, pickSeveral, written } from '../test/bridge-lesson.ts';
 import { markResponse } from './mark-response.ts';
-import { isBlank, isFitting, longestTextLength } from './response.ts';
 
 const choice = (...optionIds: string[]) => ({ kind: 'choice' as const, optionIds });
 

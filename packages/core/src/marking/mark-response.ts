@@ -1,30 +1,170 @@
-import type { ChoiceQuestion, Hundredths, Question } from '../lesson/lesson.ts';
-import type { Response } from './response.ts';
+import type { Hundredths } from '../lesson/points.ts';
+import {
+  type Area,
+  type ChoiceQuestion,
+  isOpinion,
+  isTeacherMarked,
+  type OrderQuestion,
+  type Pair,
+  type Question,
+  type SelectPointQuestion,
+  type TextEntryQuestion,
+} from '../question/question.ts';
+import type { Response } from '../question/response.ts';
+import { areaHolds } from './area-holds.ts';
+import { isRightNumber } from './mark-number.ts';
+import { isSameText } from './text-match.ts';
 
 /**
- * Marks a response where a program can.
+ * Marks a response where a program can, by QTI 3.0 response processing:
  *
- * Pick one: QTI 3.0 response processing template `match_correct`, scaled to the question's points.
- * Pick several: QTI 3.0 `map_response`; each right option is mapped to an equal share of the points, each wrong one
- * to the same share below zero, with lower bound 0 and upper bound the points.
+ * - pick one, one word, one place, all-or-nothing order, a scale with a key, a number: `match_correct`, scaled to the
+ *   question's points;
+ * - pick several, words, places: `map_response`; each right one is mapped to an equal share of the points, each wrong
+ *   one to the same share below zero, bounded by 0 and the points. Options with a worth of their own are summed and
+ *   bounded by the question's bounds;
+ * - gaps and pairs: `map_response`, an equal share for each right one, nothing off for wrong ones;
+ * - points on a picture: `map_response_point`, each area counts once;
+ * - order by pairs: the share of pairs in the right order, (1 + τ) ÷ 2 with τ of Kendall 1938.
  * @param question with its key
  * @param response fitting the question (see `isFitting`)
+ * @param locale BCP 47 tag of the class, for numbers
  * @returns earned points, 0 ≤ earned ≤ question.points, or null where a teacher marks
  */
-export function markResponse(question: Question, response: Response): Hundredths | null {
-  if (question.kind !== 'choice' || response.kind !== 'choice') return null;
-  return question.several ? mapResponse(question, response.optionIds) : matchCorrect(question, response.optionIds);
+export function markResponse(question: Question, response: Response, locale = 'en'): Hundredths | null {
+  if (isOpinion(question)) return 0;
+  if (isTeacherMarked(question.kind)) return question.points === 0 ? 0 : null;
+  return share(question.points, rightShare(question, response, locale));
 }
 
-function matchCorrect(question: ChoiceQuestion, optionIds: readonly string[]): Hundredths {
-  const right = question.options.filter((option) => option.right).map((option) => option.id);
-  return right.length === optionIds.length && right.every((id) => optionIds.includes(id)) ? question.points : 0;
+/** A part of the points, in whole hundredths and within bounds. */
+function share(points: Hundredths, part: number): Hundredths {
+  return Math.max(0, Math.min(points, Math.round(points * part)));
 }
 
-function mapResponse(question: ChoiceQuestion, optionIds: readonly string[]): Hundredths {
-  const picked = question.options.filter((option) => optionIds.includes(option.id));
-  const rightCount = question.options.filter((option) => option.right).length;
-  if (rightCount === 0) return 0;
-  const net = picked.reduce((sum, option) => sum + (option.right ? 1 : -1), 0);
-  return Math.max(0, Math.min(question.points, Math.round((question.points * net) / rightCount)));
+function rightShare(question: Question, response: Response, locale: string): number {
+  switch (question.kind) {
+    case 'choice':
+      return response.kind === 'choice' ? choiceShare(question, response.optionIds) : 0;
+    case 'hottext':
+      return response.kind === 'choice'
+        ? picksShare(
+            question.words.filter(({ standing }) => standing === 'right'),
+            response.optionIds,
+            question.several,
+          )
+        : 0;
+    case 'hotspot':
+      return response.kind === 'choice'
+        ? picksShare(
+            question.areas.filter(({ right }) => right),
+            response.optionIds,
+            question.several,
+          )
+        : 0;
+    case 'inlineChoice':
+      return response.kind === 'gaps'
+        ? meanOf(question.gaps, ({ id, rightId }) => (response.gaps[id] === rightId ? 1 : 0))
+        : 0;
+    case 'gapMatch':
+      return response.kind === 'gaps' ? placesShare(question.gaps, response.gaps) : 0;
+    case 'graphicGapMatch':
+      return response.kind === 'gaps' ? placesShare(question.areas, response.gaps) : 0;
+    case 'textEntry':
+      return response.kind === 'gaps' ? textEntryShare(question, response.gaps) : 0;
+    case 'numeric':
+      return response.kind === 'number' && isRightNumber(question, response.text, locale) ? 1 : 0;
+    case 'order':
+      return response.kind === 'order' ? orderShare(question, response.itemIds) : 0;
+    case 'match':
+      return response.kind === 'pairs' ? pairsShare(question.pairs, response.pairs, pairKey) : 0;
+    case 'associate':
+      return response.kind === 'pairs' ? pairsShare(question.pairs, response.pairs, unorderedPairKey) : 0;
+    case 'selectPoint':
+      return response.kind === 'points' ? pointsShare(question, response.points) : 0;
+    case 'slider':
+      return response.kind === 'scale' &&
+        question.key &&
+        response.value >= question.key.from &&
+        response.value <= question.key.to
+        ? 1
+        : 0;
+    default:
+      return 0;
+  }
+}
+
+function meanOf<T>(items: readonly T[], worth: (item: T) => number): number {
+  return items.length === 0 ? 0 : items.reduce((sum, item) => sum + worth(item), 0) / items.length;
+}
+
+function choiceShare(question: ChoiceQuestion, optionIds: readonly string[]): number {
+  const { options, several, bounds, points } = question;
+  const isMapped = several && options.some((option) => option.worth !== undefined);
+  if (!isMapped)
+    return picksShare(
+      options.filter((option) => option.right),
+      optionIds,
+      several,
+    );
+  if (points === 0) return 0;
+  const sum = options.reduce((all, { id, worth }) => all + (optionIds.includes(id) ? (worth ?? 0) : 0), 0);
+  return Math.max(bounds?.lower ?? 0, Math.min(bounds?.upper ?? points, sum)) / points;
+}
+
+function picksShare(right: readonly { readonly id: string }[], picked: readonly string[], several: boolean): number {
+  const hits = right.filter(({ id }) => picked.includes(id)).length;
+  if (!several) return right.length === picked.length && hits === right.length ? 1 : 0;
+  return right.length === 0 ? 0 : (hits - (picked.length - hits)) / right.length;
+}
+
+function placesShare(
+  places: readonly { readonly id: string; readonly rightIds: readonly string[] }[],
+  given: Readonly<Record<string, string>>,
+): number {
+  // A place that stays empty is not one to fill, so nothing is earned by leaving it so.
+  const toFill = places.filter(({ rightIds }) => rightIds.length > 0);
+  return meanOf(toFill, ({ id, rightIds }) => (rightIds.includes(given[id] ?? '') ? 1 : 0));
+}
+
+function textEntryShare({ gaps, tolerance }: TextEntryQuestion, given: Readonly<Record<string, string>>): number {
+  return meanOf(gaps, ({ id, accepted }) => {
+    const percents = accepted
+      .filter(({ text }) => isSameText(given[id] ?? '', text, tolerance))
+      .map(({ percent }) => percent);
+    return Math.max(0, ...percents) / 100;
+  });
+}
+
+function orderShare({ items, scoring }: OrderQuestion, itemIds: readonly string[]): number {
+  const right = items.map(({ id }) => id);
+  if (scoring === 'exact' || right.length < 2) return right.every((id, index) => id === itemIds[index]) ? 1 : 0;
+  return (1 + kendallTau(itemIds.map((id) => right.indexOf(id)))) / 2;
+}
+
+/**
+ * Kendall's τ of a permutation against 0, 1, 2, …: (concordant − discordant) ÷ all pairs (Kendall 1938).
+ * @param ranks each of 0 … n−1 once, n ≥ 2
+ * @returns −1 (turned round) to 1 (the same)
+ */
+export function kendallTau(ranks: readonly number[]): number {
+  let net = 0;
+  for (let i = 0; i < ranks.length; i++)
+    for (let j = i + 1; j < ranks.length; j++) net += (ranks[i] as number) < (ranks[j] as number) ? 1 : -1;
+  return net / ((ranks.length * (ranks.length - 1)) / 2);
+}
+
+const pairKey = ([a, b]: Pair) => `${a}\n${b}`;
+const unorderedPairKey = (pair: Pair) => pair.toSorted().join('\n');
+
+function pairsShare(right: readonly Pair[], given: readonly Pair[], keyOf: (pair: Pair) => string): number {
+  const keys = new Set(given.map(keyOf));
+  return meanOf(right, (pair) => (keys.has(keyOf(pair)) ? 1 : 0));
+}
+
+function pointsShare(question: SelectPointQuestion, points: readonly (readonly [number, number])[]): number {
+  const isMet = (area: Area) => points.some(([x, y]) => areaHolds(area, x, y));
+  const misses = points.filter(([x, y]) => !question.areas.some((area) => areaHolds(area, x, y))).length;
+  const hits = question.areas.filter(isMet).length;
+  return question.areas.length === 0 ? 0 : (hits - misses) / question.areas.length;
 }

@@ -1,5 +1,6 @@
 import type { AttemptEvent, LearnerEventBody, TeacherEventBody } from '../attempt/attempt-event.ts';
-import type { ChoiceQuestion, ExtendedTextQuestion, Inset, Lesson, Narration } from '../lesson/lesson.ts';
+import type { Inset, Lesson, Narration } from '../lesson/lesson.ts';
+import type { ChoiceQuestion, ExtendedTextQuestion } from '../question/question.ts';
 
 export const pickOne: ChoiceQuestion = {
   id: 'q-one',

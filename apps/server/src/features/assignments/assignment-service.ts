@@ -105,7 +105,8 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
         editionId: edition.id,
         createdBy: actor.id,
         ...toWindow(input, toClass.timeZone),
-        terms: input.terms,
+        // Fixed with the terms, so that a change of the class marks no answer anew.
+        terms: { ...input.terms, locale: toClass.locale },
         createdAt: clock(),
       });
       return { id };

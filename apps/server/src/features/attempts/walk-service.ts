@@ -1,5 +1,7 @@
 import {
   type AssignmentWindow,
+  type AttemptEvent,
+  type AttemptState,
   beginAttempt,
   decodeSheetRow,
   encodeSheetRow,
@@ -9,6 +11,7 @@ import {
   type Outcome,
   sheetRowOf,
   stopMarkOf,
+  teacherSittingId,
   windowPhase,
 } from '@semita/core';
 import type { IntakeAnswer, SentEvent, TodoItem, Walk } from '@semita/core/contract';
@@ -17,6 +20,8 @@ import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignmentRepository } from '../assignments/assignment-repository.ts';
 import type { SheetRepository } from '../assignments/sheet-repository.ts';
+import type { ClassRepository } from '../classes/class-repository.ts';
+import type { AnswerFileService } from './answer-files.ts';
 import type { AttemptRepository } from './attempt-repository.ts';
 import type { EventIntake } from './event-intake.ts';
 
@@ -27,20 +32,23 @@ interface Options extends Pick<Deps, 'clock' | 'newId'> {
   readonly sheets: SheetRepository;
   readonly attempts: AttemptRepository;
   readonly intake: EventIntake;
+  readonly classes: Pick<ClassRepository, 'findExtraTime'>;
+  readonly answerFiles: Pick<AnswerFileService, 'areOwn'>;
 }
 
 /** Events after which the browser is sent a new view: something may have been earned, or ended. */
-const earningTypes = new Set<SentEvent['type']>(['answered', 'handedIn']);
+const earningTypes = new Set<SentEvent['type']>(['answered', 'kept', 'hintTaken', 'revised', 'handedIn', 'withdrawn']);
 
 /** The student's side: what there is to do, and walking it. */
-export function createWalkService({ clock, newId, assignments, sheets, attempts, intake }: Options) {
+export function createWalkService(options: Options) {
+  const { clock, newId, assignments, sheets, attempts, intake, classes, answerFiles } = options;
   const assertOpen = (window: AssignmentWindow) => {
     const phase = windowPhase(window, clock());
     if (phase === 'notYetOpen') throw new Refused('windowNotOpen');
     if (phase === 'closed') throw new Refused('windowClosed');
   };
 
-  const findOrBegin = (actor: Actor, assignmentId: string, window: AssignmentWindow) => {
+  const findOrBegin = async (actor: Actor, assignmentId: string, window: AssignmentWindow & { classId: string }) => {
     const begun = attempts.findByStudent(assignmentId, actor.id);
     if (begun) return begun;
     assertOpen(window);
@@ -49,7 +57,18 @@ export function createWalkService({ clock, newId, assignments, sheets, attempts,
     const state = beginAttempt(begunAt, context.terms.maxRate);
     const sheetRow = encodeSheetRow(sheetRowOf(context.lesson, state));
     attempts.insert({ attemptId: newId(), assignmentId, studentId: actor.id, begunAt, state, sheetRow });
-    return found(attempts.findByStudent(assignmentId, actor.id));
+    const attempt = found(attempts.findByStudent(assignmentId, actor.id));
+    const extraTime = classes.findExtraTime(window.classId, actor.id);
+    if (extraTime !== 1) await intake.take(attempt, extend(extraTime));
+    return attempt;
+  };
+
+  /** In the log like all else, so that the state can be computed from it. */
+  const extend = (extraTime: number) => (state: AttemptState) => {
+    const at = clock();
+    const n = state.intake.next[teacherSittingId] ?? 0;
+    const envelope = { id: newId(), sittingId: teacherSittingId, n, at, receivedAt: at };
+    return [{ ...envelope, type: 'extended', extraTime, by: 'class' } satisfies AttemptEvent];
   };
 
   /** Where the links at the ends of readings lead this student: to the newest assignment of each lesson. */
@@ -134,10 +153,10 @@ export function createWalkService({ clock, newId, assignments, sheets, attempts,
      * Opens the walk, beginning an attempt where there is none. What was begun can be looked at for ever.
      * @throws Refused windowNotOpen, windowClosed when nothing was begun in time
      */
-    begin(actor: Actor, assignmentId: string): Walk {
+    async begin(actor: Actor, assignmentId: string): Promise<Walk> {
       const { assignment, timeZone } = found(assignments.findReceived(actor.id, assignmentId));
       if (windowPhase(assignment, clock()) === 'notYetOpen') throw new Refused('windowNotOpen');
-      const { attemptId } = findOrBegin(actor, assignmentId, assignment);
+      const { attemptId } = await findOrBegin(actor, assignmentId, assignment);
       const { lesson, terms } = assignments.getLesson(assignmentId);
       return {
         attemptId,
@@ -160,6 +179,10 @@ export function createWalkService({ clock, newId, assignments, sheets, attempts,
     async takeInEvents(actor: Actor, attemptId: string, events: readonly SentEvent[]): Promise<IntakeAnswer> {
       const attempt = found(attempts.findOwn(actor.id, attemptId));
       assertOpen(attempt);
+      if (!answerFiles.areOwn(attemptId, events)) throw new Refused('inputInvalid', { fields: ['files'] });
+      // What was handed in is settled once it was due.
+      const isDue = attempt.dueAt !== null && clock() > attempt.dueAt;
+      if (isDue && events.some(({ type }) => type === 'withdrawn')) throw new Refused('windowClosed');
       const receivedAt = clock();
       const { state, outcomes } = await intake.take(attempt, () => events.map((event) => ({ ...event, receivedAt })));
       const showsMore =

@@ -1,5 +1,5 @@
 import type { AssignmentSummary } from '@semita/core/contract';
-import { found } from '../../http/refused.ts';
+import { found, Refused } from '../../http/refused.ts';
 import type { Handlers } from '../../http/serve-route.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { ClassRepository } from './class-repository.ts';
@@ -9,7 +9,9 @@ interface Options {
   readonly listAssignments: (actor: Actor, classId: string) => AssignmentSummary[];
 }
 
-export function classHandlers({ classes, listAssignments }: Options): Pick<Handlers, 'listClasses' | 'readClass'> {
+type Names = 'listClasses' | 'readClass' | 'changeClass' | 'changeStudent';
+
+export function classHandlers({ classes, listAssignments }: Options): Pick<Handlers, Names> {
   return {
     listClasses: ({ actor }) => classes.listTaught(actor),
     readClass: ({ actor, params }) => ({
@@ -17,5 +19,14 @@ export function classHandlers({ classes, listAssignments }: Options): Pick<Handl
       students: classes.listStudents(params.classId),
       assignments: listAssignments(actor, params.classId),
     }),
+    changeClass: ({ actor, params, body }) => {
+      classes.changeClass(found(classes.findTaught(actor, params.classId)).id, body);
+      return undefined;
+    },
+    changeStudent: ({ actor, params, body }) => {
+      const { id } = found(classes.findTaught(actor, params.classId));
+      if (!classes.changeStudent(id, params.studentId, body)) throw new Refused('notFound');
+      return undefined;
+    },
   };
 }

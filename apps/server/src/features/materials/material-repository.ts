@@ -3,7 +3,7 @@ import type { CaptionCue } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
 import { and, desc, eq, inArray, isNotNull, like, or, sql } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
-import { captions, decks, editions, lessons, materials, pictures, readings } from '../../db/schema.ts';
+import { answerFiles, captions, decks, editions, lessons, materials, pictures, readings } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
 
@@ -110,7 +110,8 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
     isFileUsed(sha256: string): boolean {
       const material = db.select({ id: materials.id }).from(materials).where(eq(materials.sha256, sha256)).get();
       const picture = db.select({ name: pictures.name }).from(pictures).where(eq(pictures.sha256, sha256)).get();
-      return material !== undefined || picture !== undefined;
+      const handed = db.select({ id: answerFiles.id }).from(answerFiles).where(eq(answerFiles.sha256, sha256)).get();
+      return [material, picture, handed].some((use) => use !== undefined);
     },
 
     /** Keeps what a document holds and says that it is ready, all at once. */

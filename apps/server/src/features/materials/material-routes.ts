@@ -1,4 +1,4 @@
-import type { Response } from 'express';
+import { sendFile } from '../../http/send-file.ts';
 import type { Handlers } from '../../http/serve-route.ts';
 import type { MadeSlides } from './made-slides.ts';
 import type { MaterialService } from './material-service.ts';
@@ -62,22 +62,4 @@ export function materialHandlers(materials: MaterialService, madeSlides: MadeSli
       return undefined;
     },
   };
-}
-
-/** Sends a stored file, in ranges where asked; it can do nothing in the reader's browser but be shown. */
-async function sendFile(res: Response, file: { path: string; mimeType: string }): Promise<void> {
-  // The name is the content's hash, so what was fetched once stays right; `private` keeps it off shared caches.
-  res.set({
-    'content-type': file.mimeType,
-    'content-disposition': 'inline',
-    'content-security-policy': "sandbox; default-src 'none'",
-    'cache-control': 'private, max-age=604800, immutable',
-  });
-  await new Promise<void>((resolve, reject) => {
-    res.sendFile(file.path, { cacheControl: false }, (error) => {
-      // A player drops the connection whenever it seeks; that is no error of ours.
-      if (error && (error as NodeJS.ErrnoException).code !== 'ECONNABORTED' && !res.headersSent) reject(error);
-      else resolve();
-    });
-  });
 }

@@ -14,6 +14,7 @@ import { enStudent } from '../../words/en-student.ts';
 import { addWords, t } from '../../words/words.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
 import { RegionSources, sourcesOfParts } from '../picture/region-source.ts';
+import { EditedLessonProvider } from '../question-editor/edited-lesson.ts';
 import { materialsOptions } from '../shelf/queries.ts';
 import { ClipDetails } from './clip-details.tsx';
 import { DeskBar } from './desk-bar.tsx';
@@ -147,104 +148,106 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   };
 
   return (
-    <div className="flex min-h-0 grow flex-col">
-      <DeskBar
-        desk={desk}
-        snapshot={snapshot}
-        edition={draft.edition}
-        apply={apply}
-        onRehearse={() => void desk.flush().then(() => navigate(`/lessons/${draft.id}/rehearse`))}
-        onMakeEdition={() => makeEdition.mutate({ acceptsMutePictures: false })}
-        onAssign={() => setIsAssigning(true)}
-      />
-      <Conflict snapshot={snapshot} onResolve={desk.resolve} />
-      {mutePictures > 0 && (
-        <div className="p-3">
-          <Notice tone="attention" role="alert" title={t('desk.picturesMute', { count: mutePictures })}>
-            <p>{t('desk.picturesMuteHelp')}</p>
-            <div className="flex gap-2">
-              <Button look="main" size="small" onClick={() => setMutePictures(0)}>
-                {t('desk.picturesGo')}
-              </Button>
-              <Button size="small" onClick={() => makeEdition.mutate({ acceptsMutePictures: true })}>
-                {t('desk.picturesAccept')}
-              </Button>
-            </div>
-          </Notice>
-        </div>
-      )}
-      <FaultList lesson={lesson} faults={faults} onGo={goToFault} />
-      <div className="grid grow grid-cols-1 divide-line lg:h-[calc(100dvh-6.5rem)] lg:grid-cols-[14rem_minmax(0,1fr)_25rem] lg:divide-x">
-        <div className="min-h-0 overflow-y-auto">
-          <Outline
-            lesson={lesson}
-            partId={part?.id ?? null}
-            openStopId={openStopId}
-            breaks={breaks}
-            materials={materials.data?.filter((one) => one.status === 'ready') ?? []}
-            onChoosePart={setChosenPartId}
-            onChooseStop={goToStop}
-            apply={apply}
-            onAddParts={(parts) => {
-              for (const [index, added] of parts.entries())
-                apply({ type: 'insertPart', index: lesson.parts.length + index, part: added });
-              setChosenPartId(parts[0]?.id ?? null);
-            }}
-          />
-        </div>
-        {part && material ? (
-          <RegionSources value={sources}>
-            <PartDesk
-              key={part.id}
-              part={part}
-              lengthMs={material.lengthMs ?? part.outMs}
-              faults={faults}
-              openStopId={openStopId}
-              setOpenStop={setOpenStopId}
-              apply={apply}
-              breaks={breaks?.partId === part.id ? breaks.places : null}
-              setBreaks={(places) => setBreaks(places && { partId: part.id, places })}
-              film={film}
-              correcting={isCorrecting ? () => setIsCorrecting(false) : null}
-            >
-              {part.kind === 'clip' ? (
-                <ClipDetails
-                  clip={part}
-                  material={material}
-                  lessonId={draft.id}
-                  apply={apply}
-                  setWindow={setWindow}
-                  film={film}
-                  onCorrect={() => setIsCorrecting(true)}
-                />
-              ) : (
-                <ReadingDetails
-                  part={part}
-                  lessonId={draft.id}
-                  material={material}
-                  apply={apply}
-                  onGoToStop={(stopId) => goToStop(part.id, stopId)}
-                />
-              )}
-            </PartDesk>
-          </RegionSources>
-        ) : (
-          <div className="p-8 lg:col-span-2">
-            {materials.isSuccess && <EmptyPlace title={t('fault.partsMissing')} />}
+    <EditedLessonProvider value={snapshot.lesson}>
+      <div className="flex min-h-0 grow flex-col">
+        <DeskBar
+          desk={desk}
+          snapshot={snapshot}
+          edition={draft.edition}
+          apply={apply}
+          onRehearse={() => void desk.flush().then(() => navigate(`/lessons/${draft.id}/rehearse`))}
+          onMakeEdition={() => makeEdition.mutate({ acceptsMutePictures: false })}
+          onAssign={() => setIsAssigning(true)}
+        />
+        <Conflict snapshot={snapshot} onResolve={desk.resolve} />
+        {mutePictures > 0 && (
+          <div className="p-3">
+            <Notice tone="attention" role="alert" title={t('desk.picturesMute', { count: mutePictures })}>
+              <p>{t('desk.picturesMuteHelp')}</p>
+              <div className="flex gap-2">
+                <Button look="main" size="small" onClick={() => setMutePictures(0)}>
+                  {t('desk.picturesGo')}
+                </Button>
+                <Button size="small" onClick={() => makeEdition.mutate({ acceptsMutePictures: true })}>
+                  {t('desk.picturesAccept')}
+                </Button>
+              </div>
+            </Notice>
           </div>
         )}
+        <FaultList lesson={lesson} faults={faults} onGo={goToFault} />
+        <div className="grid grow grid-cols-1 divide-line lg:h-[calc(100dvh-6.5rem)] lg:grid-cols-[14rem_minmax(0,1fr)_25rem] lg:divide-x">
+          <div className="min-h-0 overflow-y-auto">
+            <Outline
+              lesson={lesson}
+              partId={part?.id ?? null}
+              openStopId={openStopId}
+              breaks={breaks}
+              materials={materials.data?.filter((one) => one.status === 'ready') ?? []}
+              onChoosePart={setChosenPartId}
+              onChooseStop={goToStop}
+              apply={apply}
+              onAddParts={(parts) => {
+                for (const [index, added] of parts.entries())
+                  apply({ type: 'insertPart', index: lesson.parts.length + index, part: added });
+                setChosenPartId(parts[0]?.id ?? null);
+              }}
+            />
+          </div>
+          {part && material ? (
+            <RegionSources value={sources}>
+              <PartDesk
+                key={part.id}
+                part={part}
+                lengthMs={material.lengthMs ?? part.outMs}
+                faults={faults}
+                openStopId={openStopId}
+                setOpenStop={setOpenStopId}
+                apply={apply}
+                breaks={breaks?.partId === part.id ? breaks.places : null}
+                setBreaks={(places) => setBreaks(places && { partId: part.id, places })}
+                film={film}
+                correcting={isCorrecting ? () => setIsCorrecting(false) : null}
+              >
+                {part.kind === 'clip' ? (
+                  <ClipDetails
+                    clip={part}
+                    material={material}
+                    lessonId={draft.id}
+                    apply={apply}
+                    setWindow={setWindow}
+                    film={film}
+                    onCorrect={() => setIsCorrecting(true)}
+                  />
+                ) : (
+                  <ReadingDetails
+                    part={part}
+                    lessonId={draft.id}
+                    material={material}
+                    apply={apply}
+                    onGoToStop={(stopId) => goToStop(part.id, stopId)}
+                  />
+                )}
+              </PartDesk>
+            </RegionSources>
+          ) : (
+            <div className="p-8 lg:col-span-2">
+              {materials.isSuccess && <EmptyPlace title={t('fault.partsMissing')} />}
+            </div>
+          )}
+        </div>
+        {isAssigning && draft.edition && (
+          <Suspense>
+            <AssignDialog
+              lessonId={draft.id}
+              title={lesson.title}
+              editionNumber={draft.edition.number}
+              onClose={() => setIsAssigning(false)}
+            />
+          </Suspense>
+        )}
       </div>
-      {isAssigning && draft.edition && (
-        <Suspense>
-          <AssignDialog
-            lessonId={draft.id}
-            title={lesson.title}
-            editionNumber={draft.edition.number}
-            onClose={() => setIsAssigning(false)}
-          />
-        </Suspense>
-      )}
-    </div>
+    </EditedLessonProvider>
   );
 }
 

@@ -1,26 +1,27 @@
 import { useDraggable } from '@dnd-kit/react';
-import { type Checkpoint, possiblePoints, type Stop } from '@semita/core';
+import { possiblePoints, type Stop } from '@semita/core';
 import {
   ChevronDown,
   ChevronRight,
   DoorClosed,
   GripVertical,
   Pause as PauseIcon,
-  Plus,
   Trash2,
   TriangleAlert,
 } from 'lucide-react';
-import { useRef } from 'react';
+import { lazy, Suspense } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
-import { focusSoon } from '../../ui/focus-soon.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
-import { createQuestion, type QuestionForm } from './new-stops.ts';
 import { PhraseField } from './phrase-field.tsx';
-import { QuestionEditor } from './question-editor.tsx';
+
+/** Loaded when a stop is opened. */
+const CheckpointEditor = lazy(async () => ({
+  default: (await import('../question-editor/checkpoint-editor.tsx')).CheckpointEditor,
+}));
 
 interface Props {
   readonly stop: Stop;
@@ -133,7 +134,20 @@ export function StopCard({
               />
             </>
           ) : (
-            <CheckpointEditor stop={stop} onChange={onChange} />
+            <>
+              <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
+                <CheckpointEditor stop={stop} onChange={onChange} />
+              </Suspense>
+              <label className="flex items-center gap-2 text-14">
+                <input
+                  type="checkbox"
+                  className="size-4 accent-main"
+                  checked={stop.required}
+                  onChange={(event) => onChange({ ...stop, required: event.target.checked })}
+                />
+                {t('desk.required')}
+              </label>
+            </>
           )}
           {onPhrase && <PhraseField phrase={stop.anchor?.phrase ?? ''} onChange={onPhrase} />}
           <div className="flex justify-between border-t border-line pt-3">
@@ -153,50 +167,4 @@ export function StopCard({
 
 function firstWords(stop: Stop): string {
   return stop.kind === 'pause' ? stop.note : (stop.questions[0]?.stem ?? '');
-}
-
-const forms: readonly QuestionForm[] = ['choiceOne', 'choiceSeveral', 'written'];
-
-function CheckpointEditor({ stop, onChange }: { readonly stop: Checkpoint; readonly onChange: (stop: Stop) => void }) {
-  const { questions } = stop;
-  const adders = useRef<HTMLDivElement>(null);
-  const add = (form: QuestionForm) => {
-    const question = createQuestion(form);
-    onChange({ ...stop, questions: [...questions, question] });
-    focusSoon(() => document.querySelector(`#question-${question.id} textarea`));
-  };
-  return (
-    <>
-      {questions.map((question, index) => (
-        <QuestionEditor
-          key={question.id}
-          question={question}
-          number={index + 1}
-          onChange={(next) => onChange({ ...stop, questions: questions.with(index, next) })}
-          onRemove={() => {
-            onChange({ ...stop, questions: questions.toSpliced(index, 1) });
-            focusSoon(() => adders.current?.querySelector('button'));
-          }}
-        />
-      ))}
-      <div ref={adders} className="flex flex-wrap items-center gap-2 border-t border-line pt-3">
-        <span className="text-14 text-quiet">{t('desk.addQuestion')}</span>
-        {forms.map((form) => (
-          <Button key={form} size="small" onClick={() => add(form)}>
-            <Plus aria-hidden className="size-4" strokeWidth={1.75} />
-            {t(`desk.${form}`)}
-          </Button>
-        ))}
-      </div>
-      <label className="flex items-center gap-2 text-14">
-        <input
-          type="checkbox"
-          className="size-4 accent-main"
-          checked={stop.required}
-          onChange={(event) => onChange({ ...stop, required: event.target.checked })}
-        />
-        {t('desk.required')}
-      </label>
-    </>
-  );
 }

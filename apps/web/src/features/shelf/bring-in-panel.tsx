@@ -17,7 +17,7 @@ import { materialsOptions } from './queries.ts';
 import { bringIn, cancelUpload, clearUpload, pauseUpload, resumeUpload, showReceived, useUpload } from './upload.ts';
 
 /** Loaded when somebody records, which is seldom. */
-const Recorder = lazy(async () => ({ default: (await import('../voice/recorder.tsx')).Recorder }));
+const ShelfRecorder = lazy(async () => ({ default: (await import('../voice/shelf-recorder.tsx')).ShelfRecorder }));
 
 /** What the file dialog offers first; the server looks into the file itself. */
 const acceptedFiles =
@@ -150,7 +150,7 @@ function RecordingChoice() {
       {isOpen ? (
         <div className="max-w-xl">
           <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
-            <Recorder
+            <ShelfRecorder
               sources={['screen', 'camera', 'voice']}
               title={t('bringIn.recordTitle', { date: formatDay(Date.now()) })}
               asksWords={false}

@@ -1,12 +1,12 @@
 import { type ComponentProps, lazy, type ReactNode, Suspense } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
-import type { Recorder as RecorderType } from './recorder.tsx';
+import type { ShelfRecorder as ShelfRecorderType } from './shelf-recorder.tsx';
 
 /** Loaded when somebody records, which is seldom. */
-const Recorder = lazy(async () => ({ default: (await import('./recorder.tsx')).Recorder }));
+const ShelfRecorder = lazy(async () => ({ default: (await import('./shelf-recorder.tsx')).ShelfRecorder }));
 
-interface Props extends ComponentProps<typeof RecorderType> {
+interface Props extends ComponentProps<typeof ShelfRecorderType> {
   /** What is recorded here, and how. */
   readonly children: ReactNode;
   readonly onClose: () => void;
@@ -23,7 +23,7 @@ export function RecorderBox({ children, onClose, ...recorder }: Props) {
         </Button>
       </div>
       <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
-        <Recorder {...recorder} />
+        <ShelfRecorder {...recorder} />
       </Suspense>
     </section>
   );

@@ -1,23 +1,22 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { Camera, Circle, Mic, MonitorUp, Square } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, inputStyle, TextArea } from '../../ui/field.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { errorWords, Notice } from '../../ui/notice.tsx';
+import { enRecorder } from '../../words/en-recorder.ts';
 import { formatClock } from '../../words/format.ts';
-import { t } from '../../words/words.ts';
-import { materialsOptions } from '../shelf/queries.ts';
-import { bringInQuietly } from '../shelf/upload.ts';
+import { addWords, t } from '../../words/words.ts';
 import type { FinishedRecording } from './finish-recording.ts';
 import { LevelMeter } from './level-meter.tsx';
 import { listMicrophones, type OpenSource, type RecordingSource } from './open-source.ts';
 import { TrimFields } from './trim-fields.tsx';
 import { useRecorder } from './use-recorder.ts';
 
-/** A recording that stands on the shelf. */
-export interface KeptRecording {
-  readonly materialId: string;
+addWords(enRecorder);
+
+export interface RecordedFacts {
   readonly lengthMs: number;
   readonly words: string;
   /** How much was taken away at its beginning, in ms. */
@@ -26,19 +25,22 @@ export interface KeptRecording {
 
 interface Props {
   readonly sources: readonly RecordingSource[];
-  /** What the file is called on the shelf. */
+  /** What the file is called. */
   readonly title: string;
-  /** No words are asked for where the recording is a material of its own. */
+  /** No words are asked for where the recording is a material, or an answer, of its own. */
   readonly asksWords?: boolean;
+  /** Recording ends by itself after so long. */
+  readonly longestMs?: number;
   readonly onBegin?: () => void;
   readonly onEnd?: () => void;
-  readonly onKept: (recording: KeptRecording) => void;
+  /** Puts the recording where it belongs. */
+  readonly keep: (file: File, facts: RecordedFacts) => Promise<void>;
 }
 
 const icons = { voice: Mic, camera: Camera, screen: MonitorUp };
 
-/** Records, lets the teacher hear it and cut it, and puts it on the shelf. */
-export function Recorder({ sources, title, asksWords = true, onBegin, onEnd, onKept }: Props) {
+/** Records, lets whoever spoke hear it and cut it, and keeps it. */
+export function Recorder({ sources, title, asksWords = true, longestMs, onBegin, onEnd, keep }: Props) {
   const { state, open, start, stop, close } = useRecorder();
   const [source, setSource] = useState(sources[0] ?? 'voice');
   const [microphoneId, setMicrophoneId] = useState<string | null>(null);
@@ -52,9 +54,7 @@ export function Recorder({ sources, title, asksWords = true, onBegin, onEnd, onK
     void stop();
   };
   if (state.phase === 'recorded')
-    return (
-      <Review recorded={state.recorded} {...{ title, source, asksWords, onKept }} onAgain={() => openAs(source)} />
-    );
+    return <Review recorded={state.recorded} {...{ title, source, asksWords, keep }} onAgain={() => openAs(source)} />;
   if (state.phase === 'finishing') return <p role="status">{t('voice.finishing')}</p>;
   if ('source' in state)
     return (
@@ -92,7 +92,7 @@ export function Recorder({ sources, title, asksWords = true, onBegin, onEnd, onK
               <Square aria-hidden className="size-4 fill-current" strokeWidth={1.75} />
               {t('voice.stop')}
             </Button>
-            <RunningTime source={state.source} sinceMs={state.sinceMs} />
+            <RunningTime source={state.source} sinceMs={state.sinceMs} longestMs={longestMs} onLongest={end} />
           </div>
         )}
       </div>
@@ -163,18 +163,31 @@ function MicrophoneChoice({
   );
 }
 
-/** Counts from the moment it begins; one for each source. */
-function RunningTime({ source, sinceMs }: { readonly source: OpenSource; readonly sinceMs: number }) {
+interface RunningProps {
+  readonly source: OpenSource;
+  readonly sinceMs: number;
+  readonly longestMs: number | undefined;
+  readonly onLongest: () => void;
+}
+
+/** Counts from the moment it begins, and ends what has gone on long enough; one for each source. */
+function RunningTime({ source, sinceMs, longestMs, onLongest }: RunningProps) {
   const [nowMs, setNowMs] = useState(sinceMs);
+  const isOver = longestMs !== undefined && nowMs - sinceMs >= longestMs;
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new source is a new recording
   useEffect(() => {
     const timer = window.setInterval(() => setNowMs(performance.now()), 250);
     return () => clearInterval(timer);
   }, [source]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: ends once, when it is over
+  useEffect(() => {
+    if (isOver) onLongest();
+  }, [isOver]);
   return (
     <p className="font-mono text-14">
       <span className="sr-only">{t('voice.running')} </span>
       {formatClock(nowMs - sinceMs)}
+      {longestMs !== undefined && ` / ${formatClock(longestMs)}`}
     </p>
   );
 }
@@ -185,24 +198,20 @@ interface ReviewProps {
   readonly source: RecordingSource;
   readonly asksWords: boolean;
   readonly onAgain: () => void;
-  readonly onKept: (recording: KeptRecording) => void;
+  readonly keep: Props['keep'];
 }
 
-function Review({ recorded, title, source, asksWords, onAgain, onKept }: ReviewProps) {
-  const queryClient = useQueryClient();
+function Review({ recorded, title, source, asksWords, onAgain, keep }: ReviewProps) {
   const [window, setWindow] = useState({ startMs: 0, endMs: recorded.lengthMs });
   const [words, setWords] = useState('');
-  const keep = useMutation({
+  const keeping = useMutation({
     mutationFn: async () => {
       const isTrimmed = window.startMs > 0 || window.endMs < recorded.lengthMs;
       const { finishRecording } = await import('./finish-recording.ts');
       const { blob, lengthMs } = isTrimmed ? await finishRecording(recorded.blob, window) : recorded;
       const file = new File([blob], `${title}.${blob.type.includes('mp4') ? 'mp4' : 'webm'}`, { type: blob.type });
-      const materialId = await bringInQuietly(file);
-      await queryClient.invalidateQueries(materialsOptions());
-      return { materialId, lengthMs, words: words.trim(), trimmedMs: window.startMs };
+      await keep(file, { lengthMs, words: words.trim(), trimmedMs: window.startMs });
     },
-    onSuccess: onKept,
   });
   return (
     <div className="grid gap-3">
@@ -214,16 +223,16 @@ function Review({ recorded, title, source, asksWords, onAgain, onKept }: ReviewP
           )}
         </Field>
       )}
-      {keep.isError && (
+      {keeping.isError && (
         <Notice tone="danger" role="alert">
-          {errorWords(keep.error)}
+          {errorWords(keeping.error)}
         </Notice>
       )}
       <div className="flex gap-2">
-        <Button look="main" disabled={keep.isPending} onClick={() => keep.mutate()}>
-          {t(keep.isPending ? 'voice.keeping' : 'voice.keep')}
+        <Button look="main" disabled={keeping.isPending} onClick={() => keeping.mutate()}>
+          {t(keeping.isPending ? 'voice.keeping' : 'voice.keep')}
         </Button>
-        <Button disabled={keep.isPending} onClick={onAgain}>
+        <Button disabled={keeping.isPending} onClick={onAgain}>
           {t('voice.again')}
         </Button>
       </div>

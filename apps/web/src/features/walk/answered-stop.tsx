@@ -1,10 +1,12 @@
 import { type LearnerQuestion, type LearnerStop, type QuestionResult, type StopState, stopMarkOf } from '@semita/core';
-import { Check, Plus, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
+import { GivenResponse } from '../question/given-response.tsx';
+import { drawsOnPicture } from '../question/question-block.tsx';
+import { QuestionPicture } from '../question/question-picture.tsx';
+import { RichText } from '../question/rich-text.tsx';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
-import { QuestionPicture } from './question-picture.tsx';
 
 interface Props {
   readonly stop: LearnerStop;
@@ -52,67 +54,43 @@ interface QuestionProps {
 }
 
 function AnsweredQuestion({ question, stopState, result }: QuestionProps) {
-  const response = stopState.answers[question.id]?.response;
+  const answer = stopState.answers[question.id];
   return (
-    <div className="grid gap-2">
-      <p className="font-medium whitespace-pre-wrap">{question.stem}</p>
-      {question.picture && <QuestionPicture picture={question.picture} />}
-      {question.kind === 'choice' && response?.kind === 'choice' && (
-        <OptionList question={question} picked={response.optionIds} result={result} />
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
+      <RichText text={question.stem} className="font-medium" />
+      {question.picture && !drawsOnPicture(question) && <QuestionPicture picture={question.picture} />}
+      {answer ? (
+        <GivenResponse
+          question={question}
+          response={answer.response}
+          right={result?.right ?? null}
+          verdicts={result?.verdicts ?? {}}
+          rightAreas={result?.rightAreas ?? []}
+          feedback={result?.feedback ?? []}
+        />
+      ) : (
+        stopState.phase === 'answered' && <p className="text-14 text-quiet">{t('walk.leftBlank')}</p>
       )}
-      {response?.kind === 'extendedText' && (
-        <p className="rounded-control bg-paper px-3 py-2 whitespace-pre-wrap">{response.text}</p>
+      {result?.said && (
+        <RichText
+          text={result.said}
+          className="rounded-control border-l-4 border-slate bg-slate-tint px-3 py-2 text-14"
+        />
       )}
-      {response && !result && <p className="text-14 text-quiet">{t('walk.waitsForServer')}</p>}
+      {answer && !result && <p className="text-14 text-quiet">{t('walk.waitsForServer')}</p>}
       {result && result.points === null && <p className="text-14 text-quiet">{t('walk.waitsForTeacher')}</p>}
       {result?.comment && (
-        <p className="rounded-control border-l-4 border-main bg-main-tint px-3 py-2 text-14">
+        <div className="rounded-control border-l-4 border-main bg-main-tint px-3 py-2 text-14">
           <span className="block text-quiet">{t('walk.teacherSays')}</span>
           <span className="whitespace-pre-wrap">{result.comment}</span>
-        </p>
+        </div>
+      )}
+      {result?.modelAnswer && (
+        <details className="text-14">
+          <summary className="cursor-pointer text-quiet">{t('walk.modelAnswer')}</summary>
+          <RichText text={result.modelAnswer} />
+        </details>
       )}
     </div>
   );
-}
-
-type Choice = Extract<LearnerQuestion, { kind: 'choice' }>;
-
-function OptionList({
-  question,
-  picked,
-  result,
-}: {
-  question: Choice;
-  picked: readonly string[];
-  result: QuestionResult | undefined;
-}) {
-  const shown = question.options.filter(
-    (option) => picked.includes(option.id) || result?.rightOptionIds.includes(option.id),
-  );
-  return (
-    <ul className="grid gap-1.5">
-      {shown.map((option) => {
-        const feedback = result?.feedback.find((one) => one.optionId === option.id)?.text;
-        const standing = result && standingOf(picked.includes(option.id), result.rightOptionIds.includes(option.id));
-        return (
-          <li key={option.id} className="flex gap-2">
-            {standing && (
-              <standing.Icon aria-hidden className={`mt-1 size-4 shrink-0 ${standing.colour}`} strokeWidth={2.25} />
-            )}
-            <div>
-              <span>{option.text}</span>
-              {standing && <span className={`text-14 ${standing.colour}`}> ({standing.word})</span>}
-              {feedback && <p className="text-14 text-quiet">{feedback}</p>}
-            </div>
-          </li>
-        );
-      })}
-    </ul>
-  );
-}
-
-function standingOf(isPicked: boolean, isRight: boolean) {
-  if (isPicked && isRight) return { Icon: Check, word: t('walk.right'), colour: 'text-spruce' };
-  if (isPicked) return { Icon: X, word: t('walk.notRight'), colour: 'text-brick' };
-  return { Icon: Plus, word: t('walk.missed'), colour: 'text-slate' };
 }

@@ -11,8 +11,15 @@ export interface DraftSaver {
   drop(): void;
 }
 
-/** How long after the last key what was written is saved. */
-const draftDelayMs = 600;
+/** How long after the last key or stroke what was written or drawn is saved; other kinds are saved at once. */
+const draftDelaysMs: Partial<Record<Response['kind'], number>> = {
+  extendedText: 600,
+  number: 600,
+  gaps: 600,
+  scale: 600,
+  // A drawing is long, and its strokes come fast.
+  drawing: 3_000,
+};
 
 /**
  * Saves what is picked at once, what is written a moment after the last key, and all of it when the page or the stop
@@ -49,8 +56,9 @@ function createDraftSaver(onDraft: OnDraft): DraftSaver {
     save(questionId, response) {
       waiting.set(questionId, response);
       clearTimeout(timer);
-      if (response.kind === 'extendedText') timer = window.setTimeout(flush, draftDelayMs);
-      else flush();
+      const delayMs = draftDelaysMs[response.kind];
+      if (delayMs === undefined) flush();
+      else timer = window.setTimeout(flush, delayMs);
     },
     flush,
     drop() {

@@ -15,7 +15,7 @@ const stop = {
   questions: [
     { id: 'one', kind: 'choice', stem: 'Pick just one', points: 100, several: false, options: ['a', 'b'].map(option) },
     { id: 'some', kind: 'choice', stem: 'Pick some', points: 250, several: true, options: ['c', 'd', 'e'].map(option) },
-    { id: 'text', kind: 'extendedText', stem: 'Why?', points: 300 },
+    { ...{ id: 'text', kind: 'extendedText', stem: 'Why?', points: 300 }, wordBox: [], starters: [], wordRange: null },
   ],
 } as const satisfies LearnerStop;
 
@@ -23,7 +23,20 @@ function open(drafts: Record<string, Response> = {}) {
   const onDraft = vi.fn<(questionId: string, response: Response) => void>();
   const onAnswer = vi.fn<(responses: Record<string, Response>) => void>();
   function Panel() {
-    return <QuestionForm stop={stop} drafts={drafts} saver={useDraftSaver(onDraft)} onAnswer={onAnswer} />;
+    return (
+      <QuestionForm
+        stop={stop}
+        stopState={{ phase: 'open', openedAt: 0, openedAtSpentMs: 0, settledAt: null, drafts, answers: {} }}
+        results={{}}
+        hints={{}}
+        closesAt={null}
+        now={() => 0}
+        saver={useDraftSaver(onDraft)}
+        onAnswer={onAnswer}
+        onHint={() => undefined}
+        onKeep={() => undefined}
+      />
+    );
   }
   const page = show(<Panel />);
   const answer = () => page.user.click(screen.getByRole('button', { name: 'Answer all 3' }));

@@ -1,155 +1,165 @@
-import { isBlank, type LearnerQuestion, type LearnerStop, longestTextLength, type Response } from '@semita/core';
-import { useId, useState } from 'react';
+import {
+  isBlank,
+  isTeacherMarked,
+  type LearnerQuestion,
+  type LearnerStop,
+  type QuestionResult,
+  type Response,
+  type StopState,
+  tryNumberOf,
+} from '@semita/core';
+import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { TextArea } from '../../ui/field.tsx';
-import { joinClasses } from '../../ui/join-classes.ts';
-import { formatPoints } from '../../words/format.ts';
+import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
-import { RecordingPlayer } from '../voice/recording-player.tsx';
+import { GivenResponse } from '../question/given-response.tsx';
+import { kindWords } from '../question/kind-words.ts';
+import { QuestionBlock } from '../question/question-block.tsx';
+import { RichText } from '../question/rich-text.tsx';
 import type { DraftSaver } from './draft-saver.ts';
-import { QuestionPicture } from './question-picture.tsx';
+import { TimeLeft } from './time-left.tsx';
 
 type Checkpoint = Extract<LearnerStop, { kind: 'checkpoint' }>;
 
 interface Props {
   readonly stop: Checkpoint;
-  readonly drafts: Readonly<Record<string, Response>>;
+  readonly stopState: StopState;
+  readonly results: Readonly<Record<string, QuestionResult>>;
+  readonly hints: Readonly<Record<string, string>>;
+  /** When the questions close, epoch ms on the server's clock; null where nothing is timed. */
+  readonly closesAt: number | null;
+  readonly now: () => number;
   readonly saver: DraftSaver;
   readonly onAnswer: (responses: Record<string, Response>) => void;
-}
-
-export function kindWords(question: LearnerQuestion): string {
-  if (question.kind === 'extendedText') return t('question.extendedText');
-  return t(question.several ? 'question.choiceSeveral' : 'question.choiceOne');
+  readonly onHint: (questionId: string) => void;
+  /** Leaves answers that could be tried again as they are. */
+  readonly onKeep: () => void;
 }
 
 /** The questions of a stop, answered together. What is picked or written is saved at once as a draft. */
-export function QuestionForm({ stop, drafts, saver, onAnswer }: Props) {
-  const [responses, setResponses] = useState<Record<string, Response>>({ ...drafts });
+export function QuestionForm(props: Props) {
+  const { stop, stopState, results, hints, closesAt, now, saver, onAnswer, onHint, onKeep } = props;
+  const [responses, setResponses] = useState<Record<string, Response>>({ ...stopState.drafts });
   const [blanks, setBlanks] = useState<readonly number[]>([]);
+  const { answers } = stopState;
+  const isRetry = Object.keys(answers).length > 0;
+  const isWaiting = stop.questions.some(({ id, kind }) => answers[id]?.points === null && !isTeacherMarked(kind));
+  const asked = stop.questions.filter(({ id }) => !isRetry || results[id]?.mayTryAgain);
+  const count = stop.questions.length;
+
   const set = (question: LearnerQuestion, response: Response) => {
     setResponses((before) => ({ ...before, [question.id]: response }));
     setBlanks([]);
     saver.save(question.id, response);
   };
-  const submit = () => {
-    const isMissing = (question: LearnerQuestion) => {
-      const response = responses[question.id];
-      return !response || isBlank(response);
-    };
-    const missing = stop.questions.flatMap((question, index) => (isMissing(question) ? [index + 1] : []));
-    setBlanks(missing);
-    if (missing.length > 0) return;
+  const give = () => {
     saver.drop();
     onAnswer(responses);
   };
-  const count = stop.questions.length;
+  const submit = () => {
+    const missing = stop.questions.flatMap((question, index) => {
+      if (!asked.includes(question) || question.mayBeBlank) return [];
+      const response = responses[question.id];
+      return !response || isBlank(response) ? [index + 1] : [];
+    });
+    setBlanks(missing);
+    if (missing.length === 0) give();
+  };
   return (
     <form
-      className="grid gap-6"
+      className="grid grid-cols-[minmax(0,1fr)] gap-6"
       onSubmit={(event) => {
         event.preventDefault();
         submit();
       }}
     >
-      {stop.questions.map((question, index) => (
-        <QuestionField
-          key={question.id}
-          question={question}
-          place={
-            count === 1
-              ? kindWords(question)
-              : t('walk.questionOf', { number: index + 1, count, kind: kindWords(question) })
-          }
-          response={responses[question.id]}
-          onChange={(response) => set(question, response)}
-        />
-      ))}
+      {closesAt !== null && <TimeLeft closesAt={closesAt} now={now} onOver={give} />}
+      {isRetry && (
+        <Notice tone="attention" role="status">
+          {t(isWaiting ? 'walk.checking' : 'walk.tryAgainHelp')}
+        </Notice>
+      )}
+      {stop.questions.map((question, index) => {
+        const place =
+          count === 1
+            ? kindWords(question)
+            : t('walk.questionOf', { number: index + 1, count, kind: kindWords(question) });
+        const answer = answers[question.id];
+        if (answer && !asked.includes(question)) return <Settled key={question.id} {...{ question, place, answer }} />;
+        return (
+          <QuestionBlock
+            key={question.id}
+            question={question}
+            place={place}
+            hint={hints[question.id]}
+            response={responses[question.id]}
+            lastTry={answer && <LastTry question={question} answer={answer} result={results[question.id]} />}
+            onChange={(response) => set(question, response)}
+            onHint={() => onHint(question.id)}
+          />
+        );
+      })}
       {blanks.length > 0 && (
         <p role="alert" className="text-brick">
           {t('walk.stillBlank', { numbers: blanks.join(', ') })}
         </p>
       )}
-      <Button look="main" size="roomy" type="submit">
-        {count === 1 ? t('walk.answer') : t('walk.answerAll', { count })}
-      </Button>
+      <div className="grid gap-2">
+        <Button look="main" size="roomy" type="submit" disabled={isWaiting}>
+          {isRetry ? t('walk.answerAgain') : count === 1 ? t('walk.answer') : t('walk.answerAll', { count })}
+        </Button>
+        {isRetry && (
+          <Button size="roomy" onClick={onKeep}>
+            {t('walk.keepAnswer')}
+          </Button>
+        )}
+      </div>
     </form>
   );
 }
 
-interface FieldProps {
+type Answer = StopState['answers'][string];
+
+interface SettledProps {
   readonly question: LearnerQuestion;
   readonly place: string;
-  readonly response: Response | undefined;
-  readonly onChange: (response: Response) => void;
+  readonly answer: Answer;
 }
 
-function QuestionField({ question, place, response, onChange }: FieldProps) {
-  const id = useId();
-  const head = (
-    <>
-      <span className="block text-13 text-quiet">
-        {place}, {t('stop.pointsOnly', { count: question.points / 100, points: formatPoints(question.points) })}
-      </span>
-      <span className="block text-18 font-medium whitespace-pre-wrap">{question.stem}</span>
-    </>
-  );
-  const aids = (
-    <>
-      {question.directions && (
-        <RecordingPlayer recording={question.directions} label={t('walk.directionsFor', { place })} />
-      )}
-      {question.picture && <QuestionPicture picture={question.picture} />}
-    </>
-  );
-  if (question.kind === 'extendedText') {
-    const text = response?.kind === 'extendedText' ? response.text : '';
-    return (
-      <div className="grid gap-2">
-        <label htmlFor={id}>{head}</label>
-        {aids}
-        <TextArea
-          id={id}
-          rows={4}
-          maxLength={longestTextLength}
-          className="min-h-28"
-          placeholder={t('walk.writeHere')}
-          value={text}
-          onChange={(event) => onChange({ kind: 'extendedText', text: event.target.value })}
-        />
-      </div>
-    );
-  }
-  const picked = response?.kind === 'choice' ? response.optionIds : [];
-  const pick = (optionId: string) => {
-    if (!question.several) return [optionId];
-    return picked.includes(optionId) ? picked.filter((one) => one !== optionId) : [...picked, optionId];
-  };
+/** A question beside one that is tried again: nothing more to do here. */
+function Settled({ question, place, answer }: SettledProps) {
   return (
-    <fieldset className="grid gap-2">
-      <legend className="mb-2">{head}</legend>
-      {aids}
-      {question.options.map((option) => {
-        const isPicked = picked.includes(option.id);
-        return (
-          <label
-            key={option.id}
-            className={joinClasses(
-              'flex min-h-11 items-center gap-3 rounded-control border px-4 py-2',
-              isPicked ? 'border-main bg-main-tint' : 'border-edge bg-card hover:bg-main-tint',
-            )}
-          >
-            <input
-              type={question.several ? 'checkbox' : 'radio'}
-              name={id}
-              className="size-5 shrink-0 accent-main"
-              checked={isPicked}
-              onChange={() => onChange({ kind: 'choice', optionIds: pick(option.id) })}
-            />
-            <span>{option.text}</span>
-          </label>
-        );
-      })}
-    </fieldset>
+    <section className="grid gap-2 opacity-80">
+      <p className="text-13 text-quiet">{place}</p>
+      <RichText text={question.stem} className="font-medium" />
+      <GivenResponse question={question} response={answer.response} right={null} verdicts={{}} />
+    </section>
+  );
+}
+
+interface LastTryProps {
+  readonly question: LearnerQuestion;
+  readonly answer: Answer;
+  readonly result: QuestionResult | undefined;
+}
+
+/** What became of a try, and what the next one is worth. */
+function LastTry({ question, answer, result }: LastTryProps) {
+  const { tries } = question;
+  if (!tries || !result) return null;
+  return (
+    <div role="status" className="grid gap-1 rounded-control border-l-4 border-brick bg-brick-tint px-3 py-2">
+      <p className="text-14 text-brick">
+        {t(result.points ? 'walk.partlyRight' : 'walk.notRightYet', {
+          number: tryNumberOf(answer) + 1,
+          count: tries.count,
+          percent: tries.laterPercent,
+        })}
+      </p>
+      {result.said && <RichText text={result.said} />}
+      {result.feedback.map(({ optionId, text }) => (
+        <RichText key={optionId} text={text} className="text-14" />
+      ))}
+    </div>
   );
 }

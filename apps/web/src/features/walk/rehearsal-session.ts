@@ -7,6 +7,7 @@ import {
   type Terms,
   takeIn,
 } from '@semita/core';
+import { createRehearsalFiles } from '../question/answer-files.ts';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
 
 /** A walk through a draft by its teacher: the same rules, the same marks, and nothing recorded anywhere. */
@@ -24,6 +25,8 @@ export function createRehearsalSession(lesson: Lesson, terms: Terms, newId: () =
   let snapshot = show(beginAttempt(Date.now(), terms.maxRate));
   return {
     context,
+    files: createRehearsalFiles(newId),
+    now: Date.now,
     getSnapshot: () => snapshot,
     subscribe(listener) {
       listeners.add(listener);

@@ -1,4 +1,13 @@
-import { type LearnerStop, mayPass, type Response, type StopState, type Terms } from '@semita/core';
+import {
+  type AttemptState,
+  type LearnerStop,
+  mayPass,
+  type QuestionResult,
+  type Response,
+  type StopState,
+  stopTimeLimitMs,
+  type Terms,
+} from '@semita/core';
 import { DoorClosed, Pause, Undo2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -11,9 +20,16 @@ interface Props {
   readonly stop: LearnerStop;
   readonly place: string;
   readonly stopState: StopState;
+  readonly attempt: AttemptState;
   readonly terms: Terms;
+  readonly results: Readonly<Record<string, QuestionResult>>;
+  readonly hints: Readonly<Record<string, string>>;
+  /** The server's clock. */
+  readonly now: () => number;
   readonly onDraft: (questionId: string, response: Response) => void;
   readonly onAnswer: (responses: Record<string, Response>) => void;
+  readonly onHint: (questionId: string) => void;
+  readonly onKeep: () => void;
   readonly onAcknowledge: () => void;
   readonly onPass: () => void;
   readonly onLookBack?: (() => void) | undefined;
@@ -24,9 +40,15 @@ export function StopPanel({
   stop,
   place,
   stopState,
+  attempt,
   terms,
+  results,
+  hints,
+  now,
   onDraft,
   onAnswer,
+  onHint,
+  onKeep,
   onAcknowledge,
   onPass,
   onLookBack,
@@ -38,6 +60,8 @@ export function StopPanel({
   const isPause = stop.kind === 'pause';
   const [isHeard, setIsHeard] = useState(false);
   const mayGoOn = stop.kind !== 'pause' || !stop.voice || isHeard;
+  const limitMs = stopTimeLimitMs(stop, attempt);
+  const triesSoFar = Object.values(stopState.answers).reduce((sum, { earlier = [] }) => sum + 1 + earlier.length, 0);
   const Icon = isPause ? Pause : DoorClosed;
   return (
     <section
@@ -65,7 +89,12 @@ export function StopPanel({
           </Button>
         </>
       ) : (
-        <QuestionForm stop={stop} drafts={stopState.drafts} saver={saver} onAnswer={onAnswer} />
+        <QuestionForm
+          // A new try is a new form.
+          key={triesSoFar}
+          {...{ stop, stopState, results, hints, now, saver, onAnswer, onHint, onKeep }}
+          closesAt={limitMs === null ? null : stopState.openedAt + limitMs}
+        />
       )}
       {(onLookBack || (!isPause && mayPass(stop, terms))) && (
         <div className="flex flex-wrap gap-2">

@@ -12,6 +12,7 @@ import {
 } from '@semita/core';
 import type { IntakeAnswer, SentEvent } from '@semita/core/contract';
 import { codeOf } from '../../api/api-error.ts';
+import { type AnswerFiles, createAnswerFiles } from '../question/answer-files.ts';
 import type { Outbox } from './outbox.ts';
 
 export type Link = 'saved' | 'sending' | 'offline' | 'signedOut' | 'closed' | 'rehearsal';
@@ -22,6 +23,7 @@ export interface WalkSnapshot {
   readonly terms: Terms;
   readonly state: AttemptState;
   readonly results: LearnerView['results'];
+  readonly hints: LearnerView['hints'];
   readonly link: Link;
   /** Questions whose answers the server has not confirmed yet are not in `results`. */
   readonly overtaken: boolean;
@@ -30,6 +32,9 @@ export interface WalkSnapshot {
 /** A walk going on, whether it is recorded or a rehearsal. */
 export interface WalkSession {
   readonly context: WalkContext;
+  readonly files: AnswerFiles;
+  /** The server's clock, epoch ms. */
+  now(): number;
   getSnapshot(): WalkSnapshot;
   subscribe(listener: () => void): () => void;
   /** Takes an event in at once, on this device; what the rules refuse is not recorded. */
@@ -52,6 +57,16 @@ interface Options {
 }
 
 const batchSize = 50;
+/** What the student waits for, or must not lose. */
+const urgentTypes: ReadonlySet<LearnerEventBody['type']> = new Set([
+  'answered',
+  'acknowledged',
+  'kept',
+  'hintTaken',
+  'handedIn',
+  'withdrawn',
+  'revised',
+] satisfies LearnerEventBody['type'][]);
 const retryDelaysMs = [1_000, 2_000, 4_000, 8_000, 15_000];
 /** Browsers take at most 64 kB in requests that outlive their page. */
 const keepaliveBytes = 60_000;
@@ -67,7 +82,8 @@ export function createWalkSession(options: Options): WalkSession {
   const sittingId = newId();
   const clockOffsetMs = options.serverNow - performance.now();
   const listeners = new Set<() => void>();
-  const toEvent = (event: SentEvent): AttemptEvent => ({ ...event, receivedAt: clockOffsetMs + performance.now() });
+  const now = () => clockOffsetMs + performance.now();
+  const toEvent = (event: SentEvent): AttemptEvent => ({ ...event, receivedAt: now() });
 
   let n = 0;
   let pending: SentEvent[] = [...options.leftOver];
@@ -76,6 +92,7 @@ export function createWalkSession(options: Options): WalkSession {
     terms,
     state: takeInAll(context, options.view.state, pending.map(toEvent)),
     results: options.view.results,
+    hints: options.view.hints,
     link: 'saved',
     overtaken: false,
   };
@@ -89,7 +106,12 @@ export function createWalkSession(options: Options): WalkSession {
   };
 
   const rebase = (view: LearnerView, overtaken: boolean) =>
-    change({ results: view.results, state: takeInAll(context, view.state, pending.map(toEvent)), overtaken });
+    change({
+      results: view.results,
+      hints: view.hints,
+      state: takeInAll(context, view.state, pending.map(toEvent)),
+      overtaken,
+    });
 
   const schedule = (delayMs: number) => {
     clearTimeout(timer);
@@ -168,7 +190,7 @@ export function createWalkSession(options: Options): WalkSession {
     n++;
     pending = [...pending, event];
     void outbox.add(attemptId, event);
-    const isUrgent = body.type === 'answered' || body.type === 'handedIn' || body.type === 'acknowledged';
+    const isUrgent = urgentTypes.has(body.type);
     const link = snapshot.link === 'saved' ? 'sending' : snapshot.link;
     change({ state, link, overtaken: false });
     if (link === 'sending') schedule(isUrgent ? 0 : 800);
@@ -177,6 +199,8 @@ export function createWalkSession(options: Options): WalkSession {
 
   return {
     context,
+    files: createAnswerFiles(attemptId),
+    now,
     getSnapshot: () => snapshot,
     subscribe(listener) {
       listeners.add(listener);

@@ -19,6 +19,8 @@ import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { filmKeys } from '../film/film-keys.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
+import { AnswerFilesProvider } from '../question/answer-files.ts';
+import { loadFieldsOf } from '../question/question-field.tsx';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
 import { AnsweredStop } from './answered-stop.tsx';
 import { LinkStatus } from './link-status.tsx';
@@ -38,8 +40,9 @@ interface Props {
 /** A walk through a lesson: the strip on top, the stage, and beside it the open stop or what has been so far. */
 export function WalkView({ session, backTo, backLabel, dueLine, nextLessons }: Props) {
   const snapshot = useSyncExternalStore(session.subscribe, session.getSnapshot);
-  useEffect(() => session.start(), [session]);
   const { lesson, state } = snapshot;
+  useEffect(() => session.start(), [session]);
+  useEffect(() => void loadFieldsOf(lesson), [lesson]);
   const root = useRef<HTMLDivElement>(null);
   const film = useRef<FilmControls>(null);
   const [isPlaying, setIsPlaying] = useState(false);
@@ -48,73 +51,75 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons }: P
   const part = lesson.parts.find((one) => one.id === partId);
   const directions = directionsNow(snapshot, part);
   return (
-    <div ref={root} className="flex min-h-dvh flex-col overflow-y-auto bg-paper">
-      <header className="grid gap-2 border-b border-line bg-card px-4 py-2 sm:px-6">
-        <div className="flex min-h-9 flex-wrap items-center gap-x-4 gap-y-1">
-          <Link to={backTo} className="flex min-h-9 items-center gap-1.5 text-14 text-main hover:underline">
-            <ArrowLeft aria-hidden className="size-4" strokeWidth={1.75} />
-            {backLabel}
-          </Link>
-          <h1 className="min-w-0 grow text-18">{lesson.title}</h1>
-          {dueLine && <p className="text-14 text-quiet">{dueLine}</p>}
-          <LinkStatus link={snapshot.link} />
-          <div className="max-sm:hidden">
-            <KeyHelp groups={[filmKeys()]} />
+    <AnswerFilesProvider value={session.files}>
+      <div ref={root} className="flex min-h-dvh flex-col overflow-y-auto bg-paper">
+        <header className="grid gap-2 border-b border-line bg-card px-4 py-2 sm:px-6">
+          <div className="flex min-h-9 flex-wrap items-center gap-x-4 gap-y-1">
+            <Link to={backTo} className="flex min-h-9 items-center gap-1.5 text-14 text-main hover:underline">
+              <ArrowLeft aria-hidden className="size-4" strokeWidth={1.75} />
+              {backLabel}
+            </Link>
+            <h1 className="min-w-0 grow text-18">{lesson.title}</h1>
+            {dueLine && <p className="text-14 text-quiet">{dueLine}</p>}
+            <LinkStatus link={snapshot.link} />
+            <div className="max-sm:hidden">
+              <KeyHelp groups={[filmKeys()]} />
+            </div>
           </div>
-        </div>
-        <PathStrip snapshot={snapshot} />
-      </header>
-      <main className="mx-auto grid w-full max-w-[88rem] grow content-start gap-4 p-3 sm:p-6 lg:grid-cols-[minmax(0,1fr)_26rem] lg:grid-rows-[auto_1fr]">
-        {directions.length > 0 && <Directions spoken={directions} />}
-        <div className="grid content-start gap-3 lg:col-start-1 lg:row-span-2 lg:row-start-1">
-          {part && (
-            <PartStage
-              key={part.id}
-              ref={film}
-              part={part}
+          <PathStrip snapshot={snapshot} />
+        </header>
+        <main className="mx-auto grid w-full max-w-[88rem] grow content-start gap-4 p-3 sm:p-6 lg:grid-cols-[minmax(0,1fr)_26rem] lg:grid-rows-[auto_1fr]">
+          {directions.length > 0 && <Directions spoken={directions} />}
+          <div className="grid content-start gap-3 lg:col-start-1 lg:row-span-2 lg:row-start-1">
+            {part && (
+              <PartStage
+                key={part.id}
+                ref={film}
+                part={part}
+                session={session}
+                snapshot={snapshot}
+                fullScreenOf={() => root.current}
+                onPlaying={setIsPlaying}
+                nextLessons={nextLessons}
+              />
+            )}
+            {part && lesson.parts.length > 1 && (
+              <p className="text-14 text-quiet">
+                {t('walk.partOf', {
+                  number: lesson.parts.indexOf(part) + 1,
+                  count: lesson.parts.length,
+                  title: part.title,
+                })}
+              </p>
+            )}
+          </div>
+          <aside
+            aria-label={t('walk.beside')}
+            // A text is long: what stands beside it stays in sight, scrolls by itself, and can be scrolled by keys.
+            {...(part?.kind === 'reading' ? { tabIndex: 0 } : {})}
+            className={joinClasses(
+              'grid content-start gap-4 lg:col-start-2',
+              part?.kind === 'reading' &&
+                'lg:sticky lg:top-6 lg:max-h-[calc(100dvh-3rem)] lg:self-start lg:overflow-y-auto',
+            )}
+          >
+            {snapshot.overtaken && (
+              <Notice tone="attention" role="status">
+                {t('walk.refused')}
+              </Notice>
+            )}
+            <SidePanel
               session={session}
               snapshot={snapshot}
-              fullScreenOf={() => root.current}
-              onPlaying={setIsPlaying}
-              nextLessons={nextLessons}
+              part={part}
+              film={film}
+              isPlaying={isPlaying}
+              onNextPart={setChosenPartId}
             />
-          )}
-          {part && lesson.parts.length > 1 && (
-            <p className="text-14 text-quiet">
-              {t('walk.partOf', {
-                number: lesson.parts.indexOf(part) + 1,
-                count: lesson.parts.length,
-                title: part.title,
-              })}
-            </p>
-          )}
-        </div>
-        <aside
-          aria-label={t('walk.beside')}
-          // A text is long: what stands beside it stays in sight, scrolls by itself, and can be scrolled by keys.
-          {...(part?.kind === 'reading' ? { tabIndex: 0 } : {})}
-          className={joinClasses(
-            'grid content-start gap-4 lg:col-start-2',
-            part?.kind === 'reading' &&
-              'lg:sticky lg:top-6 lg:max-h-[calc(100dvh-3rem)] lg:self-start lg:overflow-y-auto',
-          )}
-        >
-          {snapshot.overtaken && (
-            <Notice tone="attention" role="status">
-              {t('walk.refused')}
-            </Notice>
-          )}
-          <SidePanel
-            session={session}
-            snapshot={snapshot}
-            part={part}
-            film={film}
-            isPlaying={isPlaying}
-            onNextPart={setChosenPartId}
-          />
-        </aside>
-      </main>
-    </div>
+          </aside>
+        </main>
+      </div>
+    </AnswerFilesProvider>
   );
 }
 
@@ -128,7 +133,7 @@ interface SideProps {
 }
 
 function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: SideProps) {
-  const { lesson, state, terms, results } = snapshot;
+  const { lesson, state, terms, results, hints } = snapshot;
   const stops = lesson.parts.flatMap((one) => one.stops);
   const open = findOpenStop(lesson, state);
   const openStop = stops.find((stop) => stop.id === open?.stop.id);
@@ -153,11 +158,15 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
         stop={openStop}
         place={openStop.kind === 'pause' ? t('walk.pauseTitle') : placeOf(openStop)}
         stopState={openState}
-        terms={terms}
+        attempt={state}
+        {...{ terms, results, hints }}
+        now={session.now}
         onDraft={(questionId, response) =>
           session.record({ type: 'draftSaved', stopId: openStop.id, questionId, response })
         }
         onAnswer={(responses) => session.record({ type: 'answered', stopId: openStop.id, responses })}
+        onHint={(questionId) => session.record({ type: 'hintTaken', stopId: openStop.id, questionId })}
+        onKeep={() => session.record({ type: 'kept', stopId: openStop.id })}
         onAcknowledge={() => finish(() => session.record({ type: 'acknowledged', stopId: openStop.id }))}
         onPass={() => finish(() => session.record({ type: 'passedStop', stopId: openStop.id }))}
         onLookBack={terms.rewindAtStops && open?.part.kind === 'clip' ? onLookBack : undefined}

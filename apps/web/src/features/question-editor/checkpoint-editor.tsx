@@ -1,0 +1,86 @@
+import { type Checkpoint, createQuestion, type Question, type QuestionForm, type Stop } from '@semita/core';
+import { Plus, TextCursorInput } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { focusSoon } from '../../ui/focus-soon.ts';
+import { enEditor } from '../../words/en-editor.ts';
+import { addWords, t } from '../../words/words.ts';
+import { useEarlierQuestions } from './edited-lesson.ts';
+import { formWords, KindMenu } from './kind-menu.tsx';
+import { newItemId } from './new-id.ts';
+import { QuestionEditor } from './question-editor.tsx';
+import { TypeQuestions } from './type-questions.tsx';
+
+addWords(enEditor);
+
+/** Those asked for most stand ready; the others are in the menu. */
+const readyForms: readonly QuestionForm[] = ['choice', 'choiceSeveral', 'extendedText'];
+
+interface Props {
+  readonly stop: Checkpoint;
+  readonly onChange: (stop: Stop) => void;
+}
+
+/** The questions of a checkpoint. */
+export function CheckpointEditor({ stop, onChange }: Props) {
+  const { questions } = stop;
+  const earlier = useEarlierQuestions(stop.id);
+  const adders = useRef<HTMLDivElement>(null);
+  const [isTyping, setIsTyping] = useState(false);
+  const add = (added: readonly Question[], at = questions.length) => {
+    onChange({ ...stop, questions: questions.toSpliced(at, 0, ...added) });
+    focusSoon(() => document.querySelector(`#question-${added[0]?.id} textarea`));
+  };
+  return (
+    <>
+      {questions.map((question, index) => (
+        <QuestionEditor
+          key={question.id}
+          question={question}
+          number={index + 1}
+          earlier={[...earlier, ...questions.slice(0, index)]}
+          onChange={(next) => onChange({ ...stop, questions: questions.with(index, next) })}
+          onDuplicate={() => add([{ ...structuredClone(question), id: newItemId() }], index + 1)}
+          onRemove={() => {
+            onChange({ ...stop, questions: questions.toSpliced(index, 1) });
+            focusSoon(() => adders.current?.querySelector('button'));
+          }}
+        />
+      ))}
+      <div ref={adders} className="flex flex-wrap items-center gap-2 border-t border-line pt-3">
+        <span className="text-14 text-quiet">{t('desk.addQuestion')}</span>
+        {readyForms.map((form) => (
+          <Button key={form} size="small" onClick={() => add([createQuestion(form, newItemId)])}>
+            <Plus aria-hidden className="size-4" strokeWidth={1.75} />
+            {formWords(form)}
+          </Button>
+        ))}
+        <KindMenu onChoose={(form) => add([createQuestion(form, newItemId)])}>{t('editor.otherKind')}</KindMenu>
+        <Button size="small" look="quiet" onClick={() => setIsTyping(true)}>
+          <TextCursorInput aria-hidden className="size-4" strokeWidth={1.75} />
+          {t('editor.type')}
+        </Button>
+      </div>
+      {isTyping && (
+        <TypeQuestions
+          onClose={() => setIsTyping(false)}
+          onTake={(taken) => {
+            setIsTyping(false);
+            // A question nobody has written anything in makes room for those that were.
+            const written = questions.filter((question) => !isUntouched(question));
+            onChange({ ...stop, questions: [...written, ...taken] });
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+function isUntouched(question: Question): boolean {
+  return (
+    question.kind === 'choice' &&
+    question.stem === '' &&
+    question.options.every(({ text }) => text === '') &&
+    !question.picture
+  );
+}

@@ -1,0 +1,144 @@
+import { type ChoiceOption, createItem, createOption } from '@semita/core';
+import { useId } from 'react';
+import { TextInput } from '../../ui/field.tsx';
+import { t } from '../../words/words.ts';
+import { PictureField } from '../picture/picture-field.tsx';
+import type { EditorProps } from './editor-props.ts';
+import { CheckInput, NumberInput } from './fields.tsx';
+import { ItemRows } from './item-rows.tsx';
+import { newItemId } from './new-id.ts';
+
+/** Answers to pick from, each with its feedback. */
+export function OptionsEditor({ question, onChange }: EditorProps<'choice'>) {
+  const name = useId();
+  const { options, several } = question;
+  const isMapped = options.some(({ worth }) => worth !== undefined);
+  const setRight = (index: number, right: boolean) =>
+    onChange({
+      ...question,
+      options: options.map((option, i) =>
+        i === index ? { ...option, right } : several ? option : { ...option, right: false },
+      ),
+    });
+  const set = (index: number, change: Partial<ChoiceOption>) =>
+    onChange({ ...question, options: options.with(index, { ...(options[index] as ChoiceOption), ...change }) });
+  /** Begins from what equal shares come to, so that nothing changes until the teacher changes it. */
+  const mapAll = (on: boolean) => {
+    const share = Math.round(question.points / Math.max(1, options.filter(({ right }) => right).length));
+    onChange({
+      ...question,
+      options: options.map(({ worth: _, ...option }) =>
+        on ? { ...option, worth: option.right ? share : -share } : option,
+      ),
+    });
+  };
+  return (
+    <>
+      <ItemRows
+        legend={t('desk.options')}
+        rowLabel={(number) => t('desk.option', { number })}
+        items={options}
+        least={2}
+        addLabel={t('desk.addOption')}
+        onAdd={() => createOption(newItemId)}
+        onChange={(next) => onChange({ ...question, options: next })}
+        before={(option, index) => (
+          <label className="flex items-center gap-1.5 text-13">
+            <input
+              type={several ? 'checkbox' : 'radio'}
+              name={name}
+              className="size-4 accent-spruce"
+              aria-label={`${t('desk.right')}: ${t('desk.option', { number: index + 1 })}`}
+              checked={option.right}
+              onChange={(event) => setRight(index, event.target.checked)}
+            />
+            {t('desk.right')}
+          </label>
+        )}
+        under={(option, index) => (
+          <div className="grid gap-1">
+            <TextInput
+              aria-label={t('desk.feedback', { number: index + 1 })}
+              placeholder={t('desk.feedbackHint')}
+              className="h-8 border-line text-13"
+              value={option.feedback}
+              onChange={(event) => set(index, { feedback: event.target.value })}
+            />
+            {option.worth !== undefined && (
+              <NumberInput
+                label={t('editor.worthOf', { number: index + 1 })}
+                value={option.worth / 100}
+                min={-1000}
+                max={1000}
+                step={0.5}
+                onChange={(worth) => set(index, { worth: Math.round(worth * 100) })}
+              />
+            )}
+            {option.picture && (
+              <PictureField
+                label={t('editor.optionPicture', { number: index + 1 })}
+                picture={option.picture}
+                onChange={(picture) => set(index, { picture })}
+              />
+            )}
+          </div>
+        )}
+      />
+      <div className="flex flex-wrap gap-x-5 gap-y-1">
+        <CheckInput checked={question.shuffle ?? false} onChange={(shuffle) => onChange({ ...question, shuffle })}>
+          {t('editor.shuffle')}
+        </CheckInput>
+        {several && (
+          <CheckInput checked={isMapped} onChange={mapAll}>
+            {t('editor.ownWorth')}
+          </CheckInput>
+        )}
+      </div>
+      <OptionPictures question={question} onChange={onChange} />
+    </>
+  );
+}
+
+/** Answers that are pictures: folded away, because most are words. */
+function OptionPictures({ question, onChange }: EditorProps<'choice'>) {
+  const { options } = question;
+  const without = options.filter(({ picture }) => !picture);
+  if (without.length === 0) return null;
+  return (
+    <details>
+      <summary className="cursor-pointer text-14 text-quiet">{t('editor.optionPictures')}</summary>
+      <div className="grid gap-2 pt-2">
+        {options.map((option, index) =>
+          option.picture ? null : (
+            <PictureField
+              key={option.id}
+              label={t('desk.option', { number: index + 1 })}
+              picture={undefined}
+              onChange={(picture) => onChange({ ...question, options: options.with(index, { ...option, picture }) })}
+            />
+          ),
+        )}
+      </div>
+    </details>
+  );
+}
+
+/** Answers of which none is right. */
+export function PollEditor({ question, onChange }: EditorProps<'poll'>) {
+  return (
+    <>
+      <ItemRows
+        legend={t('desk.options')}
+        rowLabel={(number) => t('desk.option', { number })}
+        items={question.options}
+        least={2}
+        addLabel={t('desk.addOption')}
+        onAdd={() => createItem(newItemId)}
+        onChange={(options) => onChange({ ...question, options })}
+      />
+      <CheckInput checked={question.several} onChange={(several) => onChange({ ...question, several })}>
+        {t('editor.severalPicks')}
+      </CheckInput>
+    </>
+  );
+}

@@ -1,0 +1,141 @@
+import { changeKind, isOpinion, type Question, type QuestionForm } from '@semita/core';
+import { Copy, Trash2 } from 'lucide-react';
+import { Button } from '../../ui/button.tsx';
+import { Field, TextArea } from '../../ui/field.tsx';
+import { t } from '../../words/words.ts';
+import { PictureField } from '../picture/picture-field.tsx';
+import { kindWords } from '../question/kind-words.ts';
+import { GraphicGapMatchEditor, HotspotEditor, SelectPointEditor } from './area-editor.tsx';
+import { NumberInput } from './fields.tsx';
+import { GapEditor } from './gap-editor.tsx';
+import { HottextEditor } from './hottext-editor.tsx';
+import { KindMenu } from './kind-menu.tsx';
+import { AssociateEditor, MatchEditor, OrderEditor } from './list-editors.tsx';
+import { newItemId } from './new-id.ts';
+import { NumberEditor } from './number-editor.tsx';
+import { OptionsEditor, PollEditor } from './options-editor.tsx';
+import { QuestionDetails } from './question-details.tsx';
+import { QuestionPreview } from './question-preview.tsx';
+import { DrawingEditor, RecordEditor, ScaleEditor, UploadEditor, WrittenEditor } from './small-editors.tsx';
+
+interface Props {
+  readonly question: Question;
+  readonly number: number;
+  readonly earlier: readonly Pick<Question, 'id' | 'stem'>[];
+  readonly onChange: (question: Question) => void;
+  readonly onDuplicate: () => void;
+  readonly onRemove: () => void;
+}
+
+/** One question, edited in its place in the script. */
+export function QuestionEditor({ question, number, earlier, onChange, onDuplicate, onRemove }: Props) {
+  return (
+    <section
+      id={`question-${question.id}`}
+      aria-label={t('desk.stem', { number })}
+      className="grid grid-cols-[minmax(0,1fr)] gap-3 border-t border-line pt-4 first:border-0 first:pt-0"
+    >
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <h4 className="text-14 font-medium">{t('desk.stem', { number })}</h4>
+        <div className="flex items-center gap-1">
+          <KindMenu
+            label={t('editor.changeKind', { kind: kindWords(question) })}
+            look="quiet"
+            onChoose={(form: QuestionForm) => onChange(changeKind(question, form, newItemId))}
+          >
+            {kindWords(question)}
+          </KindMenu>
+          <Button look="quiet" size="small" onClick={onDuplicate} aria-label={t('editor.duplicate', { number })}>
+            <Copy aria-hidden className="size-4" strokeWidth={1.75} />
+          </Button>
+          <Button look="quiet" size="small" onClick={onRemove} aria-label={t('desk.removeQuestion', { number })}>
+            <Trash2 aria-hidden className="size-4" strokeWidth={1.75} />
+          </Button>
+        </div>
+      </div>
+      <Field label={<span className="sr-only">{t('desk.stem', { number })}</span>}>
+        {(ids) => (
+          <TextArea
+            {...ids}
+            rows={2}
+            placeholder={t('desk.stemHint')}
+            value={question.stem}
+            onChange={(event) => onChange({ ...question, stem: event.target.value })}
+          />
+        )}
+      </Field>
+      <PictureField
+        label={t('picture.ofQuestion')}
+        picture={question.picture}
+        onChange={(picture) => onChange({ ...question, picture })}
+      />
+      <EditorOfKind key={question.kind} question={question} onChange={onChange} />
+      {!isOpinion(question) && (
+        <div>
+          <NumberInput
+            label={t('desk.points')}
+            value={question.points / 100}
+            min={0}
+            max={1000}
+            step={0.5}
+            className="w-20"
+            onChange={(points) => onChange({ ...question, points: Math.round(points * 100) })}
+          />
+        </div>
+      )}
+      <div className="flex flex-wrap gap-x-6 gap-y-2">
+        <details className="grow">
+          <summary className="cursor-pointer py-1 text-14 text-main">{t('editor.details')}</summary>
+          <QuestionDetails {...{ question, number, earlier, onChange }} />
+        </details>
+        <QuestionPreview question={question} />
+      </div>
+    </section>
+  );
+}
+
+interface KindProps {
+  readonly question: Question;
+  readonly onChange: (question: Question) => void;
+}
+
+function EditorOfKind({ question, onChange }: KindProps) {
+  switch (question.kind) {
+    case 'choice':
+      return <OptionsEditor {...{ question, onChange }} />;
+    case 'poll':
+      return <PollEditor {...{ question, onChange }} />;
+    case 'inlineChoice':
+    case 'gapMatch':
+    case 'textEntry':
+      return <GapEditor {...{ question, onChange }} />;
+    case 'numeric':
+      return <NumberEditor {...{ question, onChange }} />;
+    case 'order':
+      return <OrderEditor {...{ question, onChange }} />;
+    case 'match':
+      return <MatchEditor {...{ question, onChange }} />;
+    case 'associate':
+      return <AssociateEditor {...{ question, onChange }} />;
+    case 'hottext':
+      return <HottextEditor {...{ question, onChange }} />;
+    case 'hotspot':
+      return <HotspotEditor {...{ question, onChange }} />;
+    case 'selectPoint':
+      return <SelectPointEditor {...{ question, onChange }} />;
+    case 'graphicGapMatch':
+      return <GraphicGapMatchEditor {...{ question, onChange }} />;
+    case 'slider':
+      return <ScaleEditor {...{ question, onChange }} />;
+    case 'extendedText':
+      return <WrittenEditor {...{ question, onChange }} />;
+    case 'drawing':
+      return <DrawingEditor {...{ question, onChange }} />;
+    case 'upload':
+      return <UploadEditor {...{ question, onChange }} />;
+    case 'record':
+      return <RecordEditor {...{ question, onChange }} />;
+    case 'discussion':
+      return <p className="text-14 text-quiet">{t('editor.discussionHelp')}</p>;
+  }
+}

@@ -1,0 +1,20 @@
+import type { Drawing, LearnerQuestionOf } from '@semita/core';
+import { t } from '../../words/words.ts';
+import { DrawingGround } from '../drawing/drawing-ground.tsx';
+import { DrawingView } from '../drawing/drawing-view.tsx';
+
+interface Props {
+  readonly question: LearnerQuestionOf<'drawing'>;
+  readonly drawing: Drawing;
+  /** What a teacher drew on it. */
+  readonly over?: Drawing | undefined;
+}
+
+/** A drawing that was handed in, on its ground. */
+export function GivenDrawing({ question, drawing, over }: Props) {
+  return (
+    <DrawingGround ground={question.ground} picture={question.picture}>
+      {(height) => <DrawingView drawing={drawing} height={height} label={t('drawing.given')} over={over} />}
+    </DrawingGround>
+  );
+}

@@ -1,0 +1,43 @@
+import type { Response } from '@semita/core';
+import { useId } from 'react';
+import { findWords, t } from '../../words/words.ts';
+import { pickable } from './choice-field.tsx';
+
+const degrees = [1, 2, 3, 4];
+
+/** "How sure are you?", asked along with an answer. */
+export function SureField({
+  sure,
+  disabled,
+  onChange,
+}: {
+  readonly sure: Response['sure'];
+  /** There is nothing yet to be sure of. */
+  readonly disabled: boolean;
+  readonly onChange: (sure: number) => void;
+}) {
+  const id = useId();
+  return (
+    <fieldset disabled={disabled} className="disabled:opacity-60">
+      <legend className="mb-1 text-14 text-quiet">{t('question.howSure')}</legend>
+      <div className="grid grid-cols-2 gap-1.5">
+        {degrees.map((degree) => (
+          <label key={degree} className={`${pickable(sure === degree)} px-3 text-14`}>
+            <input
+              type="radio"
+              name={id}
+              className="size-4 shrink-0 accent-main"
+              checked={sure === degree}
+              onChange={() => onChange(degree)}
+            />
+            {sureWords(degree)}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+export function sureWords(degree: number): string {
+  return findWords(`question.sure.${degree}`) ?? '';
+}

@@ -1,0 +1,42 @@
+import type { Item, LearnerQuestion } from '@semita/core';
+
+/** All a student would read of a question, to be read aloud: what is asked, and what there is to choose from. */
+export function wordsToRead(question: LearnerQuestion): string {
+  return [plainWords(question.stem), ...offered(question)].filter((words) => words !== '').join('. ');
+}
+
+/** Without the marks of CommonMark and formulas. */
+function plainWords(text: string): string {
+  return text.replace(/[*_`#$>]/gu, '').replace(/\[([^\]]*)\]\([^)]*\)/gu, '$1');
+}
+
+const textsOf = (items: readonly Item[]) => items.map(({ text }) => plainWords(text));
+
+function offered(question: LearnerQuestion): string[] {
+  switch (question.kind) {
+    case 'choice':
+    case 'poll':
+      return question.options.map(({ text, picture }) => plainWords(text) || (picture?.alt ?? ''));
+    case 'inlineChoice':
+    case 'gapMatch':
+    case 'textEntry': {
+      const text = question.pieces.map((piece) => ('text' in piece ? piece.text : ' … ')).join('');
+      return question.kind === 'gapMatch' ? [text, ...textsOf(question.words)] : [text];
+    }
+    case 'hottext':
+      return [question.words.map(({ text }) => text).join('')];
+    case 'order':
+    case 'associate':
+      return textsOf(question.items);
+    case 'match':
+      return [...textsOf(question.left), ...textsOf(question.right)];
+    case 'graphicGapMatch':
+      return textsOf(question.words);
+    case 'slider':
+      return [question.leastLabel, question.mostLabel];
+    case 'extendedText':
+      return [...question.starters, ...question.wordBox];
+    default:
+      return [];
+  }
+}

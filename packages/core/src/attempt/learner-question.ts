@@ -1,0 +1,247 @@
+import type { Hundredths } from '../lesson/points.ts';
+import type { LessonPicture, Recording } from '../lesson/recording.ts';
+import { rightResponse } from '../marking/right-response.ts';
+import { type Verdicts, verdictsOf } from '../marking/verdicts.ts';
+import {
+  type Area,
+  type DrawingGround,
+  type Item,
+  isTeacherMarked,
+  type Question,
+  type TextPiece,
+} from '../question/question.ts';
+import type { ResponseBody } from '../question/response.ts';
+import { disordered, shuffled } from '../question/shuffled.ts';
+import type { Answer } from './attempt-state.ts';
+import { earnedByResponse, mayTryAgain } from './tries.ts';
+
+/** A question as a learner's browser may hold it: no key, no feedback, no hint, no teacher's note. */
+export type LearnerQuestion = LearnerQuestionHead & LearnerQuestionBody;
+export type LearnerQuestionOf<K extends LearnerQuestion['kind']> = Extract<LearnerQuestion, { readonly kind: K }>;
+
+export interface LearnerQuestionHead {
+  readonly id: string;
+  readonly stem: string;
+  readonly points: Hundredths;
+  readonly picture?: LessonPicture | undefined;
+  readonly sound?: Recording | undefined;
+  readonly directions?: Recording | undefined;
+  /** There is a hint, at this cost. */
+  readonly hintCost?: Hundredths | undefined;
+  readonly mayBeBlank?: boolean | undefined;
+  readonly tries?: { readonly count: number; readonly laterPercent: number } | undefined;
+  readonly timeLimitMs?: number | undefined;
+  readonly asksConfidence?: boolean | undefined;
+  readonly comparedWith?: string | undefined;
+}
+
+export interface LearnerOption extends Item {
+  readonly picture?: LessonPicture | undefined;
+}
+
+export type LearnerQuestionBody =
+  | { readonly kind: 'choice'; readonly several: boolean; readonly options: readonly LearnerOption[] }
+  | { readonly kind: 'poll'; readonly several: boolean; readonly options: readonly LearnerOption[] }
+  | {
+      readonly kind: 'inlineChoice';
+      readonly pieces: readonly TextPiece[];
+      readonly gaps: readonly { readonly id: string; readonly options: readonly Item[] }[];
+    }
+  | {
+      readonly kind: 'gapMatch';
+      readonly pieces: readonly TextPiece[];
+      readonly gaps: readonly { readonly id: string }[];
+      readonly words: readonly Item[];
+    }
+  | {
+      readonly kind: 'textEntry';
+      readonly pieces: readonly TextPiece[];
+      readonly gaps: readonly { readonly id: string }[];
+    }
+  /** The unit stands behind the field where the student need not write it. */
+  | { readonly kind: 'numeric'; readonly unit: string }
+  | { readonly kind: 'order'; readonly items: readonly Item[] }
+  | { readonly kind: 'match'; readonly left: readonly Item[]; readonly right: readonly Item[] }
+  | { readonly kind: 'associate'; readonly items: readonly Item[] }
+  | { readonly kind: 'hottext'; readonly several: boolean; readonly words: readonly (Item & { isPlain: boolean })[] }
+  | { readonly kind: 'hotspot'; readonly several: boolean; readonly areas: readonly Area[] }
+  | { readonly kind: 'selectPoint'; readonly mostPoints: number }
+  | { readonly kind: 'graphicGapMatch'; readonly words: readonly Item[]; readonly areas: readonly Area[] }
+  | {
+      readonly kind: 'slider';
+      readonly least: number;
+      readonly most: number;
+      readonly step: number;
+      readonly leastLabel: string;
+      readonly mostLabel: string;
+    }
+  | {
+      readonly kind: 'extendedText';
+      readonly wordBox: readonly string[];
+      readonly starters: readonly string[];
+      readonly wordRange: { readonly least: number | null; readonly most: number | null } | null;
+    }
+  | { readonly kind: 'drawing'; readonly ground: DrawingGround }
+  | { readonly kind: 'upload'; readonly mostFiles: number }
+  | { readonly kind: 'record'; readonly withPicture: boolean; readonly longestMs: number }
+  | { readonly kind: 'discussion' };
+
+/**
+ * Built by naming what goes through, so that a field added to the model later stays secret until it is named here.
+ * @param seed the same for one student's attempt, whenever and wherever it is looked at
+ */
+export function toLearnerQuestion(question: Question, seed: string): LearnerQuestion {
+  const { id, stem, points, picture, sound, directions, mayBeBlank, timeLimitMs, asksConfidence, comparedWith } =
+    question;
+  const tries = question.tries && { count: question.tries.count, laterPercent: question.tries.laterPercent };
+  const head = { picture, sound, directions, mayBeBlank, tries, timeLimitMs, asksConfidence, comparedWith };
+  return {
+    ...{ id, stem, points },
+    ...present({ ...head, hintCost: question.hint?.cost }),
+    ...toBody(question, `${seed} ${id}`),
+  };
+}
+
+function toBody(question: Question, seed: string): LearnerQuestionBody {
+  switch (question.kind) {
+    case 'choice': {
+      const options = question.options.map(({ id, text, picture }) => ({ id, text, ...present({ picture }) }));
+      const { kind, several } = question;
+      return { kind, several, options: question.shuffle ? shuffled(options, seed) : options };
+    }
+    case 'poll':
+      return { kind: question.kind, several: question.several, options: question.options.map(toItem) };
+    case 'inlineChoice':
+      return {
+        kind: question.kind,
+        pieces: question.pieces.map(toPiece),
+        gaps: question.gaps.map(({ id, options }) => ({ id, options: shuffled(options.map(toItem), `${seed} ${id}`) })),
+      };
+    case 'gapMatch':
+      return {
+        kind: question.kind,
+        pieces: question.pieces.map(toPiece),
+        gaps: question.gaps.map(({ id }) => ({ id })),
+        words: shuffled(question.words.map(toItem), seed),
+      };
+    case 'textEntry':
+      return {
+        kind: question.kind,
+        pieces: question.pieces.map(toPiece),
+        gaps: question.gaps.map(({ id }) => ({ id })),
+      };
+    case 'numeric':
+      return { kind: question.kind, unit: question.unitNeeded ? '' : question.unit };
+    case 'order':
+      return { kind: question.kind, items: disordered(question.items.map(toItem), seed) };
+    case 'match':
+      return {
+        kind: question.kind,
+        left: question.left.map(toItem),
+        right: shuffled(question.right.map(toItem), seed),
+      };
+    case 'associate':
+      return { kind: question.kind, items: shuffled(question.items.map(toItem), seed) };
+    case 'hottext':
+      return {
+        kind: question.kind,
+        several: question.several,
+        words: question.words.map(({ id, text, standing }) => ({ id, text, isPlain: standing === 'plain' })),
+      };
+    case 'hotspot':
+      return { kind: question.kind, several: question.several, areas: question.areas.map(toArea) };
+    case 'selectPoint':
+      return { kind: question.kind, mostPoints: question.mostPoints };
+    case 'graphicGapMatch':
+      return {
+        kind: question.kind,
+        words: shuffled(question.words.map(toItem), seed),
+        areas: question.areas.map(toArea),
+      };
+    case 'slider': {
+      const { kind, least, most, step, leastLabel, mostLabel } = question;
+      return { kind, least, most, step, leastLabel, mostLabel };
+    }
+    case 'extendedText': {
+      const { kind, wordBox = [], starters = [], wordRange = null } = question;
+      return { kind, wordBox, starters, wordRange };
+    }
+    case 'drawing':
+      return { kind: question.kind, ground: question.ground };
+    case 'upload':
+      return { kind: question.kind, mostFiles: question.mostFiles };
+    case 'record':
+      return { kind: question.kind, withPicture: question.withPicture, longestMs: question.longestMs };
+    case 'discussion':
+      return { kind: question.kind };
+  }
+}
+
+function toItem({ id, text }: Item): Item {
+  return { id, text };
+}
+
+function toPiece(piece: TextPiece): TextPiece {
+  return 'text' in piece ? { text: piece.text } : { gapId: piece.gapId };
+}
+
+function toArea({ id, shape, coords, label }: Area): Area {
+  return { id, shape, coords, label };
+}
+
+/** Only what is there: a key without a value would travel for nothing. */
+export function present<T extends object>(fields: T): Partial<T> {
+  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<T>;
+}
+
+/** What a learner has earned by answering a question. */
+export interface QuestionResult {
+  readonly points: Hundredths | null;
+  readonly comment: string | null;
+  /** The key, said as a response, once there is nothing more to try; null where there is none. */
+  readonly right: ResponseBody | null;
+  /** What is right of the answer, piece by piece, once there is nothing more to try. */
+  readonly verdicts: Verdicts;
+  /** Where points had to be set on a picture: the places that count. */
+  readonly rightAreas: readonly Area[];
+  /** Feedback of the options that were picked. */
+  readonly feedback: readonly { readonly optionId: string; readonly text: string }[];
+  /** What the teacher says to an answer that came out like this one. */
+  readonly said: string | null;
+  readonly modelAnswer: string | null;
+  /** The answer may be given again while the stop is open. */
+  readonly mayTryAgain: boolean;
+}
+
+/**
+ * What an answer has earned its student to see.
+ * @param isOpen the stop still stands open: more may be tried, so nothing gives the key away
+ */
+export function toResult(question: Question, answer: Answer, isOpen: boolean): QuestionResult {
+  const isOver = !isOpen;
+  return {
+    points: answer.points,
+    comment: answer.comment,
+    right: isOver ? rightResponse(question) : null,
+    verdicts: isOver ? verdictsOf(question, answer.response) : {},
+    rightAreas: isOver && question.kind === 'selectPoint' ? question.areas.map(toArea) : [],
+    feedback: optionFeedback(question, answer),
+    said: outcomeFeedback(question, answer),
+    modelAnswer: (isOver && answer.points !== null && isTeacherMarked(question.kind) && question.modelAnswer) || null,
+    mayTryAgain: isOpen && mayTryAgain(question, answer),
+  };
+}
+
+function optionFeedback(question: Question, { response }: Answer): QuestionResult['feedback'] {
+  if (question.kind !== 'choice' || response.kind !== 'choice') return [];
+  return question.options
+    .filter((option) => response.optionIds.includes(option.id) && option.feedback !== '')
+    .map((option) => ({ optionId: option.id, text: option.feedback }));
+}
+
+function outcomeFeedback({ feedback, points }: Question, answer: Answer): string | null {
+  const earned = earnedByResponse(answer);
+  if (!feedback || earned === null) return null;
+  if (earned >= points) return feedback.right || null;
+  return (earned > 0 ? feedback.partly || feedback.wrong : feedback.wrong) || null;
+}

@@ -1,0 +1,11 @@
+import * as v from 'valibot';
+import type { LessonPicture, Recording } from '../lesson/recording.ts';
+
+export const id = v.pipe(v.string(), v.minLength(1), v.maxLength(64));
+export const timeMs = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(24 * 3_600_000));
+export const line = v.pipe(v.string(), v.maxLength(500));
+export const prose = v.pipe(v.string(), v.maxLength(20_000));
+
+export const recordingSchema: v.GenericSchema<unknown, Recording> = v.object({ materialId: id, words: prose });
+
+export const pictureSchema: v.GenericSchema<unknown, LessonPicture> = v.object({ materialId: id, alt: line });

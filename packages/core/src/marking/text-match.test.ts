@@ -1,0 +1,54 @@
+import reference from 'damerau-levenshtein';
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { editDistance, isSameText, normaliseText } from './text-match.ts';
+
+const kind = { caseMatters: false, accentsMatter: false, slips: 0 };
+
+test.each([
+  ['  Cable-\n stayed ', 'cable- stayed'],
+  // NFKC: full-width letters and the ligature ﬁ (Unicode Standard Annex 15).
+  ['ﬁsh ＢＡＲ', 'fish bar'],
+  ['Straße', 'strasse'],
+  ['Brücke', 'brucke'],
+  ['don’t', "don't"],
+])('%j is read as %j', (given, read) => expect(normaliseText(given, kind)).toBe(read));
+
+test('what matters is kept', () => {
+  expect(normaliseText('Brücke', { caseMatters: true, accentsMatter: true })).toBe('Brücke');
+  // One code point or two: the same letter.
+  expect(normaliseText('Bru\u0308cke', { caseMatters: true, accentsMatter: true })).toBe('Brücke');
+});
+
+/** The worked examples of Damerau's four slips; the words are ours. */
+test.each([
+  ['beam', 'beam', 0],
+  ['beam', 'beams', 1],
+  ['beam', 'bam', 1],
+  ['beam', 'boam', 1],
+  ['beam', 'baem', 1],
+  // "kitten" and "sitting" are 3 apart (the usual textbook example, from memory).
+  ['kitten', 'sitting', 3],
+])('%s and %s are %d apart', (a, b, distance) => expect(editDistance(a, b)).toBe(distance));
+
+test('distances agree with a reference library, and with themselves under a bound', () => {
+  const word = fc.string({ unit: fc.constantFrom('a', 'b', 'c', 'd'), maxLength: 8 });
+  fc.assert(
+    fc.property(word, word, fc.nat(4), (a, b, bound) => {
+      const distance = editDistance(a, b);
+      // The library counts swaps with letters between them (unrestricted), which can only be fewer.
+      expect(distance).toBeGreaterThanOrEqual(reference(a, b).steps);
+      expect(distance).toBe(editDistance(b, a));
+      expect(Math.min(editDistance(a, b, bound), bound + 1)).toBe(Math.min(distance, bound + 1));
+    }),
+  );
+});
+
+test('slips are forgiven in long words, not in short ones', () => {
+  const forgiving = { ...kind, slips: 1 };
+  expect(isSameText('supension', 'suspension', forgiving)).toBe(true);
+  expect(isSameText('suspnesion', 'suspension', forgiving)).toBe(true);
+  expect(isSameText('spension', 'suspension', forgiving)).toBe(false);
+  expect(isSameText('pie', 'pin', forgiving)).toBe(false);
+  expect(isSameText('supension', 'suspension', kind)).toBe(false);
+});

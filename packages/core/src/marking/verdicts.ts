@@ -1,0 +1,77 @@
+import { isOpinion, type Pair, type Question } from '../question/question.ts';
+import type { Response } from '../question/response.ts';
+import { areaHolds } from './area-holds.ts';
+import { isSameText } from './text-match.ts';
+
+/** What is right of a response and what is not, by the id of what was picked, filled, paired or put. */
+export type Verdicts = Readonly<Record<string, boolean>>;
+
+/**
+ * Says of each piece of a response whether it is right; empty where there are no pieces, or nobody knows.
+ * By option, word or area that was picked; by gap or place that was filled; by the first of each pair; by item of an
+ * order that stands where it should; by number, from 0, of points on a picture.
+ */
+export function verdictsOf(question: Question, response: Response): Verdicts {
+  if (isOpinion(question)) return {};
+  switch (response.kind) {
+    case 'choice':
+      return Object.fromEntries(response.optionIds.map((id) => [id, isRightPick(question, id)]));
+    case 'gaps':
+      return Object.fromEntries(
+        Object.entries(response.gaps).map(([id, given]) => [id, isRightGap(question, id, given)]),
+      );
+    case 'order':
+      return question.kind === 'order'
+        ? Object.fromEntries(response.itemIds.map((id, index) => [id, question.items[index]?.id === id]))
+        : {};
+    case 'pairs':
+      return Object.fromEntries(response.pairs.map((pair) => [pair[0], isRightPair(question, pair)]));
+    case 'points':
+      return Object.fromEntries(
+        response.points.map(([x, y], index) => [
+          String(index),
+          question.kind === 'selectPoint' && question.areas.some((area) => areaHolds(area, x, y)),
+        ]),
+      );
+    default:
+      return {};
+  }
+}
+
+function isRightPick(question: Question, id: string): boolean {
+  switch (question.kind) {
+    case 'choice':
+      return question.options.some((option) => option.id === id && option.right);
+    case 'hottext':
+      return question.words.some((word) => word.id === id && word.standing === 'right');
+    case 'hotspot':
+      return question.areas.some((area) => area.id === id && area.right);
+    default:
+      return false;
+  }
+}
+
+function isRightGap(question: Question, gapId: string, given: string): boolean {
+  switch (question.kind) {
+    case 'inlineChoice':
+      return question.gaps.some(({ id, rightId }) => id === gapId && rightId === given);
+    case 'gapMatch':
+      return question.gaps.some(({ id, rightIds }) => id === gapId && rightIds.includes(given));
+    case 'graphicGapMatch':
+      return question.areas.some(({ id, rightIds }) => id === gapId && rightIds.includes(given));
+    case 'textEntry':
+      return question.gaps.some(
+        ({ id, accepted }) =>
+          id === gapId &&
+          accepted.some(({ text, percent }) => percent > 0 && isSameText(given, text, question.tolerance)),
+      );
+    default:
+      return false;
+  }
+}
+
+function isRightPair(question: Question, [a, b]: Pair): boolean {
+  if (question.kind === 'match') return question.pairs.some(([left, right]) => left === a && right === b);
+  if (question.kind !== 'associate') return false;
+  return question.pairs.some(([one, other]) => (one === a && other === b) || (one === b && other === a));
+}
