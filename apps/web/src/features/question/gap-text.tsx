@@ -11,7 +11,7 @@ interface Props {
 export function GapText({ pieces, gap }: Props) {
   const gapIds = pieces.flatMap((piece) => ('gapId' in piece ? [piece.gapId] : []));
   return (
-    <div className="leading-10 whitespace-pre-wrap">
+    <div className="leading-12 whitespace-pre-wrap">
       {pieces.map((piece, index) =>
         'text' in piece ? (
           // biome-ignore lint/suspicious/noArrayIndexKey: pieces have no names, and stay in their places
