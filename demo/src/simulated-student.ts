@@ -1,10 +1,10 @@
-import type { LearnerEventBody, Lesson, Part, Question, Response, Stop } from '@semita/core';
-import { rightResponse, stopsInOrder } from '@semita/core';
+import type { Checkpoint, LearnerEventBody, Lesson, Part, Question, Response, Stop } from '@semita/core';
+import { markResponse, rightResponse, stopsInOrder } from '@semita/core';
 import type { SentEvent } from '@semita/core/contract';
 import { v7 } from 'uuid';
 import { writtenAnswers } from './bridge-lesson.ts';
 import type { Random } from './seeded-random.ts';
-import { respondWrongly } from './wrong-response.ts';
+import { goodDrawing, respondWrongly } from './wrong-response.ts';
 
 /** How a student goes about it. */
 export interface Manner {
@@ -102,6 +102,22 @@ export function simulateWalk(lesson: Lesson, manner: Manner, random: Random): Ba
     }
     wait(1_000, 6_000);
     happen({ type: 'answered', stopId: stop.id, responses });
+    tryAgain(stop, responses);
+  }
+
+  /** What is not right yet and may be tried again is tried again, or left at that. */
+  function tryAgain(stop: Checkpoint, responses: Record<string, Response>) {
+    const isOff = (question: Question) =>
+      question.tries !== undefined &&
+      (markResponse(question, responses[question.id] as Response) ?? question.points) < question.points;
+    const off = stop.questions.filter(isOff);
+    if (off.length === 0) return;
+    send();
+    wait(5_000, 20_000);
+    if (random.chance(0.7)) {
+      const again = Object.fromEntries(off.flatMap((question) => [[question.id, rightResponse(question) as Response]]));
+      happen({ type: 'answered', stopId: stop.id, responses: again });
+    } else happen({ type: 'kept', stopId: stop.id });
   }
 
   function ponder(stop: Stop) {
@@ -123,6 +139,7 @@ export function simulateWalk(lesson: Lesson, manner: Manner, random: Random): Ba
   }
 
   function respond(question: Question): Response {
+    if (question.kind === 'drawing' && random.chance(manner.skill)) return { kind: 'drawing', drawing: goodDrawing };
     if (question.kind === 'extendedText') {
       const answers = writtenAnswers[question.id] ?? ['I do not know.'];
       const place = Math.floor((1 - manner.skill) * random.between(0.4, 1.6) * answers.length);

@@ -1,4 +1,4 @@
-import { type Question, type Response, type ResponseBody, rightResponse, shuffled } from '@semita/core';
+import { type Drawing, type Question, type Response, type ResponseBody, rightResponse, shuffled } from '@semita/core';
 import type { Random } from './seeded-random.ts';
 
 /** What a student gives who does not know, or has only an opinion. */
@@ -53,8 +53,22 @@ function confused(right: ResponseBody | null, random: Random): Response {
   }
 }
 
-/** A line and an arrow, drawn in a hurry. */
+const arrow = (from: readonly [number, number], to: readonly [number, number]) =>
+  ({ tool: 'arrow', colour: 'ink', size: 50, from, to }) as const;
+
+/** An arrow into the water, drawn in a hurry. */
 function sketch(random: Random) {
-  const at = () => Math.round(random.between(1_500, 6_000));
-  return { tool: 'arrow', colour: 'ink', size: 50, from: [at(), at()], to: [at(), at()] } as const;
+  const x = Math.round(random.between(4_300, 5_600));
+  return arrow([x, 3_200], [x + Math.round(random.between(-200, 200)), 5_000]);
 }
+
+/** From the truck along the beam to both banks, and down into them. */
+export const goodDrawing: Drawing = {
+  marks: [
+    arrow([4_400, 3_250], [2_500, 3_000]),
+    arrow([5_500, 3_250], [7_500, 3_000]),
+    arrow([2_150, 3_200], [2_150, 5_100]),
+    arrow([7_850, 3_200], [7_850, 5_100]),
+    { tool: 'text', colour: 'brick', size: 300, at: [3_000, 3_900], text: 'the load goes to the ends' },
+  ],
+};

@@ -91,7 +91,7 @@ export function createApp(options: AppOptions): Express {
     ...catalogueHandlers(services.catalogue, materials),
     ...lessonHandlers(lessons),
     ...assignmentHandlers(assignments, live),
-    ...attemptHandlers(walks, marking, answerFiles),
+    ...attemptHandlers(walks, marking, answerFiles, services.phrases),
   };
   const api = Router();
   for (const [name, handler] of Object.entries(handlers))

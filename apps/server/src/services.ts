@@ -7,6 +7,7 @@ import { createAnswerFileService } from './features/attempts/answer-files.ts';
 import { createAttemptRepository } from './features/attempts/attempt-repository.ts';
 import { createEventIntake } from './features/attempts/event-intake.ts';
 import { createMarkingService } from './features/attempts/marking-service.ts';
+import { createPhraseRepository } from './features/attempts/phrase-repository.ts';
 import { createWalkService } from './features/attempts/walk-service.ts';
 import { createMediaCatalogue } from './features/catalogue/media-catalogue.ts';
 import { createClassRepository } from './features/classes/class-repository.ts';
@@ -29,6 +30,7 @@ export interface Outside {
 
 /** Puts the use-cases together. The web server stands on these, and so do the demo's simulated students. */
 export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outside = {}) {
+  const sessions = createSessionService(deps);
   const classes = createClassRepository(deps);
   const materialRepository = createMaterialRepository(deps);
   const lessonRepository = createLessonRepository(deps);
@@ -61,7 +63,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const answerFiles = createAnswerFileService({ ...deps, store });
   const shared = { ...deps, assignments: assignmentRepository, attempts, intake };
   return {
-    sessions: createSessionService(deps),
+    sessions,
     classes,
     jobs,
     catalogue: catalogueUrl ? createMediaCatalogue(catalogueUrl) : null,
@@ -76,7 +78,8 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     assignments,
     answerFiles,
     walks: createWalkService({ ...shared, sheets, classes, answerFiles }),
-    marking: createMarkingService({ ...shared, sheetOf: assignments }),
+    phrases: createPhraseRepository(deps),
+    marking: createMarkingService({ ...shared, sheetOf: assignments, answerFiles, nameOf: sessions.nameOf }),
   };
 }
 

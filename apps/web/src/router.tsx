@@ -30,6 +30,7 @@ export const router = createBrowserRouter([
           { path: 'lessons/:lessonId', lazy: () => import('./features/desk/desk-route.tsx') },
           { path: 'slides/:materialId', lazy: () => import('./features/slides/slides-route.tsx') },
           { path: 'assignments/:assignmentId', lazy: () => import('./features/assignment/sheet-route.tsx') },
+          { path: 'assignments/:assignmentId/marking', lazy: () => import('./features/marking/marking-route.tsx') },
           { path: 'assignments/:assignmentId/terms', lazy: () => import('./features/assignment/terms-route.tsx') },
         ],
       },

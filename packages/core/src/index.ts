@@ -1,5 +1,6 @@
 // The lesson: what a teacher writes.
 
+export { type AnswerGroup, groupAnswers } from './analysis/group-answers.ts';
 // The attempt: what a student does.
 export {
   type AttemptEvent,
@@ -95,6 +96,7 @@ export {
 export { inkOn, type MadeDeck, type MadeSlide, madeSlideSize, materialsOfSlides } from './deck/made-slide.ts';
 export { deckScript, type Slide, slideLengthMs } from './deck/slide.ts';
 export { checkLesson, type Fault, type FaultCode, isWithinFilm } from './lesson/check-lesson.ts';
+export { firstWords } from './lesson/first-words.ts';
 export {
   type BlockAnchor,
   type Checkpoint,
@@ -128,6 +130,7 @@ export { areaHolds, areaMiddle } from './marking/area-holds.ts';
 export { isKnownUnit } from './marking/mark-number.ts';
 export { markResponse } from './marking/mark-response.ts';
 export { rightResponse } from './marking/right-response.ts';
+export { isFittingRubric, type RubricLevels, rubricPoints, rubricPossible } from './marking/rubric.ts';
 export { type Verdicts, verdictsOf } from './marking/verdicts.ts';
 export { changeKind } from './question/change-kind.ts';
 export {
@@ -162,6 +165,8 @@ export {
   type QuestionKind,
   type QuestionOf,
   questionKinds,
+  type Rubric,
+  type RubricCriterion,
   type TextPiece,
 } from './question/question.ts';
 export {
@@ -190,5 +195,6 @@ export { type Looked, spendReading } from './reading/spend-reading.ts';
 // The script: what the teacher reads while writing.
 export { type Cue, gapOf, gapTimeMs, lineAt, type ScriptLine, scriptOf } from './script/script.ts';
 export { decodeText } from './text/decode-text.ts';
+export { plainWords } from './text/plain-words.ts';
 export { readingTimeMs } from './text/reading-time.ts';
 export { wordsOf } from './text/words.ts';

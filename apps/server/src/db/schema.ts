@@ -293,3 +293,10 @@ export const answerFiles = sqliteTable(
   },
   (table) => [index('answer_files_by_attempt').on(table.attemptId), index('answer_files_by_file').on(table.sha256)],
 );
+
+/** What a teacher says often while marking. */
+export const phrases = sqliteTable(
+  'phrases',
+  { id: id(), ownerId: userId(), text: text().notNull(), createdAt: instant().notNull() },
+  (table) => [index('phrases_by_owner').on(table.ownerId)],
+);

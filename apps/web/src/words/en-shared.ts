@@ -60,6 +60,7 @@ export const enShared = {
     frame: 'One frame back or on',
   },
 
+  walk: { teacherSays: 'Your teacher says', modelAnswer: 'A good answer' },
   question: {
     choiceOne: 'Pick one',
     choiceSeveral: 'Pick several',
@@ -139,6 +140,7 @@ export const enShared = {
   drawing: {
     own: 'Your drawing',
     given: 'The drawing',
+    marks: 'What your teacher drew',
     tools: 'Drawing tools',
     tool: {
       pen: 'Pen',

@@ -177,6 +177,8 @@ describe('giving back', () => {
     student.teach({ type: 'marked', ...on, points: 100, by: 't' });
     student.teach({ type: 'commented', ...on, text: 'Say why.', by: 't' });
     expect(student.teach({ type: 'returned', ...on, by: 't' })).toBe('taken');
+    expect(student.take({ type: 'draftSaved', ...on, response: text('It bends, bec') })).toBe('taken');
+    expect(student.stop()?.drafts).toEqual({ 'q-written': text('It bends, bec') });
     expect(student.take({ type: 'revised', ...on, response: text(' ') })).toBe('blank');
     expect(student.take({ type: 'revised', ...on, response: text('It bends, because…') })).toBe('taken');
     expect(student.answerTo('q-written')).toEqual({
@@ -186,6 +188,7 @@ describe('giving back', () => {
       comment: null,
       earlier: [{ response: text('It bends.'), points: 100, comment: 'Say why.', because: 'returned' }],
     });
+    expect(student.stop()?.drafts).toEqual({});
     expect(student.take({ type: 'revised', ...on, response: text('Once more.') })).toBe('notReturned');
   });
 

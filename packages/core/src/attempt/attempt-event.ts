@@ -1,5 +1,7 @@
 import type { Hundredths } from '../lesson/points.ts';
-import type { Response } from '../question/response.ts';
+import type { RubricLevels } from '../marking/rubric.ts';
+import type { Drawing } from '../question/drawing.ts';
+import type { HandedFile, Response } from '../question/response.ts';
 
 /**
  * One thing that happened in an attempt. The log of these is the truth; everything else is computed from it.
@@ -56,6 +58,7 @@ export type TeacherEventBody =
       readonly stopId: string;
       readonly questionId: string;
       readonly points: Hundredths;
+      readonly rubric?: RubricLevels | undefined;
       readonly by: string;
     }
   | {
@@ -63,6 +66,9 @@ export type TeacherEventBody =
       readonly stopId: string;
       readonly questionId: string;
       readonly text: string;
+      /** Said aloud as well; null takes back what was said, absent leaves it. */
+      readonly voice?: HandedFile | null | undefined;
+      readonly drawn?: Readonly<Record<string, Drawing>> | undefined;
       readonly by: string;
     }
   /** An answer is given back, to be worked on again. */

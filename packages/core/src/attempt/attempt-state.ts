@@ -1,6 +1,8 @@
 import type { Coverage } from '../coverage/coverage.ts';
 import type { Hundredths } from '../lesson/points.ts';
-import type { Response } from '../question/response.ts';
+import type { RubricLevels } from '../marking/rubric.ts';
+import type { Drawing } from '../question/drawing.ts';
+import type { HandedFile, Response } from '../question/response.ts';
 import type { AttemptEvent } from './attempt-event.ts';
 
 /** Everything known about one attempt; computed from its events and nothing else. */
@@ -52,6 +54,12 @@ export interface Answer {
   readonly earned?: Hundredths | undefined;
   /** What was given before, the oldest first. */
   readonly earlier?: readonly EarlierAnswer[] | undefined;
+  /** Which levels of the question's rubric it met. */
+  readonly rubric?: RubricLevels | undefined;
+  /** What the teacher says to it aloud. */
+  readonly voice?: HandedFile | undefined;
+  /** What the teacher drew on it: on a drawing under `drawing`, on a file under its id. */
+  readonly drawn?: Readonly<Record<string, Drawing>> | undefined;
   /** Given back by a teacher: the student may work on it again, also after handing in. */
   readonly returned?: boolean | undefined;
 }

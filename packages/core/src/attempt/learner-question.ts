@@ -2,6 +2,7 @@ import type { Hundredths } from '../lesson/points.ts';
 import type { LessonPicture, Recording } from '../lesson/recording.ts';
 import { rightResponse } from '../marking/right-response.ts';
 import { type Verdicts, verdictsOf } from '../marking/verdicts.ts';
+import type { Drawing } from '../question/drawing.ts';
 import {
   type Area,
   type DrawingGround,
@@ -10,7 +11,7 @@ import {
   type Question,
   type TextPiece,
 } from '../question/question.ts';
-import type { ResponseBody } from '../question/response.ts';
+import type { HandedFile, ResponseBody } from '../question/response.ts';
 import { disordered, shuffled } from '../question/shuffled.ts';
 import type { Answer } from './attempt-state.ts';
 import { earnedByResponse, mayTryAgain } from './tries.ts';
@@ -209,6 +210,12 @@ export interface QuestionResult {
   /** What the teacher says to an answer that came out like this one. */
   readonly said: string | null;
   readonly modelAnswer: string | null;
+  readonly voice: HandedFile | null;
+  readonly drawn: Readonly<Record<string, Drawing>>;
+  /** Criteria of the rubric with the level that was met, once a teacher marked by it. */
+  readonly rubric: readonly { readonly title: string; readonly words: string; readonly points: Hundredths }[];
+  /** Given back, to be worked on again. */
+  readonly returned: boolean;
   /** The answer may be given again while the stop is open. */
   readonly mayTryAgain: boolean;
 }
@@ -228,8 +235,19 @@ export function toResult(question: Question, answer: Answer, isOpen: boolean): Q
     feedback: optionFeedback(question, answer),
     said: outcomeFeedback(question, answer),
     modelAnswer: (isOver && answer.points !== null && isTeacherMarked(question.kind) && question.modelAnswer) || null,
+    voice: answer.voice ?? null,
+    drawn: answer.drawn ?? {},
+    rubric: rubricResult(question, answer),
+    returned: answer.returned ?? false,
     mayTryAgain: isOpen && mayTryAgain(question, answer),
   };
+}
+
+function rubricResult({ rubric }: Question, answer: Answer): QuestionResult['rubric'] {
+  return (rubric?.criteria ?? []).flatMap(({ id, title, levels }) => {
+    const level = levels.find((one) => one.id === answer.rubric?.[id]);
+    return level ? [{ title, words: level.words, points: level.points }] : [];
+  });
 }
 
 function optionFeedback(question: Question, { response }: Answer): QuestionResult['feedback'] {

@@ -42,6 +42,10 @@ test('answering earns the feedback of the picked options of that question and no
       feedback: [{ optionId: 'o-compression', text: 'SECRET feedback compression' }],
       said: null,
       modelAnswer: null,
+      voice: null,
+      drawn: {},
+      rubric: [],
+      returned: false,
       mayTryAgain: false,
     },
   });

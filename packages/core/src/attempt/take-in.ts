@@ -1,6 +1,6 @@
 import { addInterval } from '../coverage/coverage.ts';
 import { isTeacherMarked } from '../question/question.ts';
-import { isBlank, isFitting, type Response } from '../question/response.ts';
+import { type HandedFile, isBlank, isFitting, type Response } from '../question/response.ts';
 import { type AttemptEvent, type TeacherEventBody, teacherEventTypes } from './attempt-event.ts';
 import {
   type Answer,
@@ -259,6 +259,8 @@ type AtStopEvent = Exclude<
 function applyAtStop(context: WalkContext, state: AttemptState, event: AtStopEvent): AttemptState | Refusal {
   const found = findStop(context.lesson, event.stopId);
   if (!found) return 'stopUnknown';
+  if (event.type === 'draftSaved' && state.stops[event.stopId]?.answers[event.questionId]?.returned)
+    return applyRevisedDraft(found.stop, state, event);
   if (state.handedInAt !== null) return 'alreadyHandedIn';
   const { part, stop } = found;
   const phase = phaseOf(state, stop.id);
@@ -435,7 +437,21 @@ function applyRevised(context: WalkContext, state: AttemptState, event: RevisedE
     comment: null,
     earlier,
   };
-  return withStop(state, event.stopId, { ...stop, answers: { ...stop.answers, [question.id]: answer } });
+  const { [question.id]: _, ...drafts } = stop.drafts;
+  return withStop(state, event.stopId, { ...stop, drafts, answers: { ...stop.answers, [question.id]: answer } });
+}
+
+/** What is written on the way to giving an answer again is kept like any other draft. */
+function applyRevisedDraft(
+  stop: WalkStop,
+  state: AttemptState,
+  event: Extract<LearnerEvent, { type: 'draftSaved' }>,
+): AttemptState | Refusal {
+  const question = stop.kind === 'checkpoint' && stop.questions.find(({ id }) => id === event.questionId);
+  const before = state.stops[stop.id];
+  if (!question || !before) return 'questionUnknown';
+  if (!isFitting(question, event.response)) return 'unfitting';
+  return withStop(state, stop.id, { ...before, drafts: { ...before.drafts, [question.id]: event.response } });
 }
 
 function applyHandedIn(context: WalkContext, state: AttemptState, event: AttemptEvent): AttemptState | Refusal {
@@ -483,13 +499,25 @@ function afterTeacher(answer: Answer, event: Exclude<TeacherEvent, { type: 'exte
     case 'marked': {
       // What the program made of it counts no longer.
       const { earned: _, ...rest } = answer;
-      return { ...rest, points: event.points, markedBy: event.by };
+      return { ...rest, points: event.points, markedBy: event.by, ...(event.rubric ? { rubric: event.rubric } : {}) };
     }
     case 'commented':
-      return { ...answer, comment: event.text === '' ? null : event.text };
+      return {
+        ...withoutVoice(answer, event.voice),
+        comment: event.text === '' ? null : event.text,
+        ...(event.voice ? { voice: event.voice } : {}),
+        ...(event.drawn ? { drawn: event.drawn } : {}),
+      };
     case 'returned':
       return { ...answer, returned: true };
   }
+}
+
+/** Null takes away what was said before. */
+function withoutVoice(answer: Answer, voice: HandedFile | null | undefined): Answer {
+  if (voice !== null) return answer;
+  const { voice: _, ...rest } = answer;
+  return rest;
 }
 
 function withStop(state: AttemptState, stopId: string, stop: StopState): AttemptState {

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { drawingGrounds, type Question } from '../question/question.ts';
+import { drawingGrounds, type Question, type Rubric } from '../question/question.ts';
 import { id, line, pictureSchema, prose, recordingSchema, timeMs } from './base-schemas.ts';
 
 const hundredths = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000));
@@ -11,6 +11,19 @@ const coordinate = v.pipe(v.number(), v.minValue(0), v.maxValue(10_000));
 /** Most of anything that stands in a list inside a question. */
 const mostItems = 60;
 const list = <T>(of: v.GenericSchema<unknown, T>) => v.pipe(v.array(of), v.maxLength(mostItems));
+
+export const rubricSchema: v.GenericSchema<unknown, Rubric> = v.object({
+  criteria: v.pipe(
+    v.array(
+      v.object({
+        id,
+        title: line,
+        levels: v.pipe(v.array(v.object({ id, words: line, points: hundredths })), v.maxLength(8)),
+      }),
+    ),
+    v.maxLength(12),
+  ),
+});
 
 const ofQuestion = {
   id,
@@ -28,6 +41,7 @@ const ofQuestion = {
   ),
   timeLimitMs: v.optional(v.pipe(timeMs, v.minValue(5_000))),
   modelAnswer: v.optional(prose),
+  rubric: v.optional(rubricSchema),
   target: v.optional(line),
   asksConfidence: v.optional(v.boolean()),
   comparedWith: v.optional(id),

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { type DrawingMark, mostDrawingPoints, penColours } from '../question/drawing.ts';
+import { type Drawing, type DrawingMark, mostDrawingPoints, penColours } from '../question/drawing.ts';
 import { longestEntryLength, longestTextLength, type Response } from '../question/response.ts';
 import { id, line } from './base-schemas.ts';
 
@@ -27,7 +27,9 @@ const markSchema: v.GenericSchema<unknown, DrawingMark> = v.variant('tool', [
   v.object({ ...ofMark, tool: v.literal('text'), at: place, text: line }),
 ]);
 
-export const drawingSchema = v.object({ marks: v.pipe(v.array(markSchema), v.maxLength(2_000)) });
+export const drawingSchema: v.GenericSchema<unknown, Drawing> = v.object({
+  marks: v.pipe(v.array(markSchema), v.maxLength(2_000)),
+});
 
 export const handedFileSchema = v.object({
   fileId: id,

@@ -153,14 +153,37 @@ export const routes = {
     output: s.attemptDetailSchema,
   }),
   mark: route('POST', '/api/assignments/:assignmentId/students/:studentId/marks', 'teacher', {
-    body: v.object({
-      stopId: id,
-      questionId: id,
-      points: v.pipe(v.number(), v.integer(), v.minValue(0)),
-      comment: v.pipe(v.string(), v.trim(), v.maxLength(5_000)),
-    }),
+    body: s.markSchema,
     output: s.attemptDetailSchema,
   }),
+  /** One mark for many answers that are alike. */
+  markMany: route('POST', '/api/assignments/:assignmentId/marks', 'teacher', {
+    body: v.object({
+      studentIds: v.pipe(v.array(id), v.minLength(1), v.maxLength(500)),
+      mark: s.markSchema,
+    }),
+  }),
+  /** The questions of an assignment, with how many answers there are and how many wait. */
+  listMarking: route('GET', '/api/assignments/:assignmentId/marking', 'teacher', {
+    output: v.array(s.markingQuestionSchema),
+  }),
+  readAnswers: route('GET', '/api/assignments/:assignmentId/questions/:questionId/answers', 'teacher', {
+    output: s.questionAnswersSchema,
+  }),
+  /** Every change of a mark, the latest first. */
+  readMarkHistory: route('GET', '/api/assignments/:assignmentId/students/:studentId/marks', 'teacher', {
+    output: v.array(s.markChangeSchema),
+  }),
+  /** The body is a voice that was recorded as a comment. */
+  sendMarkVoice: route('POST', '/api/assignments/:assignmentId/students/:studentId/voices/:fileName', 'teacher', {
+    output: handedFileSchema,
+  }),
+  listPhrases: route('GET', '/api/phrases', 'teacher', { output: v.array(s.phraseSchema) }),
+  addPhrase: route('POST', '/api/phrases', 'teacher', {
+    body: v.object({ text: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(1_000)) }),
+    output: s.phraseSchema,
+  }),
+  removePhrase: route('DELETE', '/api/phrases/:phraseId', 'teacher'),
 
   // the student's side
   listTodo: route('GET', '/api/todo', 'student', {

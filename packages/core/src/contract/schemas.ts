@@ -1,13 +1,17 @@
 import * as v from 'valibot';
-import type { AttemptState, Refusal } from '../attempt/attempt-state.ts';
+import type { Answer, AttemptState, Refusal } from '../attempt/attempt-state.ts';
+import type { LearnerQuestion, QuestionResult } from '../attempt/learner-question.ts';
 import type { LearnerView } from '../attempt/learner-view.ts';
 import type { SheetRow } from '../attempt/sheet-row.ts';
 import type { WalkStop } from '../attempt/walk-lesson.ts';
 import type { Fault } from '../lesson/check-lesson.ts';
 import { materialKinds } from '../lesson/whole-part.ts';
+import type { Question } from '../question/question.ts';
+import type { Response } from '../question/response.ts';
 import { blockKinds } from '../reading/block-kind.ts';
 import { leftOutCodes } from '../reading/left-out.ts';
 import { lessonSchema } from './lesson-schemas.ts';
+import { drawingSchema, handedFileSchema } from './response-schemas.ts';
 
 const instant = v.nullable(v.number());
 
@@ -193,6 +197,50 @@ export const attemptDetailSchema = v.object({
 });
 export type AttemptDetail = v.InferOutput<typeof attemptDetailSchema>;
 
+export const markSchema = v.object({
+  stopId: v.string(),
+  questionId: v.string(),
+  /** Null leaves the points as they are. */
+  points: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0))),
+  comment: v.pipe(v.string(), v.trim(), v.maxLength(5_000)),
+  rubric: v.optional(v.record(v.string(), v.string())),
+  /** Null takes away what was said; absent leaves it. */
+  voice: v.optional(v.nullable(handedFileSchema)),
+  drawn: v.optional(v.record(v.string(), drawingSchema)),
+  /** Gives the answer back, to be worked on again. */
+  returns: v.optional(v.boolean()),
+});
+export type MarkInput = v.InferOutput<typeof markSchema>;
+
+export const markingQuestionSchema = v.object({
+  stopId: v.string(),
+  questionId: v.string(),
+  stem: v.string(),
+  answered: v.number(),
+  waiting: v.number(),
+});
+export type MarkingQuestion = v.InferOutput<typeof markingQuestionSchema>;
+
+export const questionAnswersSchema = v.object({
+  stopId: v.string(),
+  question: computed<Question>(),
+  answers: v.array(v.object({ studentId: v.string(), displayName: v.string(), answer: computed<Answer>() })),
+});
+export type QuestionAnswers = v.InferOutput<typeof questionAnswersSchema>;
+
+export const markChangeSchema = v.object({
+  questionId: v.string(),
+  at: v.number(),
+  by: v.string(),
+  /** Null where only words were said, or the answer was given back. */
+  points: v.nullable(v.number()),
+  comment: v.nullable(v.string()),
+  returned: v.boolean(),
+});
+export type MarkChange = v.InferOutput<typeof markChangeSchema>;
+
+export const phraseSchema = v.object({ id: v.string(), text: v.string() });
+
 export const todoItemSchema = v.object({
   assignmentId: v.string(),
   title: v.string(),
@@ -218,12 +266,11 @@ export type TodoItem = v.InferOutput<typeof todoItemSchema>;
 export const feedbackItemSchema = v.object({
   assignmentId: v.string(),
   title: v.string(),
-  stem: v.string(),
-  answer: v.string(),
-  points: v.nullable(v.number()),
-  possible: v.number(),
-  comment: v.nullable(v.string()),
+  question: computed<LearnerQuestion>(),
+  response: computed<Response>(),
+  result: computed<QuestionResult>(),
 });
+export type FeedbackItem = v.InferOutput<typeof feedbackItemSchema>;
 
 export const walkSchema = v.object({
   attemptId: v.string(),

@@ -1,5 +1,6 @@
 import { isKnownUnit } from '../marking/mark-number.ts';
 import { rightResponse } from '../marking/right-response.ts';
+import { rubricPossible } from '../marking/rubric.ts';
 import {
   type Area,
   type ChoiceQuestion,
@@ -32,6 +33,7 @@ export const questionFaultCodes = [
   'opinionWithPoints',
   'wordRangeUpsideDown',
   'hintMissing',
+  'rubricUneven',
 ] as const;
 export type QuestionFaultCode = (typeof questionFaultCodes)[number];
 
@@ -40,6 +42,8 @@ export function questionFaults(question: Question): QuestionFaultCode[] {
   const faults: QuestionFaultCode[] = question.stem.trim() === '' ? ['stemMissing'] : [];
   faults.push(...faultsOfKind(question));
   if (question.hint && question.hint.text.trim() === '') faults.push('hintMissing');
+  const { rubric } = question;
+  if (rubric && rubric.criteria.length > 0 && rubricPossible(rubric) !== question.points) faults.push('rubricUneven');
   if (isOpinion(question) && question.points > 0) faults.push('opinionWithPoints');
   return faults;
 }

@@ -16,10 +16,10 @@ export function changeKind(question: Question, form: QuestionForm, newId: NewId)
 
 function headOf(question: Question): QuestionHead {
   const { id, stem, points, teacherNote, picture, sound, directions, feedback, hint } = question;
-  const { mayBeBlank, tries, timeLimitMs, modelAnswer, target, asksConfidence, comparedWith } = question;
+  const { mayBeBlank, tries, timeLimitMs, modelAnswer, rubric, target, asksConfidence, comparedWith } = question;
   return {
     ...{ id, stem, points, teacherNote, picture, sound, directions, feedback, hint },
-    ...{ mayBeBlank, tries, timeLimitMs, modelAnswer, target, asksConfidence, comparedWith },
+    ...{ mayBeBlank, tries, timeLimitMs, modelAnswer, rubric, target, asksConfidence, comparedWith },
   };
 }
 

@@ -71,6 +71,8 @@ export interface QuestionHead {
   readonly timeLimitMs?: number | undefined;
   /** Shown to teachers while marking, and to a student once the answer is marked. */
   readonly modelAnswer?: string | undefined;
+  /** Of what a teacher marks: how. Its best levels come to the question's points. */
+  readonly rubric?: Rubric | undefined;
   /** What answering well shows, in the teacher's words. */
   readonly target?: string | undefined;
   /** Asks "how sure are you?" along with the answer. */
@@ -96,6 +98,24 @@ export interface Tries {
   readonly count: number;
   /** What a later try is worth, in percent of the points, 0 to 100. */
   readonly laterPercent: number;
+}
+
+/** What a teacher looks for in an answer, and how far it can be met. */
+export interface Rubric {
+  readonly criteria: readonly RubricCriterion[];
+}
+
+export interface RubricCriterion {
+  readonly id: string;
+  readonly title: string;
+  /** From the least to the best met. */
+  readonly levels: readonly RubricLevel[];
+}
+
+export interface RubricLevel {
+  readonly id: string;
+  readonly words: string;
+  readonly points: Hundredths;
 }
 
 /** Something with words that can be picked, put in order or matched. */

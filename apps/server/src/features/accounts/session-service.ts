@@ -54,6 +54,10 @@ export function createSessionService({ db, clock }: Pick<Deps, 'db' | 'clock'>) 
     getMe,
     startSession,
 
+    /** What somebody is called; empty for nobody. */
+    nameOf: (userId: string): string =>
+      db.select({ name: users.displayName }).from(users).where(eq(users.id, userId)).get()?.name ?? '',
+
     /** @throws Refused signInFailed, the same for a wrong name and a wrong password */
     async signIn({ name, password }: { name: string; password: string }) {
       const lowered = name.toLowerCase();

@@ -1,4 +1,4 @@
-import { decodeSheetRow, needOf, type Stop, sheetStops, type Terms, windowFault } from '@semita/core';
+import { decodeSheetRow, firstWords, needOf, type Stop, sheetStops, type Terms, windowFault } from '@semita/core';
 import { endOfDay, toInstant } from '@semita/core/calendar';
 import type { AssignmentSummary, Sheet, SheetStudent } from '@semita/core/contract';
 import type { Deps } from '../../deps.ts';
@@ -72,7 +72,7 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
       stops: lesson.parts.flatMap((part) =>
         (sheetStops({ parts: [part] }) as Stop[]).map((stop) => ({
           ...stop,
-          label: labelOf(stop),
+          label: firstWords(stop).slice(0, 80),
           partTitle: part.title,
         })),
       ),
@@ -153,11 +153,6 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
 
 function toSheetStudent({ studentId, displayName, excused, sheetRow }: StoredSheetRow): SheetStudent {
   return { studentId, displayName, excused: excused === 1, row: sheetRow === null ? null : decodeSheetRow(sheetRow) };
-}
-
-/** Column heading: the first words of what is asked or noted. */
-function labelOf(stop: Stop): string {
-  return (stop.kind === 'pause' ? stop.note : (stop.questions[0]?.stem ?? '')).slice(0, 80);
 }
 
 function toWindow(local: LocalWindow, timeZone: string) {

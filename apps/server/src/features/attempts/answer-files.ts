@@ -41,6 +41,42 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store }: Op
     }
   };
 
+  const takeInto = async (attemptId: string, fileName: string, body: Readable): Promise<HandedFile> => {
+    const held = db.select({ n: count() }).from(answerFiles).where(eq(answerFiles.attemptId, attemptId)).get();
+    if ((held?.n ?? 0) >= mostFilesPerAttempt) throw new Refused('changeImpossible');
+    const file = await receive(body);
+    try {
+      const { size: byteLength } = await stat(file);
+      if (byteLength === 0) throw new Refused('fileEmpty');
+      const name = path.basename(fileName).slice(0, 200) || 'file';
+      const mimeType = await identifyAnswerFile(file, name, byteLength);
+      if (mimeType === null) throw new Refused('fileUnusable');
+      const row = { id: newId(), attemptId, name, mimeType, byteLength, sha256: await store.take(file) };
+      db.insert(answerFiles)
+        .values({ ...row, createdAt: clock() })
+        .run();
+      return { fileId: row.id, name, mimeType, byteLength };
+    } finally {
+      await rm(file, { force: true });
+    }
+  };
+
+  const areOf = (attemptId: string, files: readonly HandedFile[]): boolean => {
+    if (files.length === 0) return true;
+    const ids = files.map(({ fileId }) => fileId);
+    const rows = db
+      .select()
+      .from(answerFiles)
+      .where(and(eq(answerFiles.attemptId, attemptId), inArray(answerFiles.id, ids)))
+      .all();
+    return files.every((file) =>
+      rows.some(
+        ({ id, name, mimeType, byteLength }) =>
+          id === file.fileId && name === file.name && mimeType === file.mimeType && byteLength === file.byteLength,
+      ),
+    );
+  };
+
   return {
     /**
      * Takes a file into a student's own attempt. It belongs to no answer until one names it.
@@ -49,23 +85,27 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store }: Op
     async take(actor: Actor, attemptId: string, fileName: string, body: Readable): Promise<HandedFile> {
       const own = and(eq(attempts.id, attemptId), eq(attempts.studentId, actor.id));
       found(db.select({ id: attempts.id }).from(attempts).where(own).get());
-      const held = db.select({ n: count() }).from(answerFiles).where(eq(answerFiles.attemptId, attemptId)).get();
-      if ((held?.n ?? 0) >= mostFilesPerAttempt) throw new Refused('changeImpossible');
-      const file = await receive(body);
-      try {
-        const { size: byteLength } = await stat(file);
-        if (byteLength === 0) throw new Refused('fileEmpty');
-        const name = path.basename(fileName).slice(0, 200) || 'file';
-        const mimeType = await identifyAnswerFile(file, name, byteLength);
-        if (mimeType === null) throw new Refused('fileUnusable');
-        const row = { id: newId(), attemptId, name, mimeType, byteLength, sha256: await store.take(file) };
-        db.insert(answerFiles)
-          .values({ ...row, createdAt: clock() })
-          .run();
-        return { fileId: row.id, name, mimeType, byteLength };
-      } finally {
-        await rm(file, { force: true });
-      }
+      return await takeInto(attemptId, fileName, body);
+    },
+
+    /** Takes a teacher's voice into a student's attempt, as `take` does. */
+    async takeFromTeacher(actor: Actor, assignmentId: string, studentId: string, fileName: string, body: Readable) {
+      const attempt = found(
+        db
+          .select({ id: attempts.id })
+          .from(attempts)
+          .innerJoin(assignments, eq(assignments.id, attempts.assignmentId))
+          .innerJoin(classTeachers, eq(classTeachers.classId, assignments.classId))
+          .where(
+            and(
+              eq(attempts.assignmentId, assignmentId),
+              eq(attempts.studentId, studentId),
+              eq(classTeachers.teacherId, actor.id),
+            ),
+          )
+          .get(),
+      );
+      return await takeInto(attempt.id, fileName, body);
     },
 
     /** A file for the student who gave it and the teachers of the class; for nobody else is it there. */
@@ -93,24 +133,13 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store }: Op
      * Whether every file that events name was given in this attempt, as it is described: nobody hands in what is
      * another's.
      */
-    areOwn(attemptId: string, events: readonly SentEvent[]): boolean {
-      const named = events
-        .flatMap(responsesOf)
-        .flatMap((response) => (response.kind === 'files' ? response.files : []));
-      if (named.length === 0) return true;
-      const ids = named.map(({ fileId }) => fileId);
-      const rows = db
-        .select()
-        .from(answerFiles)
-        .where(and(eq(answerFiles.attemptId, attemptId), inArray(answerFiles.id, ids)))
-        .all();
-      return named.every((file) =>
-        rows.some(
-          ({ id, name, mimeType, byteLength }) =>
-            id === file.fileId && name === file.name && mimeType === file.mimeType && byteLength === file.byteLength,
-        ),
-      );
-    },
+    areOwn: (attemptId: string, events: readonly SentEvent[]): boolean =>
+      areOf(
+        attemptId,
+        events.flatMap(responsesOf).flatMap((response) => (response.kind === 'files' ? response.files : [])),
+      ),
+
+    isOf: (attemptId: string, file: HandedFile): boolean => areOf(attemptId, [file]),
   };
 }
 

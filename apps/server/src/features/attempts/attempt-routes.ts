@@ -1,7 +1,9 @@
+import { Refused } from '../../http/refused.ts';
 import { sendFile } from '../../http/send-file.ts';
 import type { Handlers } from '../../http/serve-route.ts';
 import type { AnswerFileService } from './answer-files.ts';
 import type { MarkingService } from './marking-service.ts';
+import type { PhraseRepository } from './phrase-repository.ts';
 import type { WalkService } from './walk-service.ts';
 
 type Names =
@@ -12,12 +14,21 @@ type Names =
   | 'sendAnswerFile'
   | 'readAnswerFile'
   | 'readAttempt'
-  | 'mark';
+  | 'mark'
+  | 'markMany'
+  | 'listMarking'
+  | 'readAnswers'
+  | 'readMarkHistory'
+  | 'sendMarkVoice'
+  | 'listPhrases'
+  | 'addPhrase'
+  | 'removePhrase';
 
 export function attemptHandlers(
   walks: WalkService,
   marking: MarkingService,
   files: AnswerFileService,
+  phrases: PhraseRepository,
 ): Pick<Handlers, Names> {
   return {
     listTodo: ({ actor }) => walks.listTodo(actor),
@@ -31,5 +42,20 @@ export function attemptHandlers(
     },
     readAttempt: ({ actor, params }) => marking.readAttempt(actor, params.assignmentId, params.studentId),
     mark: ({ actor, params, body }) => marking.mark(actor, params.assignmentId, params.studentId, body),
+    markMany: async ({ actor, params, body }) => {
+      await marking.markMany(actor, params.assignmentId, body.studentIds, body.mark);
+      return undefined;
+    },
+    listMarking: ({ actor, params }) => marking.listMarking(actor, params.assignmentId),
+    readAnswers: ({ actor, params }) => marking.readAnswers(actor, params.assignmentId, params.questionId),
+    readMarkHistory: ({ actor, params }) => marking.readHistory(actor, params.assignmentId, params.studentId),
+    sendMarkVoice: ({ actor, params, req }) =>
+      files.takeFromTeacher(actor, params.assignmentId, params.studentId, params.fileName, req),
+    listPhrases: ({ actor }) => phrases.list(actor),
+    addPhrase: ({ actor, body }) => phrases.add(actor, body.text),
+    removePhrase: ({ actor, params }) => {
+      if (!phrases.remove(actor, params.phraseId)) throw new Refused('notFound');
+      return undefined;
+    },
   };
 }

@@ -1,10 +1,27 @@
-import { type AttemptEvent, findStop, type Lesson, type TeacherEventBody, teacherSittingId } from '@semita/core';
-import type { AttemptDetail } from '@semita/core/contract';
+import {
+  type AttemptEvent,
+  type AttemptState,
+  findStop,
+  isFittingRubric,
+  type Lesson,
+  type Question,
+  type TeacherEventBody,
+  teacherSittingId,
+} from '@semita/core';
+import type {
+  AttemptDetail,
+  MarkChange,
+  MarkInput,
+  MarkingQuestion,
+  QuestionAnswers,
+  SheetStudent,
+} from '@semita/core/contract';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignmentRepository } from '../assignments/assignment-repository.ts';
 import type { AssignmentService } from '../assignments/assignment-service.ts';
+import type { AnswerFileService } from './answer-files.ts';
 import type { AttemptRepository } from './attempt-repository.ts';
 import type { EventIntake } from './event-intake.ts';
 
@@ -12,20 +29,18 @@ export type MarkingService = ReturnType<typeof createMarkingService>;
 
 interface Options extends Pick<Deps, 'clock' | 'newId'> {
   readonly assignments: AssignmentRepository;
-  readonly sheetOf: Pick<AssignmentService, 'readStudent'>;
+  readonly sheetOf: Pick<AssignmentService, 'readStudent' | 'readSheet'>;
   readonly attempts: AttemptRepository;
   readonly intake: EventIntake;
+  readonly answerFiles: Pick<AnswerFileService, 'isOf'>;
+  /** Names of teachers, by id. */
+  readonly nameOf: (userId: string) => string;
 }
 
-export interface MarkInput {
-  readonly stopId: string;
-  readonly questionId: string;
-  readonly points: number;
-  readonly comment: string;
-}
+/** The teacher's side of attempts: reading them and marking them. */
+export function createMarkingService(options: Options) {
+  const { clock, newId, assignments, sheetOf, attempts, intake, answerFiles, nameOf } = options;
 
-/** The teacher's side of an attempt: reading it and marking it. */
-export function createMarkingService({ clock, newId, assignments, sheetOf, attempts, intake }: Options) {
   const readAttempt = (actor: Actor, assignmentId: string, studentId: string): AttemptDetail => {
     const student = sheetOf.readStudent(actor, assignmentId, studentId);
     const attempt = attempts.findByStudent(assignmentId, studentId);
@@ -36,39 +51,118 @@ export function createMarkingService({ clock, newId, assignments, sheetOf, attem
     };
   };
 
+  const mark = async (actor: Actor, assignmentId: string, studentId: string, input: MarkInput): Promise<void> => {
+    const { state, lesson } = readAttempt(actor, assignmentId, studentId);
+    const attempt = found(attempts.findByStudent(assignmentId, studentId));
+    const { stopId, questionId, points, comment, rubric, voice, drawn } = input;
+    const answer = state?.stops[stopId]?.answers[questionId];
+    if (!answer) throw new Refused('answerMissing');
+    // Before anything is written: points and comment are taken together or not at all.
+    const question = findQuestion(lesson, stopId, questionId);
+    if (points !== null && points > (question?.points ?? 0)) throw new Refused('pointsOutOfRange');
+    if (rubric && !isFittingRubric(question?.rubric, rubric)) throw new Refused('inputInvalid', { fields: ['rubric'] });
+    if (voice && !answerFiles.isOf(attempt.attemptId, voice)) throw new Refused('inputInvalid', { fields: ['voice'] });
+    const on = { stopId, questionId, by: actor.id };
+    const bodies: TeacherEventBody[] = [];
+    if (points !== null) bodies.push({ type: 'marked', ...on, points, ...(rubric ? { rubric } : {}) });
+    const says = comment !== (answer.comment ?? '') || voice !== undefined || drawn !== undefined;
+    if (says)
+      bodies.push({
+        ...{ type: 'commented', ...on, text: comment },
+        ...(voice === undefined ? {} : { voice }),
+        ...(drawn === undefined ? {} : { drawn }),
+      });
+    if (input.returns) bodies.push({ type: 'returned', ...on });
+    const at = clock();
+    const { outcomes } = await intake.take(attempt, (current) =>
+      bodies.map((body, index): AttemptEvent => {
+        const n = (current.intake.next[teacherSittingId] ?? 0) + index;
+        return { ...body, id: newId(), sittingId: teacherSittingId, n, at, receivedAt: at };
+      }),
+    );
+    if (outcomes.some((outcome) => outcome.kind === 'refused')) throw new Refused('answerMissing');
+  };
+
+  /** The states of all who have begun. */
+  const readStates = (actor: Actor, assignmentId: string): { student: SheetStudent; state: AttemptState }[] =>
+    sheetOf.readSheet(actor, assignmentId).students.flatMap((student) => {
+      const attempt = attempts.findByStudent(assignmentId, student.studentId);
+      return attempt ? [{ student, state: intake.readState(attempt.attemptId) }] : [];
+    });
+
   return {
     readAttempt,
 
     /**
-     * Gives points and a comment to one answer; both go into the log. An empty comment takes the old one away.
+     * Gives points and a comment to one answer, gives it back, or says something to it; all of it goes into the log.
+     * An empty comment takes the old one away.
      * @throws Refused answerMissing when there is nothing to mark, pointsOutOfRange
      */
     async mark(actor: Actor, assignmentId: string, studentId: string, input: MarkInput): Promise<AttemptDetail> {
-      const { state, lesson } = readAttempt(actor, assignmentId, studentId);
-      const attempt = found(attempts.findByStudent(assignmentId, studentId));
-      const { stopId, questionId, points, comment } = input;
-      const answer = state?.stops[stopId]?.answers[questionId];
-      if (!answer) throw new Refused('answerMissing');
-      // Before anything is written: points and comment are taken together or not at all.
-      if (points > pointsPossible(lesson, stopId, questionId)) throw new Refused('pointsOutOfRange');
-      const on = { stopId, questionId, by: actor.id };
-      const bodies: TeacherEventBody[] = [{ type: 'marked', ...on, points }];
-      if (comment !== (answer.comment ?? '')) bodies.push({ type: 'commented', ...on, text: comment });
-      const at = clock();
-      const { outcomes } = await intake.take(attempt, (current) =>
-        bodies.map((body, index): AttemptEvent => {
-          const n = (current.intake.next[teacherSittingId] ?? 0) + index;
-          return { ...body, id: newId(), sittingId: teacherSittingId, n, at, receivedAt: at };
-        }),
-      );
-      if (outcomes.some((outcome) => outcome.kind === 'refused')) throw new Refused('answerMissing');
+      await mark(actor, assignmentId, studentId, input);
       return readAttempt(actor, assignmentId, studentId);
+    },
+
+    /** The same mark for answers of several students. What was marked before one failed stays marked. */
+    async markMany(actor: Actor, assignmentId: string, studentIds: readonly string[], input: MarkInput) {
+      for (const studentId of studentIds) await mark(actor, assignmentId, studentId, input);
+    },
+
+    listMarking(actor: Actor, assignmentId: string): MarkingQuestion[] {
+      const states = readStates(actor, assignmentId).map(({ state }) => state);
+      return questionsOf(assignments.getLesson(assignmentId).lesson).map(({ stopId, question }) => {
+        const answers = states.flatMap((state) => state.stops[stopId]?.answers[question.id] ?? []);
+        const waiting = answers.filter(({ points }) => points === null).length;
+        return { stopId, questionId: question.id, stem: question.stem, answered: answers.length, waiting };
+      });
+    },
+
+    /** @throws Refused notFound when the lesson has no such question */
+    readAnswers(actor: Actor, assignmentId: string, questionId: string): QuestionAnswers {
+      const states = readStates(actor, assignmentId);
+      const { stopId, question } = found(
+        questionsOf(assignments.getLesson(assignmentId).lesson).find((one) => one.question.id === questionId),
+      );
+      const answers = states.flatMap(({ student: { studentId, displayName }, state }) => {
+        const answer = state.stops[stopId]?.answers[questionId];
+        return answer ? [{ studentId, displayName, answer }] : [];
+      });
+      return { stopId, question, answers };
+    },
+
+    /** Who changed which mark when; the latest first. */
+    readHistory(actor: Actor, assignmentId: string, studentId: string): MarkChange[] {
+      sheetOf.readStudent(actor, assignmentId, studentId);
+      const attempt = attempts.findByStudent(assignmentId, studentId);
+      if (!attempt) return [];
+      return [...attempts.readLog(attempt.attemptId)]
+        .flatMap((event): MarkChange[] => {
+          if (event.type !== 'marked' && event.type !== 'commented' && event.type !== 'returned') return [];
+          return [
+            {
+              questionId: event.questionId,
+              at: event.receivedAt,
+              by: nameOf(event.by),
+              points: event.type === 'marked' ? event.points : null,
+              comment: event.type === 'commented' ? event.text : null,
+              returned: event.type === 'returned',
+            },
+          ];
+        })
+        .toReversed();
     },
   };
 }
 
-function pointsPossible(lesson: Lesson, stopId: string, questionId: string): number {
-  const stop = findStop(lesson, stopId)?.stop;
-  const question = stop?.kind === 'checkpoint' ? stop.questions.find(({ id }) => id === questionId) : undefined;
-  return question?.points ?? 0;
+function questionsOf(lesson: Lesson): { stopId: string; question: Question }[] {
+  return lesson.parts
+    .flatMap((part) => part.stops.toSorted((a, b) => a.atMs - b.atMs))
+    .flatMap((stop) =>
+      stop.kind === 'checkpoint' ? stop.questions.map((question) => ({ stopId: stop.id, question })) : [],
+    );
+}
+
+function findQuestion(lesson: Lesson, stopId: string, questionId: string): Question | undefined {
+  const found = findStop(lesson, stopId);
+  return found ? questionsOf(lesson).find(({ question }) => question.id === questionId)?.question : undefined;
 }

@@ -1,4 +1,5 @@
 import {
+  type Answer,
   type AssignmentWindow,
   type AttemptEvent,
   type AttemptState,
@@ -14,7 +15,7 @@ import {
   teacherSittingId,
   windowPhase,
 } from '@semita/core';
-import type { IntakeAnswer, SentEvent, TodoItem, Walk } from '@semita/core/contract';
+import type { FeedbackItem, IntakeAnswer, SentEvent, TodoItem, Walk } from '@semita/core/contract';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
@@ -38,6 +39,18 @@ interface Options extends Pick<Deps, 'clock' | 'newId'> {
 
 /** Events after which the browser is sent a new view: something may have been earned, or ended. */
 const earningTypes = new Set<SentEvent['type']>(['answered', 'kept', 'hintTaken', 'revised', 'handedIn', 'withdrawn']);
+
+/** Events that change nothing about what a student has earned, and the one that works on an answer given back. */
+const harmlessTypes = new Set<SentEvent['type']>([
+  'opened',
+  'hidden',
+  'shown',
+  'paused',
+  'sought',
+  'met',
+  'draftSaved',
+  'revised',
+]);
 
 /** The student's side: what there is to do, and walking it. */
 export function createWalkService(options: Options) {
@@ -86,6 +99,15 @@ export function createWalkService(options: Options) {
     });
   };
 
+  /** What was given back may be worked on whenever it comes back, and nothing else then. */
+  const isWorkedOnAgain = (attemptId: string, events: readonly SentEvent[]): boolean =>
+    events.every(({ type }) => harmlessTypes.has(type)) &&
+    Object.values(intake.readState(attemptId).stops).some(({ answers }) =>
+      Object.values(answers).some(
+        (answer) => answer.returned || answer.earlier?.some((one) => one.because === 'returned'),
+      ),
+    );
+
   return {
     listTodo(actor: Actor): { items: TodoItem[]; now: number } {
       const items = assignments
@@ -119,32 +141,21 @@ export function createWalkService(options: Options) {
       return { items, now: clock() };
     },
 
-    /** Written answers that a teacher has marked or said something about. */
-    listFeedback(actor: Actor) {
+    /** Answers that a teacher has marked, said something about, or given back. */
+    listFeedback(actor: Actor): FeedbackItem[] {
       return assignments.listReceived(actor.id).flatMap(({ assignment }) => {
         const attempt = attempts.findByStudent(assignment.id, actor.id);
         if (!attempt) return [];
-        const { lesson } = assignments.getLesson(assignment.id);
-        const { results, state } = learnerView(lesson, intake.readState(attempt.attemptId));
+        const stored = assignments.getLesson(assignment.id).lesson;
+        const { lesson, results, state } = learnerView(stored, intake.readState(attempt.attemptId));
         return lesson.parts
           .flatMap((part) => part.stops)
           .flatMap((stop) => (stop.kind === 'checkpoint' ? stop.questions.map((question) => ({ stop, question })) : []))
           .flatMap(({ stop, question }) => {
             const result = results[question.id];
             const answer = state.stops[stop.id]?.answers[question.id];
-            if (!result || answer?.response.kind !== 'extendedText') return [];
-            if (result.points === null && result.comment === null) return [];
-            return [
-              {
-                assignmentId: assignment.id,
-                title: lesson.title,
-                stem: question.stem,
-                answer: answer.response.text,
-                points: result.points,
-                possible: question.points,
-                comment: result.comment,
-              },
-            ];
+            if (!result || !answer || !isByTeacher(answer)) return [];
+            return [{ assignmentId: assignment.id, title: lesson.title, question, response: answer.response, result }];
           });
       });
     },
@@ -178,7 +189,7 @@ export function createWalkService(options: Options) {
      */
     async takeInEvents(actor: Actor, attemptId: string, events: readonly SentEvent[]): Promise<IntakeAnswer> {
       const attempt = found(attempts.findOwn(actor.id, attemptId));
-      assertOpen(attempt);
+      if (!isWorkedOnAgain(attemptId, events)) assertOpen(attempt);
       if (!answerFiles.areOwn(attemptId, events)) throw new Refused('inputInvalid', { fields: ['files'] });
       // What was handed in is settled once it was due.
       const isDue = attempt.dueAt !== null && clock() > attempt.dueAt;
@@ -195,6 +206,10 @@ export function createWalkService(options: Options) {
       };
     },
   };
+}
+
+function isByTeacher({ markedBy, comment, returned, voice, drawn }: Answer): boolean {
+  return (markedBy !== null && markedBy !== 'program') || comment !== null || !!returned || !!voice || !!drawn;
 }
 
 function toAnswer(event: SentEvent, outcome: Outcome): IntakeAnswer['outcomes'][0] {

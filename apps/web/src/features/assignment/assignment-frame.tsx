@@ -47,6 +47,9 @@ export function AssignmentFrame({
                 <NavLink end to={`/assignments/${assignmentId}`} className={tab}>
                   {t('sheet.sheet')}
                 </NavLink>
+                <NavLink to={`/assignments/${assignmentId}/marking`} className={tab}>
+                  {t('marking.title')}
+                </NavLink>
                 <NavLink to={`/assignments/${assignmentId}/terms`} className={tab}>
                   {t('sheet.terms')}
                 </NavLink>

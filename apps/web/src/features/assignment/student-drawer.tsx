@@ -1,15 +1,16 @@
 import {
-  type Answer,
-  type ChoiceQuestion,
+  isBlank,
+  isTeacherMarked,
   type PartKind,
   type Stop,
   type StopState,
   stopMarkOf,
   stopsInOrder,
+  toLearnerQuestion,
 } from '@semita/core';
 import type { AttemptDetail } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { type ComponentProps, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
@@ -17,12 +18,15 @@ import { Dialog } from '../../ui/dialog.tsx';
 import { errorWords, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
-import { formatClock, formatMinutes, formatShare } from '../../words/format.ts';
+import { formatClock, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
-import { MarkForm } from './mark-form.tsx';
+import { AnswerView, AskedView } from '../marking/answer-view.tsx';
+import { MarkForm } from '../marking/mark-form.tsx';
+import { focusNextUnmarked, useNextKey } from '../marking/next-unmarked.ts';
+import { historyOptions } from '../marking/queries.ts';
+import { GivenResponse } from '../question/given-response.tsx';
 import { MetStrip } from './met-strip.tsx';
-import { focusNextUnmarked, useNextKey } from './next-unmarked.ts';
 import { attemptOptions, sheetOptions } from './queries.ts';
 
 interface Props {
@@ -169,6 +173,7 @@ function Answers({ assignmentId, detail, state, stopId, onMarked }: AnswersProps
           </section>
         ))}
       </section>
+      <History assignmentId={assignmentId} detail={detail} />
     </>
   );
 }
@@ -199,26 +204,23 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
           const draft = stopState?.drafts[question.id];
           return (
             <div key={question.id} className="grid gap-2">
-              <p className="font-medium whitespace-pre-wrap">{question.stem}</p>
+              <AskedView question={question} />
               {!answer && <p className="text-14 text-quiet">{t('student.noAnswer')}</p>}
-              {!answer && draft?.kind === 'extendedText' && draft.text !== '' && (
-                <div className="rounded-control bg-paper px-3 py-2 text-14">
+              {!answer && draft && !isBlank(draft) && (
+                <div className="rounded-control border border-line border-dashed p-3 text-14">
                   <p className="text-13 text-quiet">{t('student.draftSoFar')}</p>
-                  <p className="whitespace-pre-wrap">{draft.text}</p>
+                  <GivenResponse
+                    question={toLearnerQuestion(question, '')}
+                    response={draft}
+                    right={null}
+                    verdicts={{}}
+                  />
                 </div>
               )}
-              {answer && question.kind === 'choice' && <Picked question={question} answer={answer} />}
-              {answer?.response.kind === 'extendedText' && (
-                <p className="rounded-control bg-paper px-3 py-2 whitespace-pre-wrap">{answer.response.text}</p>
-              )}
-              {answer && question.kind === 'extendedText' && question.modelAnswer && (
-                <details className="text-14">
-                  <summary className="cursor-pointer text-quiet">{t('student.modelAnswer')}</summary>
-                  <p className="whitespace-pre-wrap">{question.modelAnswer}</p>
-                </details>
-              )}
-              {answer && question.kind === 'extendedText' && (
-                <MarkForm
+              {answer && <AnswerView question={question} answer={answer} />}
+              {answer && (
+                <MarkBox
+                  isOpen={isTeacherMarked(question.kind)}
                   question={question}
                   answer={answer}
                   target={{ assignmentId, studentId, stopId: stop.id, questionId: question.id }}
@@ -233,23 +235,45 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
   );
 }
 
-function Picked({ question, answer }: { readonly question: ChoiceQuestion; readonly answer: Answer }) {
-  const picked = answer.response.kind === 'choice' ? answer.response.optionIds : [];
+/** What a teacher marks stands open; what the program marked can be changed. */
+function MarkBox({ isOpen, ...form }: ComponentProps<typeof MarkForm> & { readonly isOpen: boolean }) {
+  if (isOpen) return <MarkForm {...form} />;
   return (
-    <ul className="grid gap-1 text-14">
-      {question.options.map((option) => {
-        const words = [picked.includes(option.id) && t('student.pick'), option.right && t('student.right')].filter(
-          Boolean,
-        );
-        return (
-          <li key={option.id} className={picked.includes(option.id) ? 'font-medium' : 'text-quiet'}>
-            {option.text}
-            {words.length > 0 && (
-              <span className={option.right ? 'text-spruce' : 'text-brick'}> ({words.join(', ')})</span>
-            )}
+    <details>
+      <summary className="cursor-pointer text-14 text-quiet">{t('marking.changeMark')}</summary>
+      <MarkForm {...form} />
+    </details>
+  );
+}
+
+/** Who changed which mark, and when. */
+function History({ assignmentId, detail }: { readonly assignmentId: string; readonly detail: AttemptDetail }) {
+  const [isOpen, setIsOpen] = useState(false);
+  const { lesson, student } = detail;
+  const { data: changes = [] } = useQuery({ ...historyOptions(assignmentId, student.studentId), enabled: isOpen });
+  const stemOf = (questionId: string) =>
+    lesson.parts
+      .flatMap((part) => part.stops)
+      .flatMap((stop) => (stop.kind === 'checkpoint' ? stop.questions : []))
+      .find(({ id }) => id === questionId)?.stem ?? '';
+  return (
+    <details className="text-14" onToggle={(event) => setIsOpen(event.currentTarget.open)}>
+      <summary className="cursor-pointer text-quiet">{t('marking.history')}</summary>
+      <ul className="grid gap-1.5 pt-2">
+        {changes.map((change, index) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: what happened has no other name
+          <li key={index}>
+            <span className="text-quiet">
+              {new Date(change.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, {change.by}:
+            </span>{' '}
+            {change.points !== null && t('marking.gavePoints', { points: formatPoints(change.points) })}
+            {change.comment !== null && t('marking.said', { words: change.comment || '–' })}
+            {change.returned && t('marking.gaveBack')}
+            <span className="block truncate text-quiet">{stemOf(change.questionId)}</span>
           </li>
-        );
-      })}
-    </ul>
+        ))}
+      </ul>
+      {isOpen && changes.length === 0 && <p className="pt-2 text-quiet">{t('marking.noHistory')}</p>}
+    </details>
   );
 }

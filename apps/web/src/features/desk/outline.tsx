@@ -1,5 +1,6 @@
 import {
   type BreakPoint,
+  firstWords,
   type Lesson,
   type LessonChange,
   lessonLengths,
@@ -93,7 +94,7 @@ export function Outline({
             >
               {stops.map((stop) => {
                 const Icon = stop.kind === 'pause' ? Pause : DoorClosed;
-                const words = stop.kind === 'pause' ? stop.note : (stop.questions[0]?.stem ?? '');
+                const words = firstWords(stop);
                 return (
                   <li key={stop.id}>
                     <button

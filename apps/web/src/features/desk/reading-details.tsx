@@ -1,4 +1,4 @@
-import { bringInAgain, type LessonChange, type Part, type Stop } from '@semita/core';
+import { bringInAgain, firstWords, type LessonChange, type Part, type Stop } from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -133,7 +133,7 @@ function NewerVersion({ part, apply, onGoToStop }: Omit<Props, 'material' | 'les
             {bringIn.data.map((stop) => (
               <li key={stop.id}>
                 <button type="button" className="min-h-6 text-left underline" onClick={() => onGoToStop(stop.id)}>
-                  {(stop.kind === 'pause' ? stop.note : stop.questions[0]?.stem) || t('desk.empty')}
+                  {firstWords(stop) || t('desk.empty')}
                 </button>
               </li>
             ))}

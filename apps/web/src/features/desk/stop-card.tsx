@@ -1,5 +1,5 @@
 import { useDraggable } from '@dnd-kit/react';
-import { possiblePoints, type Stop } from '@semita/core';
+import { firstWords, possiblePoints, type Stop } from '@semita/core';
 import {
   ChevronDown,
   ChevronRight,
@@ -163,8 +163,4 @@ export function StopCard({
       )}
     </div>
   );
-}
-
-function firstWords(stop: Stop): string {
-  return stop.kind === 'pause' ? stop.note : (stop.questions[0]?.stem ?? '');
 }

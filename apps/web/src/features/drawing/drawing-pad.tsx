@@ -1,4 +1,4 @@
-import { type Drawing, type DrawingMark, drawingWidth, penColours, thinStroke } from '@semita/core';
+import { type Drawing, type DrawingMark, drawingWidth, type PenColour, penColours, thinStroke } from '@semita/core';
 import {
   ArrowUpRight,
   Circle,
@@ -46,6 +46,8 @@ interface Props {
   readonly drawing: Drawing;
   readonly onChange: (drawing: Drawing) => void;
   readonly label: string;
+  /** The pen that is in hand at first. */
+  readonly colour?: PenColour;
   /** What lies below and cannot be changed, with the pad's own surface laid on it. */
   readonly ground: (surface: (height: number) => ReactNode) => ReactNode;
 }
@@ -55,8 +57,8 @@ const keyStep = 100;
 const thinning = 8;
 
 /** Draws on a ground: by pen with its pressure, by finger, by mouse, or by keys. */
-export function DrawingPad({ drawing, onChange, label, ground }: Props) {
-  const [pen, setPen] = useState<Pen>({ tool: 'pen', colour: 'ink', size: 'middle' });
+export function DrawingPad({ drawing, onChange, label, colour: firstColour = 'ink', ground }: Props) {
+  const [pen, setPen] = useState<Pen>({ tool: 'pen', colour: firstColour, size: 'middle' });
   const [mark, setMark] = useState<DrawingMark | null>(null);
   const [writingAt, setWritingAt] = useState<Place | null>(null);
   const [cross, setCross] = useState<Place | null>(null);

@@ -1,4 +1,4 @@
-import type { Area, LearnerQuestion, LearnerQuestionOf, Response, ResponseBody, Verdicts } from '@semita/core';
+import type { Area, Drawing, LearnerQuestion, LearnerQuestionOf, Response, ResponseBody, Verdicts } from '@semita/core';
 import { Check, Link2, Plus, X } from 'lucide-react';
 import { lazy, type ReactNode, Suspense } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
@@ -20,6 +20,8 @@ interface Props {
   readonly verdicts: Verdicts;
   readonly rightAreas?: readonly Area[];
   readonly feedback?: readonly { readonly optionId: string; readonly text: string }[];
+  /** What a teacher drew on it: on a drawing under `drawing`, on a file under its id. */
+  readonly drawn?: Readonly<Record<string, Drawing>>;
 }
 
 /** What was given to a question, and, where it may be known, what of it is right. */
@@ -35,7 +37,15 @@ export function GivenResponse(props: Props) {
   );
 }
 
-function GivenOfKind({ question, response, right, verdicts, rightAreas = [], feedback = [] }: Props): ReactNode {
+function GivenOfKind({
+  question,
+  response,
+  right,
+  verdicts,
+  rightAreas = [],
+  feedback = [],
+  drawn = {},
+}: Props): ReactNode {
   switch (question.kind) {
     case 'choice':
     case 'poll':
@@ -83,12 +93,12 @@ function GivenOfKind({ question, response, right, verdicts, rightAreas = [], fee
     case 'drawing':
       return response.kind === 'drawing' ? (
         <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
-          <GivenDrawing question={question} drawing={response.drawing} />
+          <GivenDrawing question={question} drawing={response.drawing} over={drawn.drawing} />
         </Suspense>
       ) : null;
     case 'upload':
     case 'record':
-      return response.kind === 'files' ? <HandedFileList files={response.files} /> : null;
+      return response.kind === 'files' ? <HandedFileList files={response.files} drawn={drawn} /> : null;
   }
 }
 

@@ -1,23 +1,28 @@
-import type { HandedFile } from '@semita/core';
+import type { Drawing, HandedFile } from '@semita/core';
 import { FileText, X } from 'lucide-react';
+import { lazy, Suspense } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { formatBytes } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { useAnswerFiles } from './answer-files.ts';
 
+const DrawnFile = lazy(async () => ({ default: (await import('./drawn-file.tsx')).DrawnFile }));
+
 interface Props {
   readonly files: readonly HandedFile[];
+  /** What a teacher drew on pictures, by file. */
+  readonly drawn?: Readonly<Record<string, Drawing>>;
   readonly onRemove?: (index: number) => void;
 }
 
 /** Files somebody handed in, each as it can be looked at. */
-export function HandedFileList({ files, onRemove }: Props) {
+export function HandedFileList({ files, drawn = {}, onRemove }: Props) {
   if (files.length === 0) return null;
   return (
     <ul className="grid gap-2">
       {files.map((file, index) => (
         <li key={file.fileId} className="grid gap-2 rounded-control border border-line bg-paper p-2">
-          <FileLook file={file} />
+          <FileLook file={file} over={drawn[file.fileId]} />
           {onRemove && (
             <div>
               <Button
@@ -36,9 +41,15 @@ export function HandedFileList({ files, onRemove }: Props) {
   );
 }
 
-function FileLook({ file }: { readonly file: HandedFile }) {
+function FileLook({ file, over }: { readonly file: HandedFile; readonly over: Drawing | undefined }) {
   const { addressOf } = useAnswerFiles();
   const address = addressOf(file.fileId);
+  if (file.mimeType.startsWith('image/') && over)
+    return (
+      <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
+        <DrawnFile address={address} name={file.name} over={over} />
+      </Suspense>
+    );
   if (file.mimeType.startsWith('image/'))
     return (
       <a href={address} target="_blank" rel="noreferrer">

@@ -1,13 +1,8 @@
-import type { Item, LearnerQuestion } from '@semita/core';
+import { type Item, type LearnerQuestion, plainWords } from '@semita/core';
 
 /** All a student would read of a question, to be read aloud: what is asked, and what there is to choose from. */
 export function wordsToRead(question: LearnerQuestion): string {
   return [plainWords(question.stem), ...offered(question)].filter((words) => words !== '').join('. ');
-}
-
-/** Without the marks of CommonMark and formulas. */
-function plainWords(text: string): string {
-  return text.replace(/[*_`#$>]/gu, '').replace(/\[([^\]]*)\]\([^)]*\)/gu, '$1');
 }
 
 const textsOf = (items: readonly Item[]) => items.map(({ text }) => plainWords(text));

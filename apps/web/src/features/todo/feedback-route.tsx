@@ -4,6 +4,9 @@ import { EmptyPlace } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import { GivenResponse } from '../question/given-response.tsx';
+import { RichText } from '../question/rich-text.tsx';
+import { TeacherSays } from '../question/teacher-says.tsx';
 import { feedbackOptions } from './queries.ts';
 
 export function Component() {
@@ -21,28 +24,42 @@ export function Component() {
             <ul className="grid gap-4">
               {items.map((item) => (
                 <li
-                  key={`${item.assignmentId}${item.stem}`}
-                  className="grid gap-3 rounded-card border border-line bg-card p-5"
+                  key={`${item.assignmentId}${item.question.id}`}
+                  className="grid grid-cols-[minmax(0,1fr)] gap-3 rounded-card border border-line bg-card p-5"
                 >
                   <div className="grid justify-items-start gap-1">
                     <Link to={`/walk/${item.assignmentId}`} className="text-14 text-main underline">
                       {item.title}
                     </Link>
-                    <h2 className="text-18">{item.stem}</h2>
+                    <RichText text={item.question.stem} className="font-heading text-18 font-medium" />
                   </div>
                   <div>
                     <h3 className="text-13 text-quiet">{t('todo.yourAnswer')}</h3>
-                    <p className="whitespace-pre-wrap">{item.answer}</p>
+                    <GivenResponse
+                      question={item.question}
+                      response={item.response}
+                      right={item.result.right}
+                      verdicts={item.result.verdicts}
+                      rightAreas={item.result.rightAreas}
+                      feedback={item.result.feedback}
+                      drawn={item.result.drawn}
+                    />
                   </div>
-                  {item.comment && (
-                    <div className="rounded-control border-l-4 border-main bg-main-tint px-4 py-3">
-                      <h3 className="text-13 text-quiet">{t('todo.comment')}</h3>
-                      <p className="whitespace-pre-wrap">{item.comment}</p>
-                    </div>
+                  <TeacherSays result={item.result} />
+                  {item.result.returned && (
+                    <p>
+                      {t('walk.returned')}{' '}
+                      <Link to={`/walk/${item.assignmentId}`} className="text-main underline">
+                        {t('walk.workAgain')}
+                      </Link>
+                    </p>
                   )}
-                  {item.points !== null && (
+                  {item.result.points !== null && item.question.points > 0 && (
                     <p className="font-medium">
-                      {t('todo.points', { earned: formatPoints(item.points), possible: formatPoints(item.possible) })}
+                      {t('todo.points', {
+                        earned: formatPoints(item.result.points),
+                        possible: formatPoints(item.question.points),
+                      })}
                     </p>
                   )}
                 </li>

@@ -1,24 +1,45 @@
-import { type LearnerQuestion, type LearnerStop, type QuestionResult, type StopState, stopMarkOf } from '@semita/core';
+import {
+  isBlank,
+  type LearnerQuestion,
+  type LearnerStop,
+  type QuestionResult,
+  type Response,
+  type StopState,
+  stopMarkOf,
+} from '@semita/core';
+import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
 import { GivenResponse } from '../question/given-response.tsx';
-import { drawsOnPicture } from '../question/question-block.tsx';
+import { kindWords } from '../question/kind-words.ts';
+import { drawsOnPicture, QuestionBlock } from '../question/question-block.tsx';
 import { QuestionPicture } from '../question/question-picture.tsx';
 import { RichText } from '../question/rich-text.tsx';
+import { TeacherSays } from '../question/teacher-says.tsx';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
+import { useDraftSaver } from './draft-saver.ts';
+
+type ToQuestion = (stopId: string, questionId: string, response: Response) => void;
+
+/** Works on an answer again that a teacher gave back. */
+export interface OnRevise {
+  readonly draft: ToQuestion;
+  readonly give: ToQuestion;
+}
 
 interface Props {
   readonly stop: LearnerStop;
   readonly place: string;
   readonly stopState: StopState;
   readonly results: Readonly<Record<string, QuestionResult>>;
+  readonly onRevise: OnRevise;
   /** Where a stop that was passed over can be opened again. */
   readonly onReopen?: (() => void) | undefined;
 }
 
 /** A stop the learner has been at: what was asked, what was given, what came of it. */
-export function AnsweredStop({ stop, place, stopState, results, onReopen }: Props) {
+export function AnsweredStop({ stop, place, stopState, results, onRevise, onReopen }: Props) {
   const mark = stopMarkOf(stop, stopState);
   return (
     <li className="grid gap-3 rounded-card border border-line bg-card p-4">
@@ -35,7 +56,12 @@ export function AnsweredStop({ stop, place, stopState, results, onReopen }: Prop
         </>
       ) : (
         stop.questions.map((question) => (
-          <AnsweredQuestion key={question.id} question={question} stopState={stopState} result={results[question.id]} />
+          <AnsweredQuestion
+            key={question.id}
+            stopId={stop.id}
+            result={results[question.id]}
+            {...{ question, stopState, onRevise }}
+          />
         ))
       )}
       {onReopen && (
@@ -48,12 +74,14 @@ export function AnsweredStop({ stop, place, stopState, results, onReopen }: Prop
 }
 
 interface QuestionProps {
+  readonly stopId: string;
+  readonly onRevise: OnRevise;
   readonly question: LearnerQuestion;
   readonly stopState: StopState;
   readonly result: QuestionResult | undefined;
 }
 
-function AnsweredQuestion({ question, stopState, result }: QuestionProps) {
+function AnsweredQuestion({ question, stopId, stopState, result, onRevise }: QuestionProps) {
   const answer = stopState.answers[question.id];
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
@@ -67,6 +95,7 @@ function AnsweredQuestion({ question, stopState, result }: QuestionProps) {
           verdicts={result?.verdicts ?? {}}
           rightAreas={result?.rightAreas ?? []}
           feedback={result?.feedback ?? []}
+          drawn={result?.drawn ?? {}}
         />
       ) : (
         stopState.phase === 'answered' && <p className="text-14 text-quiet">{t('walk.leftBlank')}</p>
@@ -79,18 +108,66 @@ function AnsweredQuestion({ question, stopState, result }: QuestionProps) {
       )}
       {answer && !result && <p className="text-14 text-quiet">{t('walk.waitsForServer')}</p>}
       {result && result.points === null && <p className="text-14 text-quiet">{t('walk.waitsForTeacher')}</p>}
-      {result?.comment && (
-        <div className="rounded-control border-l-4 border-main bg-main-tint px-3 py-2 text-14">
-          <span className="block text-quiet">{t('walk.teacherSays')}</span>
-          <span className="whitespace-pre-wrap">{result.comment}</span>
-        </div>
-      )}
-      {result?.modelAnswer && (
-        <details className="text-14">
-          <summary className="cursor-pointer text-quiet">{t('walk.modelAnswer')}</summary>
-          <RichText text={result.modelAnswer} />
-        </details>
+      {result && <TeacherSays result={result} />}
+      {result?.returned && answer && (
+        <WorkAgain
+          question={question}
+          begunFrom={stopState.drafts[question.id] ?? answer.response}
+          onDraft={(response) => onRevise.draft(stopId, question.id, response)}
+          onGive={(response) => onRevise.give(stopId, question.id, response)}
+        />
       )}
     </div>
+  );
+}
+
+interface AgainProps {
+  readonly question: LearnerQuestion;
+  readonly begunFrom: Response;
+  readonly onDraft: (response: Response) => void;
+  readonly onGive: (response: Response) => void;
+}
+
+/** An answer that came back: begun anew from what was given, and given again. */
+function WorkAgain({ question, begunFrom, onDraft, onGive }: AgainProps) {
+  const saver = useDraftSaver((_, draft) => onDraft(draft));
+  const [isOpen, setIsOpen] = useState(false);
+  const [response, setResponse] = useState<Response>(begunFrom);
+  if (!isOpen)
+    return (
+      <div className="grid gap-2 rounded-control border-l-4 border-marigold bg-marigold-tint px-3 py-2">
+        <p>{t('walk.returned')}</p>
+        <div>
+          <Button look="main" onClick={() => setIsOpen(true)}>
+            {t('walk.workAgain')}
+          </Button>
+        </div>
+      </div>
+    );
+  return (
+    <form
+      className="grid gap-3 rounded-control border border-main p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (isBlank(response)) return;
+        saver.drop();
+        onGive(response);
+      }}
+    >
+      <QuestionBlock
+        question={question}
+        place={kindWords(question)}
+        response={response}
+        hint={undefined}
+        onChange={(next) => {
+          setResponse(next);
+          saver.save(question.id, next);
+        }}
+        onHint={() => undefined}
+      />
+      <Button look="main" size="roomy" type="submit" disabled={isBlank(response)}>
+        {t('walk.giveAgain')}
+      </Button>
+    </form>
   );
 }

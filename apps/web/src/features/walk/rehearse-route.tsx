@@ -33,5 +33,11 @@ function Rehearsal({ lessonId, lesson }: { readonly lessonId: string; readonly l
   const lessons = useQuery(lessonsOptions());
   const nextLessons = (lessons.data ?? []).map(({ id, title }) => ({ lessonId: id, title, assignmentId: null }));
   const backTo = `/lessons/${lessonId}`;
-  return <WalkView {...{ session, backTo, nextLessons }} backLabel={t('walk.leaveRehearsal')} />;
+  return (
+    <WalkView
+      withdrawUntil={Number.POSITIVE_INFINITY}
+      {...{ session, backTo, nextLessons }}
+      backLabel={t('walk.leaveRehearsal')}
+    />
+  );
 }

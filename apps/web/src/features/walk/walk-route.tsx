@@ -56,5 +56,7 @@ function OpenWalk({ walk, leftOver }: { walk: Walk; leftOver: Awaited<ReturnType
   );
   const dueLine = dueAt === null ? undefined : t('walk.dueLine', { time: formatInstant(dueAt, timeZone) });
   const { nextLessons } = walk;
-  return <WalkView {...{ session, dueLine, nextLessons }} backTo="/to-do" backLabel={t('walk.leave')} />;
+  // Without a due date what was handed in can be taken back as long as the lesson is open.
+  const withdrawUntil = dueAt ?? walk.closesAt ?? Number.POSITIVE_INFINITY;
+  return <WalkView {...{ session, dueLine, nextLessons, withdrawUntil }} backTo="/to-do" backLabel={t('walk.leave')} />;
 }

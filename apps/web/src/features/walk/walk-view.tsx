@@ -35,10 +35,12 @@ interface Props {
   readonly backLabel: string;
   readonly dueLine?: string | undefined;
   readonly nextLessons: readonly NextLesson[];
+  /** Until when what was handed in may be taken back, epoch ms; null for never. */
+  readonly withdrawUntil: number | null;
 }
 
 /** A walk through a lesson: the strip on top, the stage, and beside it the open stop or what has been so far. */
-export function WalkView({ session, backTo, backLabel, dueLine, nextLessons }: Props) {
+export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, withdrawUntil }: Props) {
   const snapshot = useSyncExternalStore(session.subscribe, session.getSnapshot);
   const { lesson, state } = snapshot;
   useEffect(() => session.start(), [session]);
@@ -114,6 +116,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons }: P
               part={part}
               film={film}
               isPlaying={isPlaying}
+              withdrawUntil={withdrawUntil}
               onNextPart={setChosenPartId}
             />
           </aside>
@@ -129,10 +132,11 @@ interface SideProps {
   readonly part: LearnerPart | undefined;
   readonly film: React.RefObject<FilmControls | null>;
   readonly isPlaying: boolean;
+  readonly withdrawUntil: number | null;
   readonly onNextPart: (partId: string) => void;
 }
 
-function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: SideProps) {
+function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }: SideProps) {
   const { lesson, state, terms, results, hints } = snapshot;
   const stops = lesson.parts.flatMap((one) => one.stops);
   const open = findOpenStop(lesson, state);
@@ -191,7 +195,7 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
   };
   return (
     <>
-      <NextStep {...{ session, snapshot, part, film, isPlaying, onNextPart }} />
+      <NextStep {...{ session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }} />
       <section aria-labelledby="so-far" className="grid gap-3">
         <h2 id="so-far" className="text-18">
           {t('walk.soFar')}
@@ -209,6 +213,12 @@ function SidePanel({ session, snapshot, part, film, isPlaying, onNextPart }: Sid
                   place={placeOf(stop)}
                   stopState={stopState}
                   results={results}
+                  onRevise={{
+                    draft: (stopId, questionId, response) =>
+                      session.record({ type: 'draftSaved', stopId, questionId, response }),
+                    give: (stopId, questionId, response) =>
+                      session.record({ type: 'revised', stopId, questionId, response }),
+                  }}
                   onReopen={stopState.phase === 'passed' && state.handedInAt === null ? reopen(stop) : undefined}
                 />
               ))}
@@ -249,12 +259,17 @@ function Directions({ spoken }: { readonly spoken: readonly Recording[] }) {
 const nothingYet = { clip: 'walk.nothingYet', reading: 'walk.nothingYetText', deck: 'walk.nothingYetSlides' } as const;
 
 /** The one next step when no stop is open: go on, go to the next part, or hand in. */
-function NextStep({ session, snapshot, part, film, isPlaying, onNextPart }: SideProps): ReactNode {
+function NextStep({ session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }: SideProps): ReactNode {
   const { lesson, state } = snapshot;
   if (state.handedInAt !== null)
     return (
       <Notice title={t('walk.handedIn')} role="status">
         <p>{t('walk.handedInHelp')}</p>
+        {withdrawUntil !== null && session.now() < withdrawUntil && (
+          <div>
+            <Button onClick={() => session.record({ type: 'withdrawn' })}>{t('walk.withdraw')}</Button>
+          </div>
+        )}
       </Notice>
     );
   const next = part && isPartFinished(part, state) ? lesson.parts[lesson.parts.indexOf(part) + 1] : undefined;

@@ -1,0 +1,6 @@
+import { type AnswerGroup, groupAnswers } from '@semita/core';
+
+/** Groups answers off the page's own thread: two hundred are compared with each other. */
+self.onmessage = ({ data }: MessageEvent<readonly string[]>) => {
+  self.postMessage(groupAnswers(data) satisfies readonly AnswerGroup[]);
+};

@@ -1,0 +1,7 @@
+/** The answer that is marked. */
+export interface MarkTarget {
+  readonly assignmentId: string;
+  readonly studentId: string;
+  readonly stopId: string;
+  readonly questionId: string;
+}

@@ -1,0 +1,24 @@
+import { queryOptions } from '@tanstack/react-query';
+import { call } from '../../api/client.ts';
+
+export const markingOptions = (assignmentId: string) =>
+  queryOptions({
+    queryKey: ['marking', assignmentId],
+    queryFn: () => call('listMarking', { params: { assignmentId } }),
+  });
+
+export const answersOptions = (assignmentId: string, questionId: string) =>
+  queryOptions({
+    queryKey: ['marking', assignmentId, questionId],
+    queryFn: () => call('readAnswers', { params: { assignmentId, questionId } }),
+  });
+
+export const historyOptions = (assignmentId: string, studentId: string) =>
+  queryOptions({
+    queryKey: ['markHistory', assignmentId, studentId],
+    queryFn: () => call('readMarkHistory', { params: { assignmentId, studentId } }),
+    // A mark may have been changed a moment ago.
+    staleTime: 0,
+  });
+
+export const phrasesOptions = () => queryOptions({ queryKey: ['phrases'], queryFn: () => call('listPhrases', {}) });

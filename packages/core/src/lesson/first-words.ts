@@ -1,0 +1,7 @@
+import { plainWords } from '../text/plain-words.ts';
+import type { Stop } from './lesson.ts';
+
+/** What a stop is known by: its note, or its first question. Empty where nothing is written yet. */
+export function firstWords(stop: Stop): string {
+  return stop.kind === 'pause' ? stop.note : plainWords(stop.questions[0]?.stem ?? '');
+}
