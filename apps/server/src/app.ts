@@ -41,7 +41,7 @@ export function createApp(options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
-  const { sessions, classes, materials, lessons, assignments, walks, marking, answerFiles } = services;
+  const { sessions, classes, materials, lessons, assignments } = services;
   const live = createLiveSheets(deps.bus, assignments);
   const findActor: Door['findActor'] = (req) => sessions.findActor(readSessionCookie(req));
   const door: Door = { findActor, demo: demoPeople !== null };
@@ -91,7 +91,7 @@ export function createApp(options: AppOptions): Express {
     ...catalogueHandlers(services.catalogue, materials),
     ...lessonHandlers(lessons),
     ...assignmentHandlers(assignments, live),
-    ...attemptHandlers(walks, marking, answerFiles, services.phrases),
+    ...attemptHandlers(services),
   };
   const api = Router();
   for (const [name, handler] of Object.entries(handlers))

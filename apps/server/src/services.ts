@@ -8,6 +8,8 @@ import { createAttemptRepository } from './features/attempts/attempt-repository.
 import { createEventIntake } from './features/attempts/event-intake.ts';
 import { createMarkingService } from './features/attempts/marking-service.ts';
 import { createPhraseRepository } from './features/attempts/phrase-repository.ts';
+import { createRubricRepository } from './features/attempts/rubric-repository.ts';
+import { createThreadService } from './features/attempts/thread-service.ts';
 import { createWalkService } from './features/attempts/walk-service.ts';
 import { createMediaCatalogue } from './features/catalogue/media-catalogue.ts';
 import { createClassRepository } from './features/classes/class-repository.ts';
@@ -79,6 +81,8 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     answerFiles,
     walks: createWalkService({ ...shared, sheets, classes, answerFiles }),
     phrases: createPhraseRepository(deps),
+    rubrics: createRubricRepository(deps),
+    threads: createThreadService(shared),
     marking: createMarkingService({ ...shared, sheetOf: assignments, answerFiles, nameOf: sessions.nameOf }),
   };
 }

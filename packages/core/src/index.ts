@@ -19,6 +19,7 @@ export {
   type Refusal,
   type StopState,
 } from './attempt/attempt-state.ts';
+export { createContext } from './attempt/create-context.ts';
 export {
   canHandIn,
   findOpenStop,
@@ -33,6 +34,7 @@ export {
   seekLimitMs,
 } from './attempt/gates.ts';
 export {
+  isFull,
   type LearnerOption,
   type LearnerQuestion,
   type LearnerQuestionBody,
@@ -65,7 +67,6 @@ export { type Outcome, stopTimeLimitMs, takeIn, takeInAll } from './attempt/take
 export { defaultTerms, type Terms } from './attempt/terms.ts';
 export { mayTryAgain, tryNumberOf } from './attempt/tries.ts';
 export {
-  createContext,
   findStop,
   type Marker,
   type WalkContext,

@@ -6,6 +6,7 @@ import {
   type MadeDeck,
   materialKinds,
   type ReadingBlock,
+  type Rubric,
   type Slide,
   type Terms,
 } from '@semita/core';
@@ -299,4 +300,49 @@ export const phrases = sqliteTable(
   'phrases',
   { id: id(), ownerId: userId(), text: text().notNull(), createdAt: instant().notNull() },
   (table) => [index('phrases_by_owner').on(table.ownerId)],
+);
+
+export const rubrics = sqliteTable(
+  'rubrics',
+  {
+    id: id(),
+    ownerId: userId(),
+    title: text().notNull(),
+    content: text({ mode: 'json' }).notNull().$type<Rubric>(),
+    createdAt: instant().notNull(),
+  },
+  (table) => [index('rubrics_by_owner').on(table.ownerId)],
+);
+
+/** What is said to a post of a class thread. The posts themselves are answers, and stand in the log of attempts. */
+export const threadReplies = sqliteTable(
+  'thread_replies',
+  {
+    id: id(),
+    assignmentId: text()
+      .notNull()
+      .references(() => assignments.id, { onDelete: 'cascade' }),
+    questionId: text().notNull(),
+    /** Whose post it answers. */
+    toStudentId: userId(),
+    authorId: userId(),
+    text: text().notNull(),
+    createdAt: instant().notNull(),
+    /** Set by a teacher who takes it out of sight. */
+    hiddenAt: instant(),
+  },
+  (table) => [index('thread_replies_by_question').on(table.assignmentId, table.questionId)],
+);
+
+/** Posts that a teacher took out of the class's sight. */
+export const hiddenPosts = sqliteTable(
+  'hidden_posts',
+  {
+    assignmentId: text()
+      .notNull()
+      .references(() => assignments.id, { onDelete: 'cascade' }),
+    questionId: text().notNull(),
+    studentId: userId(),
+  },
+  (table) => [primaryKey({ columns: [table.assignmentId, table.questionId, table.studentId] })],
 );

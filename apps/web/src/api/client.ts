@@ -4,7 +4,8 @@ import {
   type OutputOf,
   type ParamsOf,
   type RouteName,
-  routes,
+  routePaths,
+  type routes,
 } from '@semita/core/contract';
 import { ApiError } from './api-error.ts';
 
@@ -23,7 +24,7 @@ interface LooseInput {
 
 /** The address of a route with its names filled in, also for links and streams. */
 export function pathOf<Name extends RouteName>(name: Name, params: ParamsOf<RouteOf<Name>>): string {
-  return routes[name].path.replace(/:(\w+)/g, (_, key: string) =>
+  return routePaths[name][1].replace(/:(\w+)/g, (_, key: string) =>
     encodeURIComponent((params as Record<string, string>)[key] ?? ''),
   );
 }
@@ -38,7 +39,7 @@ export function call<Name extends RouteName>(
   options: { readonly keepalive?: boolean } = {},
 ): Promise<OutputOf<RouteOf<Name>>> {
   const { params, body } = input as LooseInput;
-  return send(routes[name].method, pathOf(name, (params ?? {}) as ParamsOf<RouteOf<Name>>), {
+  return send(routePaths[name][0], pathOf(name, (params ?? {}) as ParamsOf<RouteOf<Name>>), {
     ...options,
     ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
   }) as Promise<OutputOf<RouteOf<Name>>>;
@@ -50,7 +51,7 @@ export function callWithFile<Name extends RouteName>(
   params: ParamsOf<RouteOf<Name>>,
   file: Blob,
 ): Promise<OutputOf<RouteOf<Name>>> {
-  return send(routes[name].method, pathOf(name, params), { body: file }) as Promise<OutputOf<RouteOf<Name>>>;
+  return send(routePaths[name][0], pathOf(name, params), { body: file }) as Promise<OutputOf<RouteOf<Name>>>;
 }
 
 async function send(method: string, path: string, init: RequestInit): Promise<unknown> {

@@ -519,6 +519,10 @@ export const enTeacher = {
     said: 'comment: {{words}}',
     gaveBack: 'given back',
     chooseStudent: 'Choose a student.',
+    summary: 'What was picked',
+    before: 'before',
+    now: 'now',
+    changes: 'Went up: {{up}}. Stayed: {{same}}. Went down: {{down}}.',
   },
   terms: {
     title: 'Terms',

@@ -1,6 +1,8 @@
 import { stopMarkStates } from '@semita/core';
 import { statusOfError } from '@semita/core/contract';
 import { expect, test } from 'vitest';
+import { enEditor } from './en-editor.ts';
+import { enRecorder } from './en-recorder.ts';
 import { enShared } from './en-shared.ts';
 import { enStudent } from './en-student.ts';
 import { enTeacher } from './en-teacher.ts';
@@ -14,17 +16,22 @@ test('every state of a stop has a word', () => {
   for (const state of stopMarkStates) expect(findWords(`state.${state}`), state).toBeTruthy();
 });
 
+const catalogues: readonly object[] = [enShared, enStudent, enTeacher, enRecorder, enEditor];
+
+/** Every key, however deep, with its words. */
+function entriesOf(words: object, path: readonly string[] = []): [string, string][] {
+  return Object.entries(words).flatMap(([key, value]: [string, unknown]) =>
+    typeof value === 'string' ? [[[...path, key].join('.'), value]] : entriesOf(value as object, [...path, key]),
+  );
+}
+
 test('the catalogues do not say the same key twice', () => {
-  const keysOf = (words: object) =>
-    Object.entries(words).flatMap(([group, entries]) => Object.keys(entries as object).map((key) => `${group}.${key}`));
-  const all = [enShared, enStudent, enTeacher].flatMap(keysOf);
+  const all = catalogues.flatMap((words) => entriesOf(words).map(([key]) => key));
   expect(all.filter((key, index) => all.indexOf(key) !== index)).toEqual([]);
 });
 
 test('words are plain: no exclamation marks, and what counts has its singular', () => {
-  const all = [enShared, enStudent, enTeacher].flatMap((words) =>
-    Object.values(words).flatMap((group) => Object.entries(group as Record<string, string>)),
-  );
+  const all = catalogues.flatMap((words) => entriesOf(words));
   expect(all.filter(([, text]) => text.includes('!'))).toEqual([]);
   const keys = new Set(all.map(([key]) => key));
   expect([...keys].filter((key) => key.endsWith('_other') && !keys.has(key.replace('_other', '_one')))).toEqual([]);

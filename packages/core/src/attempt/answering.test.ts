@@ -7,11 +7,12 @@ import { everyKind } from '../test/every-kind.ts';
 import { lessonOf } from '../test/kinds-lesson.ts';
 import type { EventBody } from './attempt-event.ts';
 import { type AttemptState, beginAttempt } from './attempt-state.ts';
+import { createContext } from './create-context.ts';
 import { learnerView } from './learner-view.ts';
 import { stopMarkOf } from './stop-mark.ts';
 import { takeIn } from './take-in.ts';
 import { defaultTerms } from './terms.ts';
-import { createContext, type WalkContext } from './walk-lesson.ts';
+import type { WalkContext } from './walk-lesson.ts';
 
 const startAt = 1_000_000;
 const wrong: Response = { kind: 'choice', optionIds: ['o-tension'] };

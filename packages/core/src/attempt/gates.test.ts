@@ -3,6 +3,7 @@ import type { Lesson, Part } from '../lesson/lesson.ts';
 import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
 import type { LearnerEventBody } from './attempt-event.ts';
 import { beginAttempt } from './attempt-state.ts';
+import { createContext } from './create-context.ts';
 import {
   canHandIn,
   findOpenStop,
@@ -16,7 +17,6 @@ import {
 } from './gates.ts';
 import { takeInAll } from './take-in.ts';
 import { defaultTerms, type Terms } from './terms.ts';
-import { createContext } from './walk-lesson.ts';
 
 const clip = bridgeLesson.parts[0] as Part;
 const skipping: Terms = { ...defaultTerms, skipping: true };

@@ -214,6 +214,8 @@ export interface QuestionResult {
   readonly drawn: Readonly<Record<string, Drawing>>;
   /** Criteria of the rubric with the level that was met, once a teacher marked by it. */
   readonly rubric: readonly { readonly title: string; readonly words: string; readonly points: Hundredths }[];
+  /** The response itself earned all there is, whatever a hint or a later try took off. */
+  readonly isFull: boolean;
   /** Given back, to be worked on again. */
   readonly returned: boolean;
   /** The answer may be given again while the stop is open. */
@@ -238,9 +240,15 @@ export function toResult(question: Question, answer: Answer, isOpen: boolean): Q
     voice: answer.voice ?? null,
     drawn: answer.drawn ?? {},
     rubric: rubricResult(question, answer),
+    isFull: isFull(question, answer),
     returned: answer.returned ?? false,
     mayTryAgain: isOpen && mayTryAgain(question, answer),
   };
+}
+
+/** Whether a response earned all its question can. */
+export function isFull({ points }: Pick<Question, 'points'>, answer: Answer): boolean {
+  return points > 0 && (earnedByResponse(answer) ?? 0) >= points;
 }
 
 function rubricResult({ rubric }: Question, answer: Answer): QuestionResult['rubric'] {

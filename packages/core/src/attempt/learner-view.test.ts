@@ -3,10 +3,10 @@ import type { Lesson } from '../lesson/lesson.ts';
 import { materialsOf } from '../lesson/materials-of.ts';
 import { bridgeLesson, createSitting, inset, narration, pickOne, wholeWalk } from '../test/bridge-lesson.ts';
 import { beginAttempt } from './attempt-state.ts';
+import { createContext } from './create-context.ts';
 import { learnerView } from './learner-view.ts';
 import { takeInAll } from './take-in.ts';
 import { defaultTerms } from './terms.ts';
-import { createContext } from './walk-lesson.ts';
 
 const context = createContext(bridgeLesson, defaultTerms);
 const viewAfter = (count: number) => {
@@ -45,6 +45,7 @@ test('answering earns the feedback of the picked options of that question and no
       voice: null,
       drawn: {},
       rubric: [],
+      isFull: true,
       returned: false,
       mayTryAgain: false,
     },

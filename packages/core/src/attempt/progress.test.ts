@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest';
 import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
 import { beginAttempt } from './attempt-state.ts';
+import { createContext } from './create-context.ts';
 import { progressOf } from './progress.ts';
 import { takeInAll } from './take-in.ts';
 import { defaultTerms } from './terms.ts';
-import { createContext } from './walk-lesson.ts';
 
 const progressAfter = (count: number) => {
   const event = createSitting('a');

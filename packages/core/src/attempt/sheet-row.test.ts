@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest';
 import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
 import { beginAttempt } from './attempt-state.ts';
+import { createContext } from './create-context.ts';
 import { decodeSheetRow, encodeSheetRow, isLate, needOf, sheetRowOf } from './sheet-row.ts';
 import { takeInAll } from './take-in.ts';
 import { defaultTerms } from './terms.ts';
-import { createContext } from './walk-lesson.ts';
 
 const startAt = 1_000_000;
 const rowAfter = (count: number, ...more: Parameters<ReturnType<typeof createSitting>>[0][]) => {

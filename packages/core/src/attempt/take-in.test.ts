@@ -4,10 +4,10 @@ import { metMs } from '../coverage/coverage.ts';
 import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
 import type { AttemptEvent, LearnerEventBody } from './attempt-event.ts';
 import { type AttemptState, beginAttempt } from './attempt-state.ts';
+import { createContext } from './create-context.ts';
 import { progressOf } from './progress.ts';
 import { takeIn, takeInAll } from './take-in.ts';
 import { defaultTerms, type Terms } from './terms.ts';
-import { createContext } from './walk-lesson.ts';
 
 const startAt = 1_000_000;
 const begin = (terms: Terms = defaultTerms) => beginAttempt(startAt, terms.maxRate);

@@ -1,6 +1,5 @@
-import type { Lesson, PartKind } from '../lesson/lesson.ts';
+import type { PartKind } from '../lesson/lesson.ts';
 import type { Hundredths } from '../lesson/points.ts';
-import { markResponse } from '../marking/mark-response.ts';
 import type { Tries } from '../question/question.ts';
 import type { Response, ResponseShape } from '../question/response.ts';
 import type { Terms } from './terms.ts';
@@ -52,24 +51,6 @@ export interface WalkContext {
   readonly lesson: WalkLesson;
   readonly terms: Terms;
   readonly mark: Marker;
-}
-
-/** The context of the server and of rehearsals, where the keys are known. */
-export function createContext(lesson: Lesson, terms: Terms): WalkContext {
-  const questions = new Map(
-    lesson.parts
-      .flatMap((part) => part.stops)
-      .flatMap((stop) => (stop.kind === 'checkpoint' ? stop.questions : []))
-      .map((question) => [question.id, question]),
-  );
-  return {
-    lesson,
-    terms,
-    mark: (questionId, response) => {
-      const question = questions.get(questionId);
-      return question ? markResponse(question, response, terms.locale) : null;
-    },
-  };
 }
 
 export function findPart(lesson: WalkLesson, partId: string): WalkPart | undefined {

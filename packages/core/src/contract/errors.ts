@@ -21,6 +21,7 @@ export const statusOfError = {
   fileUnusable: 422,
   fileTooLarge: 413,
   answerMissing: 409,
+  answerFirst: 409,
   pointsOutOfRange: 422,
   internal: 500,
 } as const satisfies Record<string, number>;

@@ -3,6 +3,7 @@ export { mostEventsPerBatch, type SentEvent } from './event-schemas.ts';
 export { lessonSchema } from './lesson-schemas.ts';
 export { drawingSchema } from './response-schemas.ts';
 export type { Audience, BodyOf, OutputOf, ParamsOf, Route } from './route.ts';
+export { routePaths } from './route-paths.ts';
 export { type RouteName, routes } from './routes.ts';
 export type {
   AssignmentSummary,
@@ -22,6 +23,7 @@ export type {
   Sheet,
   SheetStudent,
   StudentSettings,
+  ThreadPost,
   TodoItem,
   Walk,
 } from './schemas.ts';

@@ -1,8 +1,10 @@
 import * as v from 'valibot';
 import { mostEventsPerBatch, sentEventSchema } from './event-schemas.ts';
 import { lessonChangeSchema, madeDeckSchema } from './lesson-schemas.ts';
+import { rubricSchema } from './question-schemas.ts';
 import { handedFileSchema } from './response-schemas.ts';
 import { route } from './route.ts';
+import { routePaths } from './route-paths.ts';
 import * as s from './schemas.ts';
 
 const id = v.pipe(v.string(), v.minLength(1), v.maxLength(64));
@@ -10,18 +12,18 @@ const id = v.pipe(v.string(), v.minLength(1), v.maxLength(64));
 /** Every door of the server. A door that is not here does not exist: `app.ts` refuses to start with a gap. */
 export const routes = {
   // accounts
-  readSession: route('GET', '/api/session', 'anyone', { output: s.sessionSchema }),
-  signIn: route('POST', '/api/session', 'anyone', { body: s.signInSchema, output: s.meSchema }),
-  signOut: route('DELETE', '/api/session', 'signedIn'),
-  signOutEverywhere: route('DELETE', '/api/sessions', 'signedIn'),
-  listDemoPeople: route('GET', '/api/demo/people', 'demoVisitor', { output: v.array(s.demoPersonSchema) }),
-  enterDemo: route('POST', '/api/demo/enter', 'demoVisitor', { body: v.object({ personId: id }), output: s.meSchema }),
+  readSession: route(...routePaths.readSession, 'anyone', { output: s.sessionSchema }),
+  signIn: route(...routePaths.signIn, 'anyone', { body: s.signInSchema, output: s.meSchema }),
+  signOut: route(...routePaths.signOut, 'signedIn'),
+  signOutEverywhere: route(...routePaths.signOutEverywhere, 'signedIn'),
+  listDemoPeople: route(...routePaths.listDemoPeople, 'demoVisitor', { output: v.array(s.demoPersonSchema) }),
+  enterDemo: route(...routePaths.enterDemo, 'demoVisitor', { body: v.object({ personId: id }), output: s.meSchema }),
 
   // classes
-  listClasses: route('GET', '/api/classes', 'teacher', {
+  listClasses: route(...routePaths.listClasses, 'teacher', {
     output: v.array(v.object({ id: v.string(), name: v.string(), timeZone: v.string(), studentCount: v.number() })),
   }),
-  readClass: route('GET', '/api/classes/:classId', 'teacher', {
+  readClass: route(...routePaths.readClass, 'teacher', {
     output: v.object({
       id: v.string(),
       name: v.string(),
@@ -35,32 +37,32 @@ export const routes = {
   }),
 
   /** How numbers are written in the class, in every attempt from now on. */
-  changeClass: route('PATCH', '/api/classes/:classId', 'teacher', { body: s.classSettingsSchema }),
-  changeStudent: route('PATCH', '/api/classes/:classId/students/:studentId', 'teacher', {
+  changeClass: route(...routePaths.changeClass, 'teacher', { body: s.classSettingsSchema }),
+  changeStudent: route(...routePaths.changeStudent, 'teacher', {
     body: s.studentSettingsSchema,
   }),
 
   // materials
-  listMaterials: route('GET', '/api/materials', 'teacher', { output: v.array(s.materialSchema) }),
-  fetchMaterial: route('POST', '/api/materials/from-address', 'teacher', {
+  listMaterials: route(...routePaths.listMaterials, 'teacher', { output: v.array(s.materialSchema) }),
+  fetchMaterial: route(...routePaths.fetchMaterial, 'teacher', {
     body: v.object({ address: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(2_000)) }),
     output: v.object({ id: v.string() }),
   }),
-  readMaterial: route('GET', '/api/materials/:materialId', 'teacher', { output: s.materialSchema }),
-  deleteMaterial: route('DELETE', '/api/materials/:materialId', 'teacher'),
-  uploadFile: route('POST', '/api/files', 'teacher'),
-  streamMedia: route('GET', '/api/materials/:materialId/media', 'signedIn'),
-  readContent: route('GET', '/api/materials/:materialId/content', 'signedIn', { output: s.contentSchema }),
-  readMadeSlides: route('GET', '/api/materials/:materialId/made-slides', 'teacher', {
+  readMaterial: route(...routePaths.readMaterial, 'teacher', { output: s.materialSchema }),
+  deleteMaterial: route(...routePaths.deleteMaterial, 'teacher'),
+  uploadFile: route(...routePaths.uploadFile, 'teacher'),
+  streamMedia: route(...routePaths.streamMedia, 'signedIn'),
+  readContent: route(...routePaths.readContent, 'signedIn', { output: s.contentSchema }),
+  readMadeSlides: route(...routePaths.readMadeSlides, 'teacher', {
     output: v.object({ title: v.string(), deck: madeDeckSchema }),
   }),
   /** Slides as they would look, without keeping them. */
-  drawMadeSlides: route('POST', '/api/made-slides/drawing', 'teacher', {
+  drawMadeSlides: route(...routePaths.drawMadeSlides, 'teacher', {
     body: v.object({ deck: madeDeckSchema }),
     output: v.array(s.slideSchema),
   }),
   /** Answers with the id of the deck that is shown from now on: another one where an edition shows the older. */
-  saveMadeSlides: route('POST', '/api/made-slides', 'teacher', {
+  saveMadeSlides: route(...routePaths.saveMadeSlides, 'teacher', {
     body: v.object({
       materialId: v.nullable(id),
       title: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
@@ -68,16 +70,16 @@ export const routes = {
     }),
     output: v.object({ id: v.string() }),
   }),
-  describePicture: route('PUT', '/api/materials/:materialId/pictures/:pictureName/words', 'teacher', {
+  describePicture: route(...routePaths.describePicture, 'teacher', {
     body: v.object({ words: v.pipe(v.string(), v.trim(), v.maxLength(1_000)) }),
   }),
-  showPicture: route('GET', '/api/materials/:materialId/pictures/:pictureName', 'signedIn'),
-  bringInCaptions: route('PUT', '/api/materials/:materialId/captions', 'teacher', {
+  showPicture: route(...routePaths.showPicture, 'signedIn'),
+  bringInCaptions: route(...routePaths.bringInCaptions, 'teacher', {
     output: v.object({ cueCount: v.number(), faults: v.array(s.captionFaultSchema) }),
     rawBodyLimit: 5_000_000,
   }),
-  readCaptions: route('GET', '/api/materials/:materialId/captions', 'signedIn', { output: v.array(s.cueSchema) }),
-  correctCaptions: route('POST', '/api/materials/:materialId/captions', 'teacher', {
+  readCaptions: route(...routePaths.readCaptions, 'signedIn', { output: v.array(s.cueSchema) }),
+  correctCaptions: route(...routePaths.correctCaptions, 'teacher', {
     body: v.object({
       /** Fingerprint of the captions that were corrected. */
       before: v.pipe(v.string(), v.maxLength(40)),
@@ -85,11 +87,11 @@ export const routes = {
     }),
     output: v.object({ cueCount: v.number() }),
   }),
-  writeCaptions: route('GET', '/api/materials/:materialId/captions.vtt', 'teacher'),
-  writeSrt: route('GET', '/api/materials/:materialId/captions.srt', 'teacher'),
+  writeCaptions: route(...routePaths.writeCaptions, 'teacher'),
+  writeSrt: route(...routePaths.writeSrt, 'teacher'),
 
   // the media catalogue
-  searchCatalogue: route('POST', '/api/catalogue/search', 'teacher', {
+  searchCatalogue: route(...routePaths.searchCatalogue, 'teacher', {
     body: v.object({
       words: v.pipe(v.string(), v.trim(), v.maxLength(200)),
       mostSeconds: v.nullable(v.pipe(v.number(), v.minValue(1))),
@@ -97,33 +99,33 @@ export const routes = {
     }),
     output: v.object({ isThere: v.boolean(), items: v.array(s.catalogueItemSchema) }),
   }),
-  takeFromCatalogue: route('POST', '/api/catalogue/materials', 'teacher', {
+  takeFromCatalogue: route(...routePaths.takeFromCatalogue, 'teacher', {
     body: v.object({ itemId: id }),
     output: v.object({ id: v.string() }),
   }),
 
   // lessons
-  listLessons: route('GET', '/api/lessons', 'teacher', { output: v.array(s.lessonSummarySchema) }),
-  createLesson: route('POST', '/api/lessons', 'teacher', {
+  listLessons: route(...routePaths.listLessons, 'teacher', { output: v.array(s.lessonSummarySchema) }),
+  createLesson: route(...routePaths.createLesson, 'teacher', {
     body: v.object({ materialId: v.nullable(id) }),
     output: v.object({ id: v.string() }),
   }),
-  putIntoDrafts: route('POST', '/api/materials/:materialId/drafts', 'teacher', {
+  putIntoDrafts: route(...routePaths.putIntoDrafts, 'teacher', {
     output: v.object({ lessons: v.array(v.object({ title: v.string(), astrayCount: v.number() })) }),
   }),
-  splitIntoLessons: route('POST', '/api/materials/:materialId/lessons', 'teacher', {
+  splitIntoLessons: route(...routePaths.splitIntoLessons, 'teacher', {
     body: v.object({ startIds: v.pipe(v.array(id), v.minLength(1), v.maxLength(60)) }),
     output: v.object({ lessonIds: v.array(v.string()) }),
   }),
-  readDraft: route('GET', '/api/lessons/:lessonId', 'teacher', { output: s.draftSchema }),
-  changeDraft: route('POST', '/api/lessons/:lessonId/changes', 'teacher', {
+  readDraft: route(...routePaths.readDraft, 'teacher', { output: s.draftSchema }),
+  changeDraft: route(...routePaths.changeDraft, 'teacher', {
     body: v.object({
       baseVersion: v.pipe(v.number(), v.integer(), v.minValue(0)),
       changes: v.pipe(v.array(lessonChangeSchema), v.minLength(1), v.maxLength(200)),
     }),
     output: v.object({ version: v.number(), updatedAt: v.number() }),
   }),
-  makeEdition: route('POST', '/api/lessons/:lessonId/editions', 'teacher', {
+  makeEdition: route(...routePaths.makeEdition, 'teacher', {
     body: v.object({
       draftVersion: v.number(),
       /** The teacher has seen that some pictures have no words. */
@@ -133,71 +135,91 @@ export const routes = {
   }),
 
   // assignments
-  listAssignments: route('GET', '/api/assignments', 'teacher', { output: v.array(s.assignmentSummarySchema) }),
-  assign: route('POST', '/api/assignments', 'teacher', {
+  listAssignments: route(...routePaths.listAssignments, 'teacher', { output: v.array(s.assignmentSummarySchema) }),
+  assign: route(...routePaths.assign, 'teacher', {
     body: v.object({ lessonId: id, classId: id, terms: s.termsSchema, ...s.windowFields }),
     output: v.object({ id: v.string() }),
   }),
-  changeWindow: route('PATCH', '/api/assignments/:assignmentId/window', 'teacher', {
+  changeWindow: route(...routePaths.changeWindow, 'teacher', {
     body: v.object(s.windowFields),
     output: s.assignmentSummarySchema,
   }),
-  readSheet: route('GET', '/api/assignments/:assignmentId/sheet', 'teacher', { output: s.sheetSchema }),
-  exportSheet: route('GET', '/api/assignments/:assignmentId/sheet.csv', 'teacher'),
-  watchSheet: route('GET', '/api/assignments/:assignmentId/live', 'teacher'),
-  excuse: route('PUT', '/api/assignments/:assignmentId/students/:studentId/excusal', 'teacher', {
+  readSheet: route(...routePaths.readSheet, 'teacher', { output: s.sheetSchema }),
+  exportSheet: route(...routePaths.exportSheet, 'teacher'),
+  watchSheet: route(...routePaths.watchSheet, 'teacher'),
+  excuse: route(...routePaths.excuse, 'teacher', {
     body: v.object({ excused: v.boolean() }),
     output: s.sheetStudentSchema,
   }),
-  readAttempt: route('GET', '/api/assignments/:assignmentId/students/:studentId', 'teacher', {
+  readAttempt: route(...routePaths.readAttempt, 'teacher', {
     output: s.attemptDetailSchema,
   }),
-  mark: route('POST', '/api/assignments/:assignmentId/students/:studentId/marks', 'teacher', {
+  mark: route(...routePaths.mark, 'teacher', {
     body: s.markSchema,
     output: s.attemptDetailSchema,
   }),
   /** One mark for many answers that are alike. */
-  markMany: route('POST', '/api/assignments/:assignmentId/marks', 'teacher', {
+  markMany: route(...routePaths.markMany, 'teacher', {
     body: v.object({
       studentIds: v.pipe(v.array(id), v.minLength(1), v.maxLength(500)),
       mark: s.markSchema,
     }),
   }),
   /** The questions of an assignment, with how many answers there are and how many wait. */
-  listMarking: route('GET', '/api/assignments/:assignmentId/marking', 'teacher', {
+  listMarking: route(...routePaths.listMarking, 'teacher', {
     output: v.array(s.markingQuestionSchema),
   }),
-  readAnswers: route('GET', '/api/assignments/:assignmentId/questions/:questionId/answers', 'teacher', {
+  readAnswers: route(...routePaths.readAnswers, 'teacher', {
     output: s.questionAnswersSchema,
   }),
   /** Every change of a mark, the latest first. */
-  readMarkHistory: route('GET', '/api/assignments/:assignmentId/students/:studentId/marks', 'teacher', {
+  readMarkHistory: route(...routePaths.readMarkHistory, 'teacher', {
     output: v.array(s.markChangeSchema),
   }),
   /** The body is a voice that was recorded as a comment. */
-  sendMarkVoice: route('POST', '/api/assignments/:assignmentId/students/:studentId/voices/:fileName', 'teacher', {
+  sendMarkVoice: route(...routePaths.sendMarkVoice, 'teacher', {
     output: handedFileSchema,
   }),
-  listPhrases: route('GET', '/api/phrases', 'teacher', { output: v.array(s.phraseSchema) }),
-  addPhrase: route('POST', '/api/phrases', 'teacher', {
+  listPhrases: route(...routePaths.listPhrases, 'teacher', { output: v.array(s.phraseSchema) }),
+  addPhrase: route(...routePaths.addPhrase, 'teacher', {
     body: v.object({ text: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(1_000)) }),
     output: s.phraseSchema,
   }),
-  removePhrase: route('DELETE', '/api/phrases/:phraseId', 'teacher'),
+  removePhrase: route(...routePaths.removePhrase, 'teacher'),
+  listRubrics: route(...routePaths.listRubrics, 'teacher', {
+    output: v.array(v.object({ id: v.string(), title: v.string(), content: rubricSchema })),
+  }),
+  keepRubric: route(...routePaths.keepRubric, 'teacher', {
+    body: v.object({ title: v.pipe(v.string(), v.minLength(1), v.maxLength(200)), content: rubricSchema }),
+  }),
+
+  // class threads: for those who have posted, and for teachers
+  readThread: route(...routePaths.readThread, 'signedIn', {
+    output: v.array(s.threadPostSchema),
+  }),
+  replyInThread: route(...routePaths.replyInThread, 'signedIn', {
+    body: v.object({ text: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(5_000)) }),
+    output: v.array(s.threadPostSchema),
+  }),
+  /** Takes a post, or a reply to it, out of the class's sight, or brings it back. */
+  hideInThread: route(...routePaths.hideInThread, 'teacher', {
+    body: v.object({ replyId: v.nullable(id), hidden: v.boolean() }),
+    output: v.array(s.threadPostSchema),
+  }),
 
   // the student's side
-  listTodo: route('GET', '/api/todo', 'student', {
+  listTodo: route(...routePaths.listTodo, 'student', {
     output: v.object({ items: v.array(s.todoItemSchema), now: v.number() }),
   }),
-  listFeedback: route('GET', '/api/feedback', 'student', { output: v.array(s.feedbackItemSchema) }),
-  beginWalk: route('PUT', '/api/assignments/:assignmentId/walk', 'student', { output: s.walkSchema }),
-  takeInEvents: route('POST', '/api/attempts/:attemptId/events', 'student', {
+  listFeedback: route(...routePaths.listFeedback, 'student', { output: v.array(s.feedbackItemSchema) }),
+  beginWalk: route(...routePaths.beginWalk, 'student', { output: s.walkSchema }),
+  takeInEvents: route(...routePaths.takeInEvents, 'student', {
     body: v.object({ events: v.pipe(v.array(sentEventSchema), v.minLength(1), v.maxLength(mostEventsPerBatch)) }),
     output: s.intakeSchema,
   }),
   /** The body is the file itself. */
-  sendAnswerFile: route('POST', '/api/attempts/:attemptId/files/:fileName', 'student', { output: handedFileSchema }),
-  readAnswerFile: route('GET', '/api/answer-files/:fileId', 'signedIn'),
+  sendAnswerFile: route(...routePaths.sendAnswerFile, 'student', { output: handedFileSchema }),
+  readAnswerFile: route(...routePaths.readAnswerFile, 'signedIn'),
 } as const;
 
 export type RouteName = keyof typeof routes;

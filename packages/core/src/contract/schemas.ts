@@ -224,7 +224,15 @@ export type MarkingQuestion = v.InferOutput<typeof markingQuestionSchema>;
 export const questionAnswersSchema = v.object({
   stopId: v.string(),
   question: computed<Question>(),
-  answers: v.array(v.object({ studentId: v.string(), displayName: v.string(), answer: computed<Answer>() })),
+  answers: v.array(
+    v.object({
+      studentId: v.string(),
+      displayName: v.string(),
+      answer: computed<Answer>(),
+      /** The same student's answer to the question this one is compared with. */
+      before: v.nullable(computed<Response>()),
+    }),
+  ),
 });
 export type QuestionAnswers = v.InferOutput<typeof questionAnswersSchema>;
 
@@ -238,6 +246,27 @@ export const markChangeSchema = v.object({
   returned: v.boolean(),
 });
 export type MarkChange = v.InferOutput<typeof markChangeSchema>;
+
+export const threadPostSchema = v.object({
+  studentId: v.string(),
+  displayName: v.string(),
+  text: v.string(),
+  isOwn: v.boolean(),
+  /** Only teachers are sent what is hidden. */
+  hidden: v.boolean(),
+  replies: v.array(
+    v.object({
+      id: v.string(),
+      displayName: v.string(),
+      isTeacher: v.boolean(),
+      isOwn: v.boolean(),
+      text: v.string(),
+      at: v.number(),
+      hidden: v.boolean(),
+    }),
+  ),
+});
+export type ThreadPost = v.InferOutput<typeof threadPostSchema>;
 
 export const phraseSchema = v.object({ id: v.string(), text: v.string() });
 

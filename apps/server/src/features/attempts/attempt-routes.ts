@@ -4,6 +4,8 @@ import type { Handlers } from '../../http/serve-route.ts';
 import type { AnswerFileService } from './answer-files.ts';
 import type { MarkingService } from './marking-service.ts';
 import type { PhraseRepository } from './phrase-repository.ts';
+import type { RubricRepository } from './rubric-repository.ts';
+import type { ThreadService } from './thread-service.ts';
 import type { WalkService } from './walk-service.ts';
 
 type Names =
@@ -22,14 +24,25 @@ type Names =
   | 'sendMarkVoice'
   | 'listPhrases'
   | 'addPhrase'
-  | 'removePhrase';
+  | 'removePhrase'
+  | 'listRubrics'
+  | 'keepRubric'
+  | 'readThread'
+  | 'replyInThread'
+  | 'hideInThread';
 
-export function attemptHandlers(
-  walks: WalkService,
-  marking: MarkingService,
-  files: AnswerFileService,
-  phrases: PhraseRepository,
-): Pick<Handlers, Names> {
+/** What stands behind the routes of attempts. */
+export interface AttemptUseCases {
+  readonly walks: WalkService;
+  readonly marking: MarkingService;
+  readonly answerFiles: AnswerFileService;
+  readonly phrases: PhraseRepository;
+  readonly rubrics: RubricRepository;
+  readonly threads: ThreadService;
+}
+
+export function attemptHandlers(useCases: AttemptUseCases): Pick<Handlers, Names> {
+  const { walks, marking, answerFiles: files, phrases, rubrics, threads } = useCases;
   return {
     listTodo: ({ actor }) => walks.listTodo(actor),
     listFeedback: ({ actor }) => walks.listFeedback(actor),
@@ -53,6 +66,15 @@ export function attemptHandlers(
       files.takeFromTeacher(actor, params.assignmentId, params.studentId, params.fileName, req),
     listPhrases: ({ actor }) => phrases.list(actor),
     addPhrase: ({ actor, body }) => phrases.add(actor, body.text),
+    listRubrics: ({ actor }) => rubrics.list(actor),
+    keepRubric: ({ actor, body }) => {
+      rubrics.keep(actor, body.title, body.content);
+      return undefined;
+    },
+    readThread: ({ actor, params }) => threads.read(actor, params.assignmentId, params.questionId),
+    replyInThread: ({ actor, params, body }) =>
+      threads.reply(actor, params.assignmentId, params.questionId, params.studentId, body.text),
+    hideInThread: ({ actor, params, body }) => threads.hide(actor, params, body),
     removePhrase: ({ actor, params }) => {
       if (!phrases.remove(actor, params.phraseId)) throw new Refused('notFound');
       return undefined;

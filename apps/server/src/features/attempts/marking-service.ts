@@ -125,7 +125,11 @@ export function createMarkingService(options: Options) {
       );
       const answers = states.flatMap(({ student: { studentId, displayName }, state }) => {
         const answer = state.stops[stopId]?.answers[questionId];
-        return answer ? [{ studentId, displayName, answer }] : [];
+        if (!answer) return [];
+        const before = Object.values(state.stops).flatMap(
+          ({ answers: given }) => given[question.comparedWith ?? '']?.response ?? [],
+        )[0];
+        return [{ studentId, displayName, answer, before: before ?? null }];
       });
       return { stopId, question, answers };
     },

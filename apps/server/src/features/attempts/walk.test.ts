@@ -46,7 +46,12 @@ test('a student walks, the teacher marks, the student sees it', async () => {
   const row = sheet.body.students.find((student: { studentId: string }) => student.studentId === 'imani').row;
   expect(row).toMatchObject({ metShare: 1, progress: 1, earned: 500, possible: 900 });
   const feedback = await client.ask('GET', '/api/feedback');
-  expect(feedback.body).toEqual([expect.objectContaining({ points: 300, possible: 400, comment: 'Now say why.' })]);
+  expect(feedback.body).toEqual([
+    expect.objectContaining({
+      question: expect.objectContaining({ id: 'q-written', points: 400 }),
+      result: expect.objectContaining({ points: 300, comment: 'Now say why.' }),
+    }),
+  ]);
 
   const stored = school.db.select().from(attempts).where(eq(attempts.id, attemptId)).get();
   expect(rebuildStates(school.db)).toEqual({ attempts: 1, changed: [] });

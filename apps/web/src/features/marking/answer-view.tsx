@@ -1,6 +1,7 @@
 import {
   type Answer,
   type EarlierAnswer,
+  isFull,
   type Question,
   rightResponse,
   toLearnerQuestion,
@@ -23,6 +24,7 @@ export function AnswerView({ question, answer }: { readonly question: Question; 
         response={answer.response}
         right={rightResponse(question)}
         verdicts={verdicts}
+        isFull={isFull(question, answer)}
         rightAreas={question.kind === 'selectPoint' ? question.areas : []}
         {...(answer.drawn ? { drawn: answer.drawn } : {})}
       />

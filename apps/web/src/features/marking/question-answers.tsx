@@ -10,7 +10,9 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { sheetOptions } from '../assignment/queries.ts';
+import { ClassThread } from '../question/class-thread.tsx';
 import { kindWords } from '../question/kind-words.ts';
+import { AnswerSummary } from './answer-summary.tsx';
 import { AnswerView, AskedView } from './answer-view.tsx';
 import { MarkForm } from './mark-form.tsx';
 import { focusNextUnmarked, useNextKey } from './next-unmarked.ts';
@@ -74,7 +76,9 @@ function Answers({ assignmentId, data }: { readonly assignmentId: string; readon
           <Toggle label={t('marking.onlyWaiting')} isOn={onlyWaiting} onChange={setOnlyWaiting} />
         </div>
       </header>
+      <AnswerSummary question={question} answers={data.answers} />
       {inOrder.length === 0 && <p className="text-quiet">{t('marking.noneWaits')}</p>}
+      {question.kind === 'discussion' && <ClassThread assignmentId={assignmentId} questionId={question.id} isTeacher />}
       {alike.map((group) => (
         <GroupCard
           key={group.text}

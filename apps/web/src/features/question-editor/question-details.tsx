@@ -3,6 +3,7 @@ import { Field, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { CheckInput, NumberInput, SelectInput } from './fields.tsx';
+import { RubricEditor } from './rubric-editor.tsx';
 
 interface Props {
   readonly question: Question;
@@ -126,6 +127,7 @@ export function QuestionDetails({ question, number, earlier, onChange }: Props) 
         recording={question.sound}
         onChange={(sound) => onChange({ ...question, sound: sound ?? undefined })}
       />
+      {isTeacherMarked(question.kind) && <RubricEditor question={question} onChange={onChange} />}
       {prose(
         t('editor.modelAnswer'),
         question.modelAnswer,

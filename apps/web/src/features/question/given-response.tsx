@@ -18,6 +18,8 @@ interface Props {
   /** The key; null where there is none, or it is not to be shown yet. */
   readonly right: ResponseBody | null;
   readonly verdicts: Verdicts;
+  /** It earned all there is: the key need not be said. */
+  readonly isFull?: boolean;
   readonly rightAreas?: readonly Area[];
   readonly feedback?: readonly { readonly optionId: string; readonly text: string }[];
   /** What a teacher drew on it: on a drawing under `drawing`, on a file under its id. */
@@ -42,6 +44,7 @@ function GivenOfKind({
   response,
   right,
   verdicts,
+  isFull = false,
   rightAreas = [],
   feedback = [],
   drawn = {},
@@ -58,7 +61,7 @@ function GivenOfKind({
       return (
         <>
           {response.kind === 'number' && <Plain>{response.text}</Plain>}
-          {right?.kind === 'number' && <KeyLine>{right.text}</KeyLine>}
+          {right?.kind === 'number' && !isFull && <KeyLine>{right.text}</KeyLine>}
         </>
       );
     case 'order':
@@ -84,7 +87,7 @@ function GivenOfKind({
               </span>
             </Plain>
           )}
-          {right?.kind === 'scale' && <KeyLine>{formatNumber(right.value)}</KeyLine>}
+          {right?.kind === 'scale' && !isFull && <KeyLine>{formatNumber(right.value)}</KeyLine>}
         </>
       );
     case 'extendedText':

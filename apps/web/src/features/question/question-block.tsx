@@ -32,10 +32,14 @@ export function QuestionBlock({ question, place, response, hint, lastTry, onChan
   const { points, hintCost } = question;
   const answer = (next: Response) => onChange(response?.sure === undefined ? next : { ...next, sure: response.sure });
   return (
-    <section aria-labelledby={id} className="grid grid-cols-[minmax(0,1fr)] gap-3" data-question={question.id}>
+    <section
+      aria-labelledby={`${id}-place ${id}`}
+      className="grid grid-cols-[minmax(0,1fr)] gap-3"
+      data-question={question.id}
+    >
       <div className="grid gap-1">
         <div className="flex items-center justify-between gap-2">
-          <p className="text-13 text-quiet">
+          <p id={`${id}-place`} className="text-13 text-quiet">
             {place}
             {points > 0 && `, ${t('stop.pointsOnly', { count: points / 100, points: formatPoints(points) })}`}
             {question.mayBeBlank && `, ${t('question.mayBeBlank')}`}

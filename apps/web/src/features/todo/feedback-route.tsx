@@ -40,6 +40,7 @@ export function Component() {
                       response={item.response}
                       right={item.result.right}
                       verdicts={item.result.verdicts}
+                      isFull={item.result.isFull}
                       rightAreas={item.result.rightAreas}
                       feedback={item.result.feedback}
                       drawn={item.result.drawn}

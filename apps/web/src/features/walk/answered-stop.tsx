@@ -7,7 +7,7 @@ import {
   type StopState,
   stopMarkOf,
 } from '@semita/core';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
@@ -19,6 +19,8 @@ import { RichText } from '../question/rich-text.tsx';
 import { TeacherSays } from '../question/teacher-says.tsx';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
 import { useDraftSaver } from './draft-saver.ts';
+
+const ClassThread = lazy(async () => ({ default: (await import('../question/class-thread.tsx')).ClassThread }));
 
 type ToQuestion = (stopId: string, questionId: string, response: Response) => void;
 
@@ -34,12 +36,14 @@ interface Props {
   readonly stopState: StopState;
   readonly results: Readonly<Record<string, QuestionResult>>;
   readonly onRevise: OnRevise;
+  /** Where the class can be met; null in a rehearsal. */
+  readonly assignmentId: string | null;
   /** Where a stop that was passed over can be opened again. */
   readonly onReopen?: (() => void) | undefined;
 }
 
 /** A stop the learner has been at: what was asked, what was given, what came of it. */
-export function AnsweredStop({ stop, place, stopState, results, onRevise, onReopen }: Props) {
+export function AnsweredStop({ stop, place, stopState, results, onRevise, assignmentId, onReopen }: Props) {
   const mark = stopMarkOf(stop, stopState);
   return (
     <li className="grid gap-3 rounded-card border border-line bg-card p-4">
@@ -60,7 +64,7 @@ export function AnsweredStop({ stop, place, stopState, results, onRevise, onReop
             key={question.id}
             stopId={stop.id}
             result={results[question.id]}
-            {...{ question, stopState, onRevise }}
+            {...{ question, stopState, onRevise, assignmentId }}
           />
         ))
       )}
@@ -75,13 +79,14 @@ export function AnsweredStop({ stop, place, stopState, results, onRevise, onReop
 
 interface QuestionProps {
   readonly stopId: string;
+  readonly assignmentId: string | null;
   readonly onRevise: OnRevise;
   readonly question: LearnerQuestion;
   readonly stopState: StopState;
   readonly result: QuestionResult | undefined;
 }
 
-function AnsweredQuestion({ question, stopId, stopState, result, onRevise }: QuestionProps) {
+function AnsweredQuestion({ question, stopId, stopState, result, onRevise, assignmentId }: QuestionProps) {
   const answer = stopState.answers[question.id];
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
@@ -93,6 +98,7 @@ function AnsweredQuestion({ question, stopId, stopState, result, onRevise }: Que
           response={answer.response}
           right={result?.right ?? null}
           verdicts={result?.verdicts ?? {}}
+          isFull={result?.isFull ?? false}
           rightAreas={result?.rightAreas ?? []}
           feedback={result?.feedback ?? []}
           drawn={result?.drawn ?? {}}
@@ -109,6 +115,11 @@ function AnsweredQuestion({ question, stopId, stopState, result, onRevise }: Que
       {answer && !result && <p className="text-14 text-quiet">{t('walk.waitsForServer')}</p>}
       {result && result.points === null && <p className="text-14 text-quiet">{t('walk.waitsForTeacher')}</p>}
       {result && <TeacherSays result={result} />}
+      {question.kind === 'discussion' && result && assignmentId && (
+        <Suspense>
+          <ClassThread assignmentId={assignmentId} questionId={question.id} />
+        </Suspense>
+      )}
       {result?.returned && answer && (
         <WorkAgain
           question={question}

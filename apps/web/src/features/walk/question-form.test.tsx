@@ -80,8 +80,8 @@ test('drafts from before are there, from another device too', () => {
 
 test('each question says its place, its kind and its points', () => {
   open();
-  expect(screen.getByRole('group', { name: /Question 1 of 3: Pick one, 1 point.*Pick just one/ })).toBeTruthy();
-  expect(screen.getByRole('group', { name: /Question 2 of 3: Pick several, 2.5 points/ })).toBeTruthy();
+  expect(screen.getByRole('region', { name: /Question 1 of 3: Pick one, 1 point.*Pick just one/ })).toBeTruthy();
+  expect(screen.getByRole('region', { name: /Question 2 of 3: Pick several, 2.5 points/ })).toBeTruthy();
 });
 
 test('a page that goes away saves what was just written', async () => {

@@ -25,6 +25,7 @@ export function createRehearsalSession(lesson: Lesson, terms: Terms, newId: () =
   let snapshot = show(beginAttempt(Date.now(), terms.maxRate));
   return {
     context,
+    assignmentId: null,
     files: createRehearsalFiles(newId),
     now: Date.now,
     getSnapshot: () => snapshot,

@@ -44,6 +44,7 @@ function OpenWalk({ walk, leftOver }: { walk: Walk; leftOver: Awaited<ReturnType
   const [session] = useState(() =>
     createWalkSession({
       attemptId,
+      assignmentId,
       terms,
       view,
       serverNow: now,

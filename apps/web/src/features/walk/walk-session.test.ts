@@ -74,6 +74,7 @@ let idCount = 0;
 async function openPage(server = createServer(), outbox = createOutbox()) {
   const session = createWalkSession({
     attemptId: 'attempt',
+    assignmentId: 'assignment',
     terms: defaultTerms,
     view: server.view(),
     serverNow: Date.now(),
@@ -113,7 +114,10 @@ test('an answer is marked by the server alone', async () => {
   expect(session.getSnapshot().results['q-one']).toBeUndefined();
   expect(session.getSnapshot().state.stops['s-one']?.answers['q-one']?.points).toBeNull();
   await settle();
-  expect(session.getSnapshot().results['q-one']).toMatchObject({ points: 200, rightOptionIds: ['o-compression'] });
+  expect(session.getSnapshot().results['q-one']).toMatchObject({
+    points: 200,
+    right: { kind: 'choice', optionIds: ['o-compression'] },
+  });
 });
 
 test('what the rules refuse is not recorded at all', async () => {

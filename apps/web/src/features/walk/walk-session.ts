@@ -32,6 +32,8 @@ export interface WalkSnapshot {
 /** A walk going on, whether it is recorded or a rehearsal. */
 export interface WalkSession {
   readonly context: WalkContext;
+  /** Where the class can be met; null in a rehearsal. */
+  readonly assignmentId: string | null;
   readonly files: AnswerFiles;
   /** The server's clock, epoch ms. */
   now(): number;
@@ -45,6 +47,7 @@ export interface WalkSession {
 
 interface Options {
   readonly attemptId: string;
+  readonly assignmentId: string;
   readonly terms: Terms;
   readonly view: LearnerView;
   /** Clock of the server at the time of `view`, epoch ms. */
@@ -199,6 +202,7 @@ export function createWalkSession(options: Options): WalkSession {
 
   return {
     context,
+    assignmentId: options.assignmentId,
     files: createAnswerFiles(attemptId),
     now,
     getSnapshot: () => snapshot,

@@ -213,6 +213,7 @@ function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, on
                   place={placeOf(stop)}
                   stopState={stopState}
                   results={results}
+                  assignmentId={session.assignmentId}
                   onRevise={{
                     draft: (stopId, questionId, response) =>
                       session.record({ type: 'draftSaved', stopId, questionId, response }),

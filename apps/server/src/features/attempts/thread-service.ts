@@ -1,0 +1,133 @@
+import type { ThreadPost } from '@semita/core/contract';
+import { and, asc, eq } from 'drizzle-orm';
+import { attempts, hiddenPosts, threadReplies, users } from '../../db/schema.ts';
+import type { Deps } from '../../deps.ts';
+import { found, Refused } from '../../http/refused.ts';
+import type { Actor } from '../accounts/session-service.ts';
+import type { AssignmentRepository } from '../assignments/assignment-repository.ts';
+import type { EventIntake } from './event-intake.ts';
+
+export type ThreadService = ReturnType<typeof createThreadService>;
+
+interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
+  readonly assignments: AssignmentRepository;
+  readonly intake: EventIntake;
+}
+
+/** Class threads: who has posted reads what the others posted, and answers them. Teachers read all, and can hide. */
+export function createThreadService({ db, clock, newId, assignments, intake }: Options) {
+  /** @throws Refused notFound when the assignment is not the actor's, or has no such thread */
+  const assertPlace = (actor: Actor, assignmentId: string, questionId: string): void => {
+    const isTeacher = actor.role === 'teacher';
+    found(isTeacher ? assignments.findTaught(actor, assignmentId) : assignments.findReceived(actor.id, assignmentId));
+    const isThread = assignments
+      .getLesson(assignmentId)
+      .lesson.parts.flatMap((part) => part.stops)
+      .some(
+        (stop) =>
+          stop.kind === 'checkpoint' &&
+          stop.questions.some((question) => question.id === questionId && question.kind === 'discussion'),
+      );
+    if (!isThread) throw new Refused('notFound');
+  };
+
+  const listPosts = (assignmentId: string, questionId: string) =>
+    db
+      .select({ attemptId: attempts.id, studentId: users.id, displayName: users.displayName })
+      .from(attempts)
+      .innerJoin(users, eq(users.id, attempts.studentId))
+      .where(eq(attempts.assignmentId, assignmentId))
+      .orderBy(asc(users.displayName))
+      .all()
+      .flatMap(({ attemptId, studentId, displayName }) => {
+        const response = Object.values(intake.readState(attemptId).stops).flatMap(
+          ({ answers }) => answers[questionId]?.response ?? [],
+        )[0];
+        return response?.kind === 'extendedText' ? [{ studentId, displayName, text: response.text }] : [];
+      });
+
+  const read = (actor: Actor, assignmentId: string, questionId: string): ThreadPost[] => {
+    assertPlace(actor, assignmentId, questionId);
+    const posts = listPosts(assignmentId, questionId);
+    const isTeacher = actor.role === 'teacher';
+    // Who has not posted yet thinks for themselves first.
+    if (!isTeacher && !posts.some(({ studentId }) => studentId === actor.id)) throw new Refused('answerFirst');
+    const here = and(eq(threadReplies.assignmentId, assignmentId), eq(threadReplies.questionId, questionId));
+    const replies = db
+      .select({ reply: threadReplies, displayName: users.displayName, role: users.role })
+      .from(threadReplies)
+      .innerJoin(users, eq(users.id, threadReplies.authorId))
+      .where(here)
+      .orderBy(asc(threadReplies.createdAt))
+      .all();
+    const hidden = new Set(
+      db
+        .select({ studentId: hiddenPosts.studentId })
+        .from(hiddenPosts)
+        .where(and(eq(hiddenPosts.assignmentId, assignmentId), eq(hiddenPosts.questionId, questionId)))
+        .all()
+        .map(({ studentId }) => studentId),
+    );
+    return posts
+      .map((post) => ({
+        ...post,
+        isOwn: post.studentId === actor.id,
+        hidden: hidden.has(post.studentId),
+        replies: replies
+          .filter(({ reply }) => reply.toStudentId === post.studentId && (isTeacher || reply.hiddenAt === null))
+          .map(({ reply, displayName, role }) => ({
+            id: reply.id,
+            displayName,
+            isTeacher: role === 'teacher',
+            isOwn: reply.authorId === actor.id,
+            text: reply.text,
+            at: reply.createdAt,
+            hidden: reply.hiddenAt !== null,
+          })),
+      }))
+      .filter((post) => isTeacher || post.isOwn || !post.hidden);
+  };
+
+  return {
+    read,
+
+    reply(actor: Actor, assignmentId: string, questionId: string, toStudentId: string, text: string): ThreadPost[] {
+      const posts = read(actor, assignmentId, questionId);
+      if (!posts.some(({ studentId }) => studentId === toStudentId)) throw new Refused('notFound');
+      db.insert(threadReplies)
+        .values({ id: newId(), assignmentId, questionId, toStudentId, authorId: actor.id, text, createdAt: clock() })
+        .run();
+      return read(actor, assignmentId, questionId);
+    },
+
+    hide(
+      actor: Actor,
+      place: { readonly assignmentId: string; readonly questionId: string; readonly studentId: string },
+      { replyId, hidden }: { readonly replyId: string | null; readonly hidden: boolean },
+    ): ThreadPost[] {
+      const { assignmentId, questionId, studentId } = place;
+      assertPlace(actor, assignmentId, questionId);
+      if (replyId !== null) {
+        const it = and(eq(threadReplies.id, replyId), eq(threadReplies.assignmentId, assignmentId));
+        const { changes } = db
+          .update(threadReplies)
+          .set({ hiddenAt: hidden ? clock() : null })
+          .where(it)
+          .run();
+        if (changes === 0) throw new Refused('notFound');
+      } else if (hidden)
+        db.insert(hiddenPosts).values({ assignmentId, questionId, studentId }).onConflictDoNothing().run();
+      else
+        db.delete(hiddenPosts)
+          .where(
+            and(
+              eq(hiddenPosts.assignmentId, assignmentId),
+              eq(hiddenPosts.questionId, questionId),
+              eq(hiddenPosts.studentId, studentId),
+            ),
+          )
+          .run();
+      return read(actor, assignmentId, questionId);
+    },
+  };
+}
