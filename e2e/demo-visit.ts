@@ -48,7 +48,7 @@ export async function expectAccessible(page: Page): Promise<void> {
 export async function assignToCobalt(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Make edition 1' }).click();
   await page.getByRole('button', { name: 'Assign' }).click();
-  await page.getByLabel('Class').selectOption({ label: '8 Cobalt Design & Engineering' });
+  await page.getByRole('dialog').getByLabel('Class').selectOption({ label: '8 Cobalt Design & Engineering' });
   await page.getByRole('button', { name: /^Assign to/ }).click();
   await expect(page.getByText('0 of 24 handed in')).toBeVisible();
 }

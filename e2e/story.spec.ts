@@ -49,7 +49,7 @@ test('from a film on the shelf to a mark that the student reads', async ({ brows
   await teacher.getByLabel(/^Question 1/).fill('How many seconds have gone by?');
   await teacher.getByRole('textbox', { name: 'Answer 1', exact: true }).fill('Eight');
   await teacher.getByRole('textbox', { name: 'Answer 2', exact: true }).fill('Eighty');
-  await teacher.getByRole('button', { name: 'Take out answer 3' }).click();
+  await teacher.getByRole('button', { name: 'Remove: Answer 3' }).click();
   await teacher.getByLabel('Feedback to answer 1').fill('You counted well.');
   await teacher.getByRole('button', { name: 'Written answer' }).click();
   await teacher.getByLabel(/^Question 2/).fill('How did you count them?');

@@ -115,6 +115,7 @@ export const enShared = {
     pointsHelp_one: 'Press where it is. By keys: steer with the arrows, set with Enter.',
     pointsHelp_other: 'Press where they are, up to {{count}}. By keys: steer with the arrows, set with Enter.',
     removePoint: 'Point {{number}}: {{across}} % across, {{down}} % down',
+    drag: 'Drag: {{item}}',
     orderHelp: 'Drag, or use the arrows.',
     moveUp: 'Move up: {{item}}',
     moveDown: 'Move down: {{item}}',

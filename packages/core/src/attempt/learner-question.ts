@@ -267,7 +267,7 @@ function optionFeedback(question: Question, { response }: Answer): QuestionResul
 
 function outcomeFeedback({ feedback, points }: Question, answer: Answer): string | null {
   const earned = earnedByResponse(answer);
-  if (!feedback || earned === null) return null;
+  if (!feedback || earned === null || points === 0) return null;
   if (earned >= points) return feedback.right || null;
   return (earned > 0 ? feedback.partly || feedback.wrong : feedback.wrong) || null;
 }

@@ -163,9 +163,6 @@ function AreaRows<A extends Area>({
       rowLabel={(number) => t('editor.area', { number })}
       items={areas.map((area) => ({ ...area, text: area.label }))}
       least={0}
-      most={areas.length}
-      addLabel={t('editor.drawMore')}
-      onAdd={() => ({ ...(areas[0] as A), text: '' })}
       onChange={(rows) => onChange(rows.map(({ text, ...area }) => ({ ...(area as unknown as A), label: text })))}
       under={(row, index) => (
         <div className="flex flex-wrap items-end gap-3">

@@ -14,9 +14,10 @@ interface Props<T extends { readonly id: string; readonly text: string }> {
   readonly most?: number;
   /** Rows can be moved up and down. */
   readonly isOrdered?: boolean;
-  readonly addLabel: string;
+  readonly addLabel?: string;
   readonly onChange: (items: readonly T[]) => void;
-  readonly onAdd: () => T;
+  /** Rows that come from elsewhere cannot be added here. */
+  readonly onAdd?: () => T;
   /** What stands before and under the words of a row. */
   readonly before?: (item: T, index: number) => ReactNode;
   readonly under?: (item: T, index: number) => ReactNode;
@@ -29,7 +30,7 @@ export function ItemRows<T extends { readonly id: string; readonly text: string 
   const focusRow = (index: number) =>
     focusSoon(() => list.current?.querySelectorAll<HTMLInputElement>('[data-row]')[index]);
   const add = () => {
-    if (items.length >= most) return;
+    if (items.length >= most || !onAdd) return;
     onChange([...items, onAdd()]);
     focusRow(items.length);
   };
@@ -107,12 +108,14 @@ export function ItemRows<T extends { readonly id: string; readonly text: string 
           {under && <div className="col-start-2">{under(item, index)}</div>}
         </div>
       ))}
-      <div>
-        <Button size="small" disabled={items.length >= most} onClick={add}>
-          <Plus aria-hidden className="size-4" strokeWidth={1.75} />
-          {addLabel}
-        </Button>
-      </div>
+      {onAdd && (
+        <div>
+          <Button size="small" disabled={items.length >= most} onClick={add}>
+            <Plus aria-hidden className="size-4" strokeWidth={1.75} />
+            {addLabel}
+          </Button>
+        </div>
+      )}
     </fieldset>
   );
 }

@@ -20,7 +20,7 @@ export function OrderEditor({ question, onChange }: EditorProps<'order'>) {
         onAdd={() => createItem(newItemId)}
         onChange={(items) => onChange({ ...question, items })}
       />
-      <div>
+      <div className="w-fit">
         <SelectInput
           label={t('editor.orderScoring')}
           value={question.scoring}

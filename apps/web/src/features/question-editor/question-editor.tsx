@@ -14,6 +14,7 @@ import { AssociateEditor, MatchEditor, OrderEditor } from './list-editors.tsx';
 import { newItemId } from './new-id.ts';
 import { NumberEditor } from './number-editor.tsx';
 import { OptionsEditor, PollEditor } from './options-editor.tsx';
+import { usePictureDrop } from './picture-drop.ts';
 import { QuestionDetails } from './question-details.tsx';
 import { QuestionPreview } from './question-preview.tsx';
 import { DrawingEditor, RecordEditor, ScaleEditor, UploadEditor, WrittenEditor } from './small-editors.tsx';
@@ -29,14 +30,17 @@ interface Props {
 
 /** One question, edited in its place in the script. */
 export function QuestionEditor({ question, number, earlier, onChange, onDuplicate, onRemove }: Props) {
+  const drop = usePictureDrop((materialId) => onChange({ ...question, picture: { materialId, alt: '' } }));
   return (
-    <section
+    <div
       id={`question-${question.id}`}
-      aria-label={t('desk.stem', { number })}
+      {...drop}
       className="grid grid-cols-[minmax(0,1fr)] gap-3 border-t border-line pt-4 first:border-0 first:pt-0"
     >
       <div className="flex flex-wrap items-center justify-between gap-2">
-        <h4 className="text-14 font-medium">{t('desk.stem', { number })}</h4>
+        <p aria-hidden className="text-14 font-medium">
+          {t('desk.stem', { number })}
+        </p>
         <div className="flex items-center gap-1">
           <KindMenu
             label={t('editor.changeKind', { kind: kindWords(question) })}
@@ -90,7 +94,7 @@ export function QuestionEditor({ question, number, earlier, onChange, onDuplicat
         </details>
         <QuestionPreview question={question} />
       </div>
-    </section>
+    </div>
   );
 }
 

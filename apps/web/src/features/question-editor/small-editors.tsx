@@ -162,7 +162,7 @@ function LinesField({ label, help, lines, onChange }: LinesProps) {
 
 export function DrawingEditor({ question, onChange }: EditorProps<'drawing'>) {
   return (
-    <div>
+    <div className="w-fit">
       <SelectInput
         label={t('editor.ground')}
         value={question.ground}

@@ -45,7 +45,9 @@ export function ClassThread({ assignmentId, questionId, isTeacher = false }: Pro
   if (!query.data) return query.isError ? <ErrorNotice error={query.error} /> : <p>{t('app.loading')}</p>;
   return (
     <section aria-label={t('thread.title')} className="grid gap-3">
-      <h4 className="text-14 font-medium">{t('thread.title')}</h4>
+      <p aria-hidden className="text-14 font-medium">
+        {t('thread.title')}
+      </p>
       {(reply.isError || hide.isError) && <ErrorNotice error={reply.error ?? hide.error} />}
       <ul className="grid gap-3">
         {query.data.map((post) => (

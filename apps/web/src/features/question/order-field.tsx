@@ -66,9 +66,15 @@ function OrderRow({ questionId, item, index, count, onMove }: RowProps) {
         isDragging && 'shadow-float',
       )}
     >
-      <span ref={handleRef} aria-hidden className="cursor-grab touch-none py-2 text-quiet">
-        <GripVertical className="size-5" strokeWidth={1.75} />
-      </span>
+      <button
+        ref={handleRef}
+        type="button"
+        tabIndex={-1}
+        aria-label={t('question.drag', { item: item.text })}
+        className="cursor-grab touch-none py-2 text-quiet"
+      >
+        <GripVertical aria-hidden className="size-5" strokeWidth={1.75} />
+      </button>
       <span aria-hidden className="w-5 text-right font-mono text-14 text-quiet">
         {index + 1}
       </span>

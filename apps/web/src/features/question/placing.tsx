@@ -115,16 +115,39 @@ interface PlaceProps {
 }
 
 /** Where a word can stand. Pressed with a word in hand it takes it, else it gives back what it has. */
-export function Place({ id, label, className, style }: PlaceProps) {
-  const { words, placed, inHand, take, put } = usePlacing();
+export function Place(props: PlaceProps) {
+  const { words, placed } = usePlacing();
+  const word = words.find((one) => one.id === placed[props.id]);
+  return word ? <FilledPlace {...props} word={word} /> : <EmptyPlace {...props} />;
+}
+
+function EmptyPlace({ id, label, className, style }: PlaceProps) {
+  const { inHand, put } = usePlacing();
+  const { ref, isDropTarget } = useDroppable({ id });
+  return (
+    <button
+      ref={ref}
+      type="button"
+      aria-label={`${label}: ${t('question.placeEmpty')}`}
+      onClick={() => inHand && put(id, inHand)}
+      style={style}
+      className={joinClasses(
+        chipStyle,
+        'border-edge border-dashed bg-card leading-tight text-quiet',
+        (isDropTarget || inHand) && 'border-main ring-2 ring-main-tint',
+        className,
+      )}
+    />
+  );
+}
+
+function FilledPlace({ id, label, word, className, style }: PlaceProps & { readonly word: Item }) {
+  const { inHand, take, put } = usePlacing();
   const { ref: dropRef, isDropTarget } = useDroppable({ id });
-  const word = words.find((one) => one.id === placed[id]);
-  const { ref: dragRef } = useDraggable({ id: word ? `${word.id} ${id}` : `none ${id}`, disabled: !word });
+  const { ref: dragRef } = useDraggable({ id: `${word.id} ${id}` });
   const press = () => {
-    if (inHand) return put(id, inHand);
-    if (!word) return;
-    put(id, null);
-    take(word.id);
+    put(id, inHand);
+    if (!inHand) take(word.id);
   };
   return (
     <button
@@ -133,18 +156,17 @@ export function Place({ id, label, className, style }: PlaceProps) {
         dragRef(element);
       }}
       type="button"
-      aria-label={`${label}: ${word ? word.text : t('question.placeEmpty')}`}
+      aria-label={`${label}: ${word.text}`}
       onClick={press}
       style={style}
       className={joinClasses(
         chipStyle,
-        'leading-tight',
-        word ? 'border-main bg-main-tint' : 'border-edge border-dashed bg-card text-quiet',
-        (isDropTarget || (inHand && !word)) && 'border-main ring-2 ring-main-tint',
+        'border-main bg-main-tint leading-tight',
+        isDropTarget && 'ring-2 ring-main',
         className,
       )}
     >
-      {word ? <RichText text={word.text} /> : ' '}
+      <RichText text={word.text} />
     </button>
   );
 }
