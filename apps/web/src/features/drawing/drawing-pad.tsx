@@ -112,7 +112,7 @@ export function DrawingPad({ drawing, onChange, label, colour: firstColour = 'in
       ArrowDown: [0, by],
     };
     const moved = moves[event.key];
-    const at = cross ?? [drawingWidth / 2, drawingWidth / 3];
+    const at = cross ?? [drawingWidth / 2, Math.round(drawingWidth / 3)];
     if (moved) {
       const next: Place = [at[0] + moved[0], at[1] + moved[1]];
       setCross(next);
