@@ -5,12 +5,14 @@ import { measureCoverage } from './coverage-figure.ts';
 import { measureDeck } from './deck-figure.ts';
 import { measureEvents } from './event-figure.ts';
 import { measureImport } from './import-figure.ts';
+import { measureMarking } from './marking-figure.ts';
 import { measureSheet } from './sheet-figure.ts';
 
 const figures = [
   ...(await measureEvents()),
   ...(await measureSheet()),
   ...(await measureCoverage()),
+  ...(await measureMarking()),
   ...(await measureImport()),
   ...(await measureDeck()),
   ...(await measureBundle()),

@@ -20,6 +20,17 @@ CREATE TABLE `hidden_posts` (
 	FOREIGN KEY (`student_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint
+CREATE TABLE `key_changes` (
+	`id` text PRIMARY KEY NOT NULL,
+	`assignment_id` text NOT NULL,
+	`question` text NOT NULL,
+	`at` integer NOT NULL,
+	`by` text NOT NULL,
+	FOREIGN KEY (`assignment_id`) REFERENCES `assignments`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`by`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE INDEX `key_changes_by_assignment` ON `key_changes` (`assignment_id`,`at`);--> statement-breakpoint
 CREATE TABLE `phrases` (
 	`id` text PRIMARY KEY NOT NULL,
 	`owner_id` text NOT NULL,

@@ -1,6 +1,7 @@
 // The lesson: what a teacher writes.
 
 export { type AnswerGroup, groupAnswers } from './analysis/group-answers.ts';
+export { applyKeyChanges, type KeyChange } from './attempt/apply-key-changes.ts';
 // The attempt: what a student does.
 export {
   type AttemptEvent,
@@ -61,6 +62,7 @@ export {
   sheetRowOf,
   sheetStops,
 } from './attempt/sheet-row.ts';
+export { showsTheSame } from './attempt/shows-the-same.ts';
 export { type StopMark, type StopMarkState, stopMarkOf, stopMarkStates } from './attempt/stop-mark.ts';
 export { type Outcome, stopTimeLimitMs, takeIn, takeInAll } from './attempt/take-in.ts';
 // The assignment: when and on which terms.
@@ -122,6 +124,7 @@ export {
 export { type LessonLengths, lessonLengths } from './lesson/lesson-lengths.ts';
 export { materialsOf } from './lesson/materials-of.ts';
 export type { Hundredths } from './lesson/points.ts';
+export { questionFaults } from './lesson/question-faults.ts';
 export type { LessonPicture, Recording } from './lesson/recording.ts';
 export { lineTitle, type Stretch, splitMaterial, suggestStarts } from './lesson/split-material.ts';
 export { nextPart, partOverLines, splitPart } from './lesson/split-part.ts';

@@ -5,6 +5,7 @@ import {
   type Lesson,
   type MadeDeck,
   materialKinds,
+  type Question,
   type ReadingBlock,
   type Rubric,
   type Slide,
@@ -345,4 +346,19 @@ export const hiddenPosts = sqliteTable(
     studentId: userId(),
   },
   (table) => [primaryKey({ columns: [table.assignmentId, table.questionId, table.studentId] })],
+);
+
+/** Keys that were put right after students had answered; of one assignment, in the order of their instants. */
+export const keyChanges = sqliteTable(
+  'key_changes',
+  {
+    id: id(),
+    assignmentId: text()
+      .notNull()
+      .references(() => assignments.id, { onDelete: 'cascade' }),
+    question: text({ mode: 'json' }).notNull().$type<Question>(),
+    at: instant().notNull(),
+    by: userId(),
+  },
+  (table) => [index('key_changes_by_assignment').on(table.assignmentId, table.at)],
 );

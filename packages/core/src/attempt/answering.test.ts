@@ -9,6 +9,7 @@ import type { EventBody } from './attempt-event.ts';
 import { type AttemptState, beginAttempt } from './attempt-state.ts';
 import { createContext } from './create-context.ts';
 import { learnerView } from './learner-view.ts';
+import { showsTheSame } from './shows-the-same.ts';
 import { stopMarkOf } from './stop-mark.ts';
 import { takeIn } from './take-in.ts';
 import { defaultTerms } from './terms.ts';
@@ -202,6 +203,47 @@ describe('giving back', () => {
     expect(student.take({ type: 'withdrawn' }, startAt + 30_000)).toBe('taken');
     expect(student.state().handedInAt).toBeNull();
     expect(student.take({ type: 'handedIn' }, startAt + 40_000)).toBe('taken');
+  });
+});
+
+describe('a key that was put right', () => {
+  const at17 = { ...pickOne, tries: { count: 2, laterPercent: 50 } };
+  const on = { stopId: 'stop', questionId: 'q-one' };
+
+  test('marks anew what the program marked, with what tries and hints took off, and leaves what a teacher marked', () => {
+    const student = at([at17]);
+    student.answer({ 'q-one': wrong });
+    student.answer({ 'q-one': wrong });
+    expect(student.answerTo('q-one')?.points).toBe(0);
+    expect(student.teach({ type: 'remarked', ...on, earned: 200, by: 't' })).toBe('taken');
+    expect(student.answerTo('q-one')).toMatchObject({ points: 100, earned: 200, markedBy: 'program' });
+    expect(student.teach({ type: 'remarked', ...on, earned: 999, by: 't' })).toBe('pointsOutOfRange');
+    student.teach({ type: 'marked', ...on, points: 150, by: 't' });
+    student.teach({ type: 'remarked', ...on, earned: 0, by: 't' });
+    expect(student.answerTo('q-one')?.points).toBe(150);
+  });
+
+  test('answers count by the key of their time', () => {
+    const options = pickOne.options.map((option) => ({ ...option, right: !option.right }));
+    const lesson = lessonOf([pickOne]);
+    const context = createContext(lesson, defaultTerms, [{ question: { ...pickOne, options }, at: startAt + 1_000 }]);
+    expect([startAt, startAt + 1_000].map((when) => context.mark('q-one', right, when))).toEqual([200, 0]);
+  });
+
+  test('may change nothing that a student sees', () => {
+    const { choice, numeric, order, gapMatch } = everyKind;
+    const turned = { ...choice, options: choice.options.map((option) => ({ ...option, right: !option.right })) };
+    expect(showsTheSame(choice, turned)).toBe(true);
+    expect(showsTheSame(choice, { ...turned, stem: 'Other' })).toBe(false);
+    expect(showsTheSame(choice, { ...choice, points: 1 })).toBe(false);
+    expect(showsTheSame(choice, { ...choice, options: choice.options.slice(1) })).toBe(false);
+    expect(showsTheSame(numeric, { ...numeric, value: 4, tolerance: { kind: 'exact' } })).toBe(true);
+    expect(showsTheSame(numeric, { ...numeric, unitNeeded: false })).toBe(false);
+    expect(showsTheSame(order, { ...order, items: order.items.toReversed() })).toBe(true);
+    expect(
+      showsTheSame(gapMatch, { ...gapMatch, gaps: gapMatch.gaps.map((gap) => ({ ...gap, rightIds: ['w3'] })) }),
+    ).toBe(true);
+    expect(showsTheSame(choice, numeric)).toBe(false);
   });
 });
 

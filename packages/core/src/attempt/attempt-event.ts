@@ -78,6 +78,14 @@ export type TeacherEventBody =
       readonly questionId: string;
       readonly by: string;
     }
+  /** The program marks an answer anew, by a key that was put right: what the response itself comes to now. */
+  | {
+      readonly type: 'remarked';
+      readonly stopId: string;
+      readonly questionId: string;
+      readonly earned: Hundredths;
+      readonly by: string;
+    }
   /** A student is given more time for what is timed. */
   | { readonly type: 'extended'; readonly extraTime: number; readonly by: string };
 
@@ -86,6 +94,7 @@ export const teacherEventTypes: ReadonlySet<EventBody['type']> = new Set([
   'marked',
   'commented',
   'returned',
+  'remarked',
   'extended',
 ] satisfies TeacherEventBody['type'][]);
 

@@ -1,4 +1,5 @@
 import { addInterval } from '../coverage/coverage.ts';
+import type { Hundredths } from '../lesson/points.ts';
 import { isTeacherMarked } from '../question/question.ts';
 import { type HandedFile, isBlank, isFitting, type Response } from '../question/response.ts';
 import { type AttemptEvent, type TeacherEventBody, teacherEventTypes } from './attempt-event.ts';
@@ -288,7 +289,8 @@ function applyAtStop(context: WalkContext, state: AttemptState, event: AtStopEve
       if (stop.kind !== 'checkpoint') return 'wrongKind';
       const isLate = isTimeUp(stop, before, state, event.receivedAt);
       // What was written in time counts; what came later does not.
-      const answers = answersTo(context, stop, before, isLate ? before.drafts : event.responses, isLate);
+      const responses = isLate ? before.drafts : event.responses;
+      const answers = answersTo(context, stop, before, { responses, isLate, at: event.receivedAt });
       if (typeof answers === 'string') return answers;
       const maySeveral = !isLate && stop.questions.some((question) => mayTryQuestion(question, answers[question.id]));
       return withStop(
@@ -371,9 +373,9 @@ function answersTo(
   context: WalkContext,
   stop: WalkCheckpoint,
   { answers: before, hints = [] }: StopState,
-  responses: Readonly<Record<string, Response>>,
-  isLate: boolean,
+  given: { readonly responses: Readonly<Record<string, Response>>; readonly isLate: boolean; readonly at: number },
 ): Record<string, Answer> | Refusal {
+  const { responses, isLate, at } = given;
   const answers: Record<string, Answer> = { ...before };
   for (const question of stop.questions) {
     const last = before[question.id];
@@ -386,20 +388,19 @@ function answersTo(
     }
     if (!isFitting(question, response)) return 'unfitting';
     const hintCost = hints.includes(question.id) ? (hintCostOf(question) ?? 0) : 0;
-    answers[question.id] = toAnswer(context, question, response, hintCost, last);
+    const earned = context.mark(question.id, response, at);
+    answers[question.id] = toAnswer(question, response, earned, { hintCost, last });
   }
   return answers;
 }
 
 /** The best of all tries counts, so that trying again never takes points away. */
 function toAnswer(
-  context: WalkContext,
   question: WalkQuestion,
   response: Response,
-  hintCost: number,
-  last: Answer | undefined,
+  earned: Hundredths | null,
+  { hintCost, last }: { readonly hintCost: Hundredths; readonly last: Answer | undefined },
 ): Answer {
-  const earned = context.mark(question.id, response);
   if (earned === null) return { response, points: null, markedBy: null, comment: null, ...triedBefore(last) };
   const tryNumber = last ? tryNumberOf(last) + 1 : 1;
   const points = Math.max(last?.points ?? 0, worthOfTry(question, earned, { tryNumber, hintCost }));
@@ -428,7 +429,7 @@ function applyRevised(context: WalkContext, state: AttemptState, event: RevisedE
   if (!last.returned) return 'notReturned';
   if (isBlank(event.response)) return 'blank';
   if (!isFitting(question, event.response)) return 'unfitting';
-  const points = context.mark(question.id, event.response);
+  const points = context.mark(question.id, event.response, event.receivedAt);
   const earlier = [...(last.earlier ?? []), toEarlier(last, 'returned')];
   const answer: Answer = {
     response: event.response,
@@ -486,6 +487,7 @@ function applyTeacher(context: WalkContext, state: AttemptState, event: TeacherE
   const stop = state.stops[event.stopId];
   const answer = stop?.answers[event.questionId];
   if (!stop || !answer) return 'notAnswered';
+  if (event.type === 'remarked') return applyRemarked(state, event, question, stop, answer);
   const isPointsWrong = event.type === 'marked' && (event.points < 0 || event.points > question.points);
   if (isPointsWrong) return 'pointsOutOfRange';
   return withStop(state, event.stopId, {
@@ -494,7 +496,24 @@ function applyTeacher(context: WalkContext, state: AttemptState, event: TeacherE
   });
 }
 
-function afterTeacher(answer: Answer, event: Exclude<TeacherEvent, { type: 'extended' }>): Answer {
+/** What the program makes of an answer by a key that was put right. What a teacher marked by hand stays. */
+function applyRemarked(
+  state: AttemptState,
+  event: Extract<TeacherEvent, { type: 'remarked' }>,
+  question: WalkQuestion,
+  stop: StopState,
+  answer: Answer,
+): AttemptState | Refusal {
+  if (answer.markedBy !== 'program') return state;
+  if (event.earned < 0 || event.earned > question.points) return 'pointsOutOfRange';
+  const hintCost = stop.hints?.includes(question.id) ? (hintCostOf(question) ?? 0) : 0;
+  const points = worthOfTry(question, event.earned, { tryNumber: tryNumberOf(answer), hintCost });
+  const { earned: _, ...rest } = answer;
+  const next: Answer = { ...rest, points, ...(points === event.earned ? {} : { earned: event.earned }) };
+  return withStop(state, event.stopId, { ...stop, answers: { ...stop.answers, [question.id]: next } });
+}
+
+function afterTeacher(answer: Answer, event: Exclude<TeacherEvent, { type: 'extended' | 'remarked' }>): Answer {
   switch (event.type) {
     case 'marked': {
       // What the program made of it counts no longer.

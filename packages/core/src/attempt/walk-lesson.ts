@@ -43,8 +43,8 @@ export function hintCostOf({ hint, hintCost }: Pick<WalkQuestion, 'hint' | 'hint
   return hint?.cost ?? hintCost ?? null;
 }
 
-/** Marks a response, or says null where a teacher must, or where the key is not to be had here. */
-export type Marker = (questionId: string, response: Response) => Hundredths | null;
+/** Marks a response that came at a moment, epoch ms, by the key of then; or says null where a teacher must, or where the key is not to be had here. */
+export type Marker = (questionId: string, response: Response, at: number) => Hundredths | null;
 
 /** What an attempt is walked against. */
 export interface WalkContext {

@@ -17,6 +17,7 @@ export type {
   MarkChange,
   MarkInput,
   MarkingQuestion,
+  MarkMove,
   Material,
   Me,
   QuestionAnswers,

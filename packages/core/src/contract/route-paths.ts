@@ -51,6 +51,7 @@ export const routePaths = {
   markMany: ['POST', '/api/assignments/:assignmentId/marks'],
   listMarking: ['GET', '/api/assignments/:assignmentId/marking'],
   readAnswers: ['GET', '/api/assignments/:assignmentId/questions/:questionId/answers'],
+  changeKey: ['POST', '/api/assignments/:assignmentId/questions/:questionId/key'],
   readMarkHistory: ['GET', '/api/assignments/:assignmentId/students/:studentId/marks'],
   sendMarkVoice: ['POST', '/api/assignments/:assignmentId/students/:studentId/voices/:fileName'],
   listPhrases: ['GET', '/api/phrases'],

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { mostEventsPerBatch, sentEventSchema } from './event-schemas.ts';
 import { lessonChangeSchema, madeDeckSchema } from './lesson-schemas.ts';
-import { rubricSchema } from './question-schemas.ts';
+import { questionSchema, rubricSchema } from './question-schemas.ts';
 import { handedFileSchema } from './response-schemas.ts';
 import { route } from './route.ts';
 import { routePaths } from './route-paths.ts';
@@ -171,6 +171,11 @@ export const routes = {
   }),
   readAnswers: route(...routePaths.readAnswers, 'teacher', {
     output: s.questionAnswersSchema,
+  }),
+  /** Puts a key right after answers came in; tells first, where it is only looked at, whose marks would move. */
+  changeKey: route(...routePaths.changeKey, 'teacher', {
+    body: v.object({ question: questionSchema, confirms: v.boolean() }),
+    output: v.array(s.markMoveSchema),
   }),
   /** Every change of a mark, the latest first. */
   readMarkHistory: route(...routePaths.readMarkHistory, 'teacher', {

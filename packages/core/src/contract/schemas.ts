@@ -236,6 +236,16 @@ export const questionAnswersSchema = v.object({
 });
 export type QuestionAnswers = v.InferOutput<typeof questionAnswersSchema>;
 
+export const markMoveSchema = v.object({
+  studentId: v.string(),
+  displayName: v.string(),
+  before: v.number(),
+  after: v.number(),
+  /** Marked by hand, and so left as it is. */
+  byHand: v.boolean(),
+});
+export type MarkMove = v.InferOutput<typeof markMoveSchema>;
+
 export const markChangeSchema = v.object({
   questionId: v.string(),
   at: v.number(),

@@ -80,6 +80,13 @@ test.each([
   expect(Math.abs(got - wanted) / Math.abs(wanted)).toBeLessThan(1e-12);
 });
 
+/** 20 °C are 68 °F: by definition of the scales. */
+test('temperatures are more than a factor apart', () => {
+  expect(convert(20, '°C', '°F')).toBeCloseTo(68, 9);
+  expect(convert(1, 'kg', 'm')).toBeNull();
+  expect(convert(1, 'blorb', 'm')).toBeNull();
+});
+
 const asked = (change: Partial<NumericQuestion>): NumericQuestion => ({
   ...everyKind.numeric,
   value: 3.2,

@@ -33,10 +33,31 @@ export function convert(value: number, from: string, to: string): number | null 
   const [given, wanted] = [toUnitName(from), toUnitName(to)];
   if (given === wanted) return value;
   if (given.length > longestUnit || wanted.length > longestUnit) return null;
+  const converter = findConverter(given, wanted);
+  return converter && converter(value);
+}
+
+type Converter = (value: number) => number;
+
+/** By pair of units, null where they do not fit: a class writes the same few over and over. */
+const converters = new Map<string, Converter | null>();
+const mostConverters = 500;
+
+function findConverter(from: string, to: string): Converter | null {
+  const pair = `${from} ${to}`;
+  const known = converters.get(pair);
+  if (known !== undefined) return known;
+  if (converters.size >= mostConverters) converters.clear();
+  const made = makeConverter(from, to);
+  converters.set(pair, made);
+  return made;
+}
+
+function makeConverter(from: string, to: string): Converter | null {
   try {
-    return Qty(value, given).to(wanted).scalar;
+    return Qty.swiftConverter(from, to);
   } catch {
-    // The library throws for every unit it does not know.
+    // The library throws for every unit it does not know, and for units that do not fit each other.
     return null;
   }
 }

@@ -54,9 +54,16 @@ function fractionOf(first: number, second: string | undefined, denominator: numb
   return second === undefined ? first / denominator : first + Number(second) / denominator;
 }
 
+/** By language; asking for it takes longer than all the rest of reading a number. */
+const decimalMarks = new Map<string, '.' | ','>();
+
 function decimalMarkOf(locale: string): '.' | ',' {
+  const known = decimalMarks.get(locale);
+  if (known) return known;
   const parts = new Intl.NumberFormat(locale).formatToParts(1.5);
-  return parts.find((part) => part.type === 'decimal')?.value === ',' ? ',' : '.';
+  const mark = parts.find((part) => part.type === 'decimal')?.value === ',' ? ',' : '.';
+  decimalMarks.set(locale, mark);
+  return mark;
 }
 
 /** Digits with at most one point, or null where the marks make no sense. */

@@ -1,4 +1,4 @@
-import { createContext, type Lesson, type Terms, type WalkContext } from '@semita/core';
+import { applyKeyChanges, createContext, type Lesson, type Terms, type WalkContext } from '@semita/core';
 import { and, asc, desc, eq, type Placeholder, sql } from 'drizzle-orm';
 import {
   assignments,
@@ -8,6 +8,7 @@ import {
   classTeachers,
   editions,
   excusals,
+  keyChanges,
   users,
 } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
@@ -23,7 +24,7 @@ export interface PlacedAssignment {
   readonly timeZone: string;
 }
 
-/** The frozen lesson of an assignment and what attempts at it are walked against. */
+/** The frozen lesson of an assignment, with its keys as they stand, and what attempts at it are walked against. */
 export interface AssignedLesson {
   readonly lessonId: string;
   readonly editionNumber: number;
@@ -33,7 +34,7 @@ export interface AssignedLesson {
 }
 
 export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
-  // Editions never change and terms are fixed when an assignment is made, so what was read once stays right.
+  // Editions never change and terms are fixed when an assignment is made; only a key that is put right changes this.
   const lessonCache = new Map<string, AssignedLesson>();
 
   const placed = { assignment: assignments, className: classes.name, timeZone: classes.timeZone };
@@ -94,11 +95,23 @@ export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
         .get();
       if (!row) throw new Error(`No edition behind assignment ${assignmentId}`);
       const { lessonId, number, content } = row.edition;
-      const context = createContext(content, row.terms);
-      const assigned = { lessonId, editionNumber: number, lesson: content, terms: row.terms, context };
+      const changes = db
+        .select({ question: keyChanges.question, at: keyChanges.at })
+        .from(keyChanges)
+        .where(eq(keyChanges.assignmentId, assignmentId))
+        .orderBy(asc(keyChanges.at))
+        .all();
+      const context = createContext(content, row.terms, changes);
+      const lesson = applyKeyChanges(content, changes);
+      const assigned = { lessonId, editionNumber: number, lesson, terms: row.terms, context };
       if (lessonCache.size >= 200) lessonCache.clear();
       lessonCache.set(assignmentId, assigned);
       return assigned;
+    },
+
+    addKeyChange(change: typeof keyChanges.$inferInsert): void {
+      db.insert(keyChanges).values(change).run();
+      lessonCache.delete(change.assignmentId);
     },
 
     setExcused(assignmentId: string, studentId: string, excused: boolean): void {

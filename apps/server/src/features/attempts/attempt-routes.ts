@@ -20,6 +20,7 @@ type Names =
   | 'markMany'
   | 'listMarking'
   | 'readAnswers'
+  | 'changeKey'
   | 'readMarkHistory'
   | 'sendMarkVoice'
   | 'listPhrases'
@@ -61,6 +62,7 @@ export function attemptHandlers(useCases: AttemptUseCases): Pick<Handlers, Names
     },
     listMarking: ({ actor, params }) => marking.listMarking(actor, params.assignmentId),
     readAnswers: ({ actor, params }) => marking.readAnswers(actor, params.assignmentId, params.questionId),
+    changeKey: ({ actor, params, body }) => marking.changeKey(actor, params, body),
     readMarkHistory: ({ actor, params }) => marking.readHistory(actor, params.assignmentId, params.studentId),
     sendMarkVoice: ({ actor, params, req }) =>
       files.takeFromTeacher(actor, params.assignmentId, params.studentId, params.fileName, req),

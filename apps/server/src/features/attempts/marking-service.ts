@@ -4,15 +4,21 @@ import {
   findStop,
   isFittingRubric,
   type Lesson,
+  markResponse,
   type Question,
+  questionFaults,
+  showsTheSame,
   type TeacherEventBody,
+  takeIn,
   teacherSittingId,
+  type WalkContext,
 } from '@semita/core';
 import type {
   AttemptDetail,
   MarkChange,
   MarkInput,
   MarkingQuestion,
+  MarkMove,
   QuestionAnswers,
   SheetStudent,
 } from '@semita/core/contract';
@@ -37,6 +43,12 @@ interface Options extends Pick<Deps, 'clock' | 'newId'> {
   readonly nameOf: (userId: string) => string;
 }
 
+export interface KeyInput {
+  readonly question: Question;
+  /** Off: only tells whose marks would move. */
+  readonly confirms: boolean;
+}
+
 /** The teacher's side of attempts: reading them and marking them. */
 export function createMarkingService(options: Options) {
   const { clock, newId, assignments, sheetOf, attempts, intake, answerFiles, nameOf } = options;
@@ -50,6 +62,12 @@ export function createMarkingService(options: Options) {
       state: attempt ? intake.readState(attempt.attemptId) : null,
     };
   };
+
+  const teacherEvents = (bodies: readonly TeacherEventBody[], at: number) => (current: AttemptState) =>
+    bodies.map((body, index): AttemptEvent => {
+      const n = (current.intake.next[teacherSittingId] ?? 0) + index;
+      return { ...body, id: newId(), sittingId: teacherSittingId, n, at, receivedAt: at };
+    });
 
   const mark = async (actor: Actor, assignmentId: string, studentId: string, input: MarkInput): Promise<void> => {
     const { state, lesson } = readAttempt(actor, assignmentId, studentId);
@@ -73,13 +91,7 @@ export function createMarkingService(options: Options) {
         ...(drawn === undefined ? {} : { drawn }),
       });
     if (input.returns) bodies.push({ type: 'returned', ...on });
-    const at = clock();
-    const { outcomes } = await intake.take(attempt, (current) =>
-      bodies.map((body, index): AttemptEvent => {
-        const n = (current.intake.next[teacherSittingId] ?? 0) + index;
-        return { ...body, id: newId(), sittingId: teacherSittingId, n, at, receivedAt: at };
-      }),
-    );
+    const { outcomes } = await intake.take(attempt, teacherEvents(bodies, clock()));
     if (outcomes.some((outcome) => outcome.kind === 'refused')) throw new Refused('answerMissing');
   };
 
@@ -134,6 +146,37 @@ export function createMarkingService(options: Options) {
       return { stopId, question, answers };
     },
 
+    /**
+     * Puts the key of a question right and marks anew what the program marked; or only tells whose marks would move.
+     * @throws Refused changeImpossible when students would see another question
+     */
+    async changeKey(actor: Actor, place: { assignmentId: string; questionId: string }, input: KeyInput) {
+      const { assignmentId, questionId } = place;
+      const { question, confirms } = input;
+      const states = readStates(actor, assignmentId);
+      const { lesson, terms } = assignments.getLesson(assignmentId);
+      const old = found(questionsOf(lesson).find((one) => one.question.id === questionId));
+      const isPossible = question.id === questionId && showsTheSame(old.question, question);
+      if (!isPossible || questionFaults(question).length > 0) throw new Refused('changeImpossible');
+      const at = clock();
+      // What is answered from now on is marked by the new key; what was answered before, by an event.
+      if (confirms) assignments.addKeyChange({ id: newId(), assignmentId, question, at, by: actor.id });
+      const moves: MarkMove[] = [];
+      for (const { student, state } of states) {
+        const answer = state.stops[old.stopId]?.answers[questionId];
+        if (!answer || answer.points === null) continue;
+        const earned = markResponse(question, answer.response, terms.locale);
+        if (earned === null) continue;
+        const byHand = answer.markedBy !== 'program';
+        const body = { type: 'remarked', stopId: old.stopId, questionId, earned, by: actor.id } as const;
+        const attempt = found(attempts.findByStudent(assignmentId, student.studentId));
+        const after = pointsAfter(assignments.getLesson(assignmentId).context, state, body);
+        if (after !== answer.points || byHand) moves.push({ ...named(student), before: answer.points, after, byHand });
+        if (confirms) await intake.take(attempt, teacherEvents([body], at));
+      }
+      return moves;
+    },
+
     /** Who changed which mark when; the latest first. */
     readHistory(actor: Actor, assignmentId: string, studentId: string): MarkChange[] {
       sheetOf.readStudent(actor, assignmentId, studentId);
@@ -156,6 +199,19 @@ export function createMarkingService(options: Options) {
         .toReversed();
     },
   };
+}
+
+const named = ({ studentId, displayName }: SheetStudent) => ({ studentId, displayName });
+
+/** What an answer would be worth after an event, by the one reducer. */
+function pointsAfter(
+  context: WalkContext,
+  state: AttemptState,
+  body: Extract<TeacherEventBody, { type: 'remarked' }>,
+): number {
+  const n = state.intake.next[teacherSittingId] ?? 0;
+  const event = { ...body, id: '', sittingId: teacherSittingId, n, at: 0, receivedAt: 0 };
+  return takeIn(context, state, event).state.stops[body.stopId]?.answers[body.questionId]?.points ?? 0;
 }
 
 function questionsOf(lesson: Lesson): { stopId: string; question: Question }[] {

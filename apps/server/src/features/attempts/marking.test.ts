@@ -210,6 +210,42 @@ test('numbers are read in the language of the class', async () => {
   await adaeze.ask('PATCH', '/api/classes/amber', { locale: 'en' });
 });
 
+test('a key is put right: first it is told whose marks move, then they do, and what is answered later counts by it', async () => {
+  const question = {
+    ...everyKind.numeric,
+    unit: '',
+    unitNeeded: false,
+    value: 3,
+    tolerance: { kind: 'exact' as const },
+  };
+  ({ assignmentId } = await school.assignLesson(lessonOf([question])));
+  const answer = async (name: string, given: string) => {
+    const { take } = await walker(name);
+    const responses: Record<string, Response> = { 'q-numeric': { kind: 'number', text: given } };
+    await take({ type: 'reachedStop', stopId: 'stop' }, { type: 'answered', stopId: 'stop', responses });
+  };
+  await answer('imani', '4');
+  school.clock.now += 60_000;
+  const keyPath = `/api/assignments/${assignmentId}/questions/q-numeric/key`;
+  const ask = (changed: object, confirms: boolean, client = adaeze) =>
+    client.ask('POST', keyPath, { question: { ...question, ...changed }, confirms });
+  const looked = await ask({ value: 4 }, false);
+  expect(looked.body).toEqual([{ studentId: 'imani', displayName: 'imani', before: 0, after: 400, byHand: false }]);
+  const points = async (name: string) => {
+    const { body } = await adaeze.ask('GET', `/api/assignments/${assignmentId}/students/${name}`);
+    return body.state.stops.stop.answers['q-numeric'].points;
+  };
+  expect(await points('imani')).toBe(0);
+  expect((await ask({ value: 4, stem: 'Another' }, true)).body.code).toBe('changeImpossible');
+  expect((await ask({ value: 4 }, true, school.as('bruno'))).status).toBe(404);
+  expect((await ask({ value: 4 }, true)).status).toBe(200);
+  expect(await points('imani')).toBe(400);
+  school.clock.now += 60_000;
+  await answer('tomas', '4');
+  expect(await points('tomas')).toBe(400);
+  expect(rebuildStates(school.db).changed).toEqual([]);
+});
+
 test('phrases and rubrics are each teacher’s own', async () => {
   const bruno = school.as('bruno');
   const { body: phrase } = await adaeze.ask('POST', '/api/phrases', { text: ' Say why. ' });

@@ -1,4 +1,4 @@
-import { type AnswerGroup, isTeacherMarked, type Question, type Response } from '@semita/core';
+import { type AnswerGroup, isOpinion, isTeacherMarked, type Question, type Response } from '@semita/core';
 import type { QuestionAnswers } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useRef, useState } from 'react';
@@ -14,6 +14,7 @@ import { ClassThread } from '../question/class-thread.tsx';
 import { kindWords } from '../question/kind-words.ts';
 import { AnswerSummary } from './answer-summary.tsx';
 import { AnswerView, AskedView } from './answer-view.tsx';
+import { ChangeKey } from './change-key.tsx';
 import { MarkForm } from './mark-form.tsx';
 import { focusNextUnmarked, useNextKey } from './next-unmarked.ts';
 import { answersOptions } from './queries.ts';
@@ -74,6 +75,9 @@ function Answers({ assignmentId, data }: { readonly assignmentId: string; readon
         <div className="flex flex-wrap gap-x-5 gap-y-1">
           <Toggle label={t('marking.hideNames')} isOn={hidesNames} onChange={setHidesNames} />
           <Toggle label={t('marking.onlyWaiting')} isOn={onlyWaiting} onChange={setOnlyWaiting} />
+          {!isTeacherMarked(question.kind) && !isOpinion(question) && (
+            <ChangeKey assignmentId={assignmentId} question={question} />
+          )}
         </div>
       </header>
       <AnswerSummary question={question} answers={data.answers} />

@@ -5,19 +5,13 @@ import { Field, TextArea } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { PictureField } from '../picture/picture-field.tsx';
 import { kindWords } from '../question/kind-words.ts';
-import { GraphicGapMatchEditor, HotspotEditor, SelectPointEditor } from './area-editor.tsx';
+import { EditorOfKind } from './editor-of-kind.tsx';
 import { NumberInput } from './fields.tsx';
-import { GapEditor } from './gap-editor.tsx';
-import { HottextEditor } from './hottext-editor.tsx';
 import { KindMenu } from './kind-menu.tsx';
-import { AssociateEditor, MatchEditor, OrderEditor } from './list-editors.tsx';
 import { newItemId } from './new-id.ts';
-import { NumberEditor } from './number-editor.tsx';
-import { OptionsEditor, PollEditor } from './options-editor.tsx';
 import { usePictureDrop } from './picture-drop.ts';
 import { QuestionDetails } from './question-details.tsx';
 import { QuestionPreview } from './question-preview.tsx';
-import { DrawingEditor, RecordEditor, ScaleEditor, UploadEditor, WrittenEditor } from './small-editors.tsx';
 
 interface Props {
   readonly question: Question;
@@ -96,50 +90,4 @@ export function QuestionEditor({ question, number, earlier, onChange, onDuplicat
       </div>
     </div>
   );
-}
-
-interface KindProps {
-  readonly question: Question;
-  readonly onChange: (question: Question) => void;
-}
-
-function EditorOfKind({ question, onChange }: KindProps) {
-  switch (question.kind) {
-    case 'choice':
-      return <OptionsEditor {...{ question, onChange }} />;
-    case 'poll':
-      return <PollEditor {...{ question, onChange }} />;
-    case 'inlineChoice':
-    case 'gapMatch':
-    case 'textEntry':
-      return <GapEditor {...{ question, onChange }} />;
-    case 'numeric':
-      return <NumberEditor {...{ question, onChange }} />;
-    case 'order':
-      return <OrderEditor {...{ question, onChange }} />;
-    case 'match':
-      return <MatchEditor {...{ question, onChange }} />;
-    case 'associate':
-      return <AssociateEditor {...{ question, onChange }} />;
-    case 'hottext':
-      return <HottextEditor {...{ question, onChange }} />;
-    case 'hotspot':
-      return <HotspotEditor {...{ question, onChange }} />;
-    case 'selectPoint':
-      return <SelectPointEditor {...{ question, onChange }} />;
-    case 'graphicGapMatch':
-      return <GraphicGapMatchEditor {...{ question, onChange }} />;
-    case 'slider':
-      return <ScaleEditor {...{ question, onChange }} />;
-    case 'extendedText':
-      return <WrittenEditor {...{ question, onChange }} />;
-    case 'drawing':
-      return <DrawingEditor {...{ question, onChange }} />;
-    case 'upload':
-      return <UploadEditor {...{ question, onChange }} />;
-    case 'record':
-      return <RecordEditor {...{ question, onChange }} />;
-    case 'discussion':
-      return <p className="text-14 text-quiet">{t('editor.discussionHelp')}</p>;
-  }
 }
