@@ -1,4 +1,12 @@
-import { type AnswerGroup, groupAnswers, isTeacherMarked, markResponse, type Question, type Response, rightResponse } from '@semita/core';
+import {
+  type AnswerGroup,
+  groupAnswers,
+  isTeacherMarked,
+  markResponse,
+  type Question,
+  type Response,
+  rightResponse,
+} from '@semita/core';
 import { createRandom } from '../demo/src/seeded-random.ts';
 import { respondWrongly } from '../demo/src/wrong-response.ts';
 import { everyKind } from '../packages/core/src/test/every-kind.ts';
@@ -22,7 +30,13 @@ function createResponses(): { question: Question; response: Response }[] {
 /** What a big year group writes to one question: a few wordings, each misspelt in its own way. */
 function createAnswers(): string[] {
   const random = createRandom(6);
-  const wordings = ['the deck', 'the main cable', 'it is in compression', 'because the load bends it', 'the towers push down'];
+  const wordings = [
+    'the deck',
+    'the main cable',
+    'it is in compression',
+    'because the load bends it',
+    'the towers push down',
+  ];
   return Array.from({ length: answerCount }, () => {
     const words = random.pick(wordings);
     const at = Math.floor(random.between(0, words.length));
@@ -39,13 +53,21 @@ export async function measureMarking(): Promise<Figure[]> {
   return [
     {
       name: 'Marking 1,000 responses of all kinds ÷ JSON.parse of the same',
-      ratio: await medianRatio(9, () => timeOf(markAll), () => timeOf(() => JSON.parse(stored))),
+      ratio: await medianRatio(
+        9,
+        () => timeOf(markAll),
+        () => timeOf(() => JSON.parse(stored)),
+      ),
       goal: 5,
       better: 'lower',
     },
     {
       name: 'Grouping 200 short answers ÷ 50 ms',
-      ratio: await medianRatio(7, () => timeOf(groupAll), () => groupingGoalMs),
+      ratio: await medianRatio(
+        7,
+        () => timeOf(groupAll),
+        () => groupingGoalMs,
+      ),
       goal: 1,
       better: 'lower',
     },

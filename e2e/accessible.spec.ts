@@ -72,6 +72,9 @@ for (const theme of ['light', 'dim'] as const) {
     ).toBeVisible();
     await expectAccessible(page);
     await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: 'Marking', exact: true }).click();
+    await expect(page.getByRole('navigation', { name: 'Marking' })).toBeVisible();
+    await expectAccessible(page);
     await page.getByRole('link', { name: 'Terms' }).click();
     await expect(page.getByText('Save the dates')).toBeVisible();
     await expectAccessible(page);

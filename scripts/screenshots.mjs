@@ -108,6 +108,46 @@ const views = {
     await page.getByRole('button', { name: /^3 An arch/ }).click();
     return page;
   },
+  questions: async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/shelf');
+    await page.getByRole('link', { name: 'How bridges carry load' }).click();
+    await page
+      .getByRole('button', { name: /^Checkpoint at/ })
+      .nth(1)
+      .click();
+    await page.getByRole('button', { name: 'Type or paste' }).click();
+    await page
+      .getByRole('dialog')
+      .getByRole('textbox')
+      .fill(
+        'What belongs together? (2 points)\n- Arch -> Stone\n- Cable -> Steel\n- -> Paper\n\nWhat does the truck weigh?\n= 32 kN ± 5 %\n? Ten newtons to a kilogram.\n\nFollow the load down.\n1. Deck\n2. Hangers\n3. Main cable',
+      );
+    await page.getByRole('button', { name: 'Add 3 questions' }).waitFor();
+    return page;
+  },
+  marking: async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/today');
+    await page
+      .getByRole('link', { name: /How bridges carry load.*8 Cobalt/ })
+      .last()
+      .click();
+    await page.getByRole('link', { name: 'Marking', exact: true }).click();
+    await page
+      .getByText(/answers alike/)
+      .first()
+      .waitFor();
+    return page;
+  },
+  paper: async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/shelf');
+    await page.getByRole('link', { name: 'How bridges carry load' }).click();
+    await page.getByRole('button', { name: 'On paper' }).click();
+    await page.getByRole('button', { name: 'Print' }).waitFor();
+    return page;
+  },
   slides: async () => {
     const page = await enter(teacherName, wide);
     await page.goto('/slides/new');

@@ -28,6 +28,7 @@ export const router = createBrowserRouter([
           { path: 'classes', lazy: () => import('./features/classes/classes-route.tsx') },
           { path: 'classes/:classId', lazy: () => import('./features/classes/class-route.tsx') },
           { path: 'lessons/:lessonId', lazy: () => import('./features/desk/desk-route.tsx') },
+          { path: 'lessons/:lessonId/print', lazy: () => import('./features/print/print-route.tsx') },
           { path: 'slides/:materialId', lazy: () => import('./features/slides/slides-route.tsx') },
           { path: 'assignments/:assignmentId', lazy: () => import('./features/assignment/sheet-route.tsx') },
           { path: 'assignments/:assignmentId/marking', lazy: () => import('./features/marking/marking-route.tsx') },

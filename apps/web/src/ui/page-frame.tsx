@@ -16,7 +16,7 @@ export function PageFrame({ places, end, children }: Props) {
       <a href="#content" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-card focus:p-3">
         {t('app.skipToContent')}
       </a>
-      <header className="border-b border-line bg-card">
+      <header className="border-b border-line bg-card print:hidden">
         <div className="flex h-12 items-center gap-1 px-3 sm:gap-4 sm:px-5">
           <Link
             to="/"

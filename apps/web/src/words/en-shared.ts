@@ -60,7 +60,7 @@ export const enShared = {
     frame: 'One frame back or on',
   },
 
-  walk: { teacherSays: 'Your teacher says', modelAnswer: 'A good answer' },
+  walk: { leaveRehearsal: 'Back to the desk', teacherSays: 'Your teacher says', modelAnswer: 'A good answer' },
   question: {
     choiceOne: 'Pick one',
     choiceSeveral: 'Pick several',

@@ -31,7 +31,6 @@ export const enStudent = {
   },
   walk: {
     leave: 'To do',
-    leaveRehearsal: 'Back to the desk',
     rehearsal: 'Rehearsal: nothing is recorded',
     strip: 'Your way through the lesson',
     beside: 'Beside the material',
@@ -51,6 +50,7 @@ export const enStudent = {
     tryAgainHelp: 'Not everything is right yet. You can try again, or leave it at that.',
     notRightYet: 'Not right yet. Try {{number}} of {{count}} is worth {{percent}} %.',
     partlyRight: 'Partly right. Try {{number}} of {{count}} is worth {{percent}} %.',
+    before: 'Before, you gave:',
     leftBlank: 'Left blank',
     timeLeft: 'Time left:',
     timeLeftSaid: '{{count}} seconds left',

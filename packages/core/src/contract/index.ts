@@ -1,3 +1,4 @@
+export { classLocales } from './class-locales.ts';
 export { type ErrorBody, type ErrorCode, statusOfError } from './errors.ts';
 export { mostEventsPerBatch, type SentEvent } from './event-schemas.ts';
 export { lessonSchema } from './lesson-schemas.ts';
@@ -28,4 +29,3 @@ export type {
   TodoItem,
   Walk,
 } from './schemas.ts';
-export { classLocales } from './schemas.ts';

@@ -10,6 +10,7 @@ import type { Question } from '../question/question.ts';
 import type { Response } from '../question/response.ts';
 import { blockKinds } from '../reading/block-kind.ts';
 import { leftOutCodes } from '../reading/left-out.ts';
+import { classLocales } from './class-locales.ts';
 import { lessonSchema } from './lesson-schemas.ts';
 import { drawingSchema, handedFileSchema } from './response-schemas.ts';
 
@@ -325,9 +326,6 @@ export const walkSchema = v.object({
   now: v.number(),
 });
 export type Walk = v.InferOutput<typeof walkSchema>;
-
-/** Languages whose ways of writing numbers the product knows to offer. */
-export const classLocales = ['en', 'de', 'fr', 'es', 'it', 'nl', 'pt', 'sv', 'da', 'nb', 'fi', 'pl', 'cs'] as const;
 
 export const classSettingsSchema = v.object({ locale: v.picklist(classLocales) });
 export type ClassSettings = v.InferOutput<typeof classSettingsSchema>;

@@ -34,7 +34,7 @@ export function convert(value: number, from: string, to: string): number | null 
   if (given === wanted) return value;
   if (given.length > longestUnit || wanted.length > longestUnit) return null;
   const converter = findConverter(given, wanted);
-  return converter && converter(value);
+  return converter === null ? null : converter(value);
 }
 
 type Converter = (value: number) => number;

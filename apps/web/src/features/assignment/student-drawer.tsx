@@ -237,11 +237,12 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
 
 /** What a teacher marks stands open; what the program marked can be changed. */
 function MarkBox({ isOpen, ...form }: ComponentProps<typeof MarkForm> & { readonly isOpen: boolean }) {
+  const [isChanging, setIsChanging] = useState(false);
   if (isOpen) return <MarkForm {...form} />;
   return (
-    <details>
+    <details onToggle={(event) => setIsChanging(event.currentTarget.open)}>
       <summary className="cursor-pointer text-14 text-quiet">{t('marking.changeMark')}</summary>
-      <MarkForm {...form} />
+      {isChanging && <MarkForm {...form} />}
     </details>
   );
 }

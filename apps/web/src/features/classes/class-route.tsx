@@ -4,6 +4,7 @@ import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentList } from '../assignment/assignment-list.tsx';
+import { ExtraTime, NumberLanguage } from './class-settings.tsx';
 import { classOptions } from './queries.ts';
 
 export function Component() {
@@ -11,8 +12,8 @@ export function Component() {
   const query = useQuery(classOptions(classId));
   return (
     <QueryView isPage query={query}>
-      {({ name, assignments, students }) => (
-        <Page title={name}>
+      {({ name, assignments, students, locale }) => (
+        <Page title={name} actions={<NumberLanguage classId={classId} locale={locale} />}>
           <section className="grid gap-3">
             <h2 className="text-18">{t('classes.assignmentsTitle')}</h2>
             {assignments.length > 0 ? (
@@ -31,6 +32,7 @@ export function Component() {
                   <tr className="border-b border-line">
                     <th className="px-5 py-2 font-medium">{t('classes.name')}</th>
                     <th className="px-5 py-2 font-medium">{t('classes.userName')}</th>
+                    <th className="px-5 py-2 font-medium">{t('classes.extraTime')}</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -38,6 +40,9 @@ export function Component() {
                     <tr key={student.id} className="h-9 border-b border-line last:border-0">
                       <td className="px-5">{student.displayName}</td>
                       <td className="px-5 font-mono">{student.userName}</td>
+                      <td className="px-5">
+                        <ExtraTime classId={classId} student={student} />
+                      </td>
                     </tr>
                   ))}
                 </tbody>

@@ -1,5 +1,5 @@
 import type { LessonChange } from '@semita/core';
-import { Check, CloudOff, Pencil, Redo2, Undo2 } from 'lucide-react';
+import { Check, CloudOff, Pencil, Printer, Redo2, Undo2 } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { KeyHelp } from '../../ui/key-help.tsx';
 import type { KeyGroup } from '../../ui/key-list.tsx';
@@ -12,13 +12,14 @@ interface Props {
   readonly snapshot: DeskSnapshot;
   readonly edition: { readonly number: number; readonly draftVersion: number } | null;
   readonly apply: (change: LessonChange) => boolean;
+  readonly onPrint: () => void;
   readonly onRehearse: () => void;
   readonly onMakeEdition: () => void;
   readonly onAssign: () => void;
 }
 
 /** Above the desk: title, saved state, history, edition, and what can be done with the whole. */
-export function DeskBar({ desk, snapshot, edition, apply, onRehearse, onMakeEdition, onAssign }: Props) {
+export function DeskBar({ desk, snapshot, edition, apply, onPrint, onRehearse, onMakeEdition, onAssign }: Props) {
   const { lesson, saving, version, canUndo, canRedo } = snapshot;
   const isCurrent = edition?.draftVersion === version && saving === 'saved';
   const nextNumber = (edition?.number ?? 0) + 1;
@@ -50,6 +51,9 @@ export function DeskBar({ desk, snapshot, edition, apply, onRehearse, onMakeEdit
             : t('desk.changedSince', { number: edition.number })}
       </span>
       <KeyHelp groups={[...deskKeys(), filmKeys()]} />
+      <Button look="quiet" size="small" onClick={onPrint} aria-label={t('desk.print')} title={t('desk.print')}>
+        <Printer aria-hidden className="size-4" strokeWidth={1.75} />
+      </Button>
       <Button onClick={onRehearse}>{t('desk.rehearse')}</Button>
       {!isCurrent && (
         <Button look="main" onClick={onMakeEdition}>

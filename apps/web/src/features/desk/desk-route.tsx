@@ -24,6 +24,7 @@ import { Outline } from './outline.tsx';
 import { PartDesk } from './part-desk.tsx';
 import { draftOptions, useDraftOnOpening } from './queries.ts';
 import { ReadingDetails } from './reading-details.tsx';
+import { loadEditorAhead } from './stop-card.tsx';
 import { useDeskKeys } from './use-desk-keys.ts';
 
 // The stage is the students' own player, with their words.
@@ -75,6 +76,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   const navigate = useNavigate();
   const queryClient = useQueryClient();
   const { desk, snapshot } = useDesk(draft);
+  useEffect(loadEditorAhead, []);
   const { lesson } = snapshot;
   const [chosenPartId, setChosenPartId] = useState<string | null>(null);
   const [openStopId, setOpenStopId] = useState<string | null>(null);
@@ -155,6 +157,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
           snapshot={snapshot}
           edition={draft.edition}
           apply={apply}
+          onPrint={() => void desk.flush().then(() => navigate(`/lessons/${draft.id}/print`))}
           onRehearse={() => void desk.flush().then(() => navigate(`/lessons/${draft.id}/rehearse`))}
           onMakeEdition={() => makeEdition.mutate({ acceptsMutePictures: false })}
           onAssign={() => setIsAssigning(true)}

@@ -19,9 +19,11 @@ import { RecordingField } from '../voice/recording-field.tsx';
 import { PhraseField } from './phrase-field.tsx';
 
 /** Loaded when a stop is opened. */
-const CheckpointEditor = lazy(async () => ({
-  default: (await import('../question-editor/checkpoint-editor.tsx')).CheckpointEditor,
-}));
+const loadEditor = () => import('../question-editor/checkpoint-editor.tsx');
+const CheckpointEditor = lazy(async () => ({ default: (await loadEditor()).CheckpointEditor }));
+
+/** Fetches the editor before it is asked for, so that what is typed after a stop is set goes into it. */
+export const loadEditorAhead = () => void loadEditor();
 
 interface Props {
   readonly stop: Stop;

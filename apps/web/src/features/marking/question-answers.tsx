@@ -93,7 +93,7 @@ function Answers({ assignmentId, data }: { readonly assignmentId: string; readon
           onMarked={(ids) => setKept((before) => new Set([...before, ...ids]))}
         />
       ))}
-      {alike.length > 0 && singles.length > 0 && <h3 className="text-16">{t('marking.singles')}</h3>}
+      {alike.length > 0 && singles.length > 0 && <h2 className="text-16">{t('marking.singles')}</h2>}
       {singles.length > 0 && <p className="text-13 text-quiet">{t('marking.keys')}</p>}
       {singles.map((given) => card(given, inOrder.indexOf(given)))}
     </div>

@@ -34,7 +34,7 @@ export function Component() {
                     <RichText text={item.question.stem} className="font-heading text-18 font-medium" />
                   </div>
                   <div>
-                    <h3 className="text-13 text-quiet">{t('todo.yourAnswer')}</h3>
+                    <p className="text-13 text-quiet">{t('todo.yourAnswer')}</p>
                     <GivenResponse
                       question={item.question}
                       response={item.response}

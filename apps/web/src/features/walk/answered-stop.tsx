@@ -36,6 +36,8 @@ interface Props {
   readonly stopState: StopState;
   readonly results: Readonly<Record<string, QuestionResult>>;
   readonly onRevise: OnRevise;
+  /** What was given to another question of the lesson. */
+  readonly givenTo: (questionId: string) => Response | undefined;
   /** Where the class can be met; null in a rehearsal. */
   readonly assignmentId: string | null;
   /** Where a stop that was passed over can be opened again. */
@@ -43,7 +45,7 @@ interface Props {
 }
 
 /** A stop the learner has been at: what was asked, what was given, what came of it. */
-export function AnsweredStop({ stop, place, stopState, results, onRevise, assignmentId, onReopen }: Props) {
+export function AnsweredStop({ stop, place, stopState, results, onRevise, givenTo, assignmentId, onReopen }: Props) {
   const mark = stopMarkOf(stop, stopState);
   return (
     <li className="grid gap-3 rounded-card border border-line bg-card p-4">
@@ -64,7 +66,7 @@ export function AnsweredStop({ stop, place, stopState, results, onRevise, assign
             key={question.id}
             stopId={stop.id}
             result={results[question.id]}
-            {...{ question, stopState, onRevise, assignmentId }}
+            {...{ question, stopState, onRevise, givenTo, assignmentId }}
           />
         ))
       )}
@@ -80,14 +82,16 @@ export function AnsweredStop({ stop, place, stopState, results, onRevise, assign
 interface QuestionProps {
   readonly stopId: string;
   readonly assignmentId: string | null;
+  readonly givenTo: Props['givenTo'];
   readonly onRevise: OnRevise;
   readonly question: LearnerQuestion;
   readonly stopState: StopState;
   readonly result: QuestionResult | undefined;
 }
 
-function AnsweredQuestion({ question, stopId, stopState, result, onRevise, assignmentId }: QuestionProps) {
+function AnsweredQuestion({ question, stopId, stopState, result, onRevise, givenTo, assignmentId }: QuestionProps) {
   const answer = stopState.answers[question.id];
+  const before = question.comparedWith ? givenTo(question.comparedWith) : undefined;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
       <RichText text={question.stem} className="font-medium" />
@@ -105,6 +109,12 @@ function AnsweredQuestion({ question, stopId, stopState, result, onRevise, assig
         />
       ) : (
         stopState.phase === 'answered' && <p className="text-14 text-quiet">{t('walk.leftBlank')}</p>
+      )}
+      {before && (
+        <div className="grid gap-1 text-14 text-quiet">
+          {t('walk.before')}
+          <GivenResponse question={question} response={before} right={null} verdicts={{}} />
+        </div>
       )}
       {result?.said && (
         <RichText

@@ -214,6 +214,9 @@ function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, on
                   stopState={stopState}
                   results={results}
                   assignmentId={session.assignmentId}
+                  givenTo={(questionId) =>
+                    Object.values(state.stops).find(({ answers }) => answers[questionId])?.answers[questionId]?.response
+                  }
                   onRevise={{
                     draft: (stopId, questionId, response) =>
                       session.record({ type: 'draftSaved', stopId, questionId, response }),
