@@ -64,9 +64,10 @@ export {
 } from './attempt/sheet-row.ts';
 export { showsTheSame } from './attempt/shows-the-same.ts';
 export { type StopMark, type StopMarkState, stopMarkOf, stopMarkStates } from './attempt/stop-mark.ts';
-export { type Outcome, stopTimeLimitMs, takeIn, takeInAll } from './attempt/take-in.ts';
+export { type Outcome, takeIn, takeInAll } from './attempt/take-in.ts';
 // The assignment: when and on which terms.
 export { defaultTerms, type Terms } from './attempt/terms.ts';
+export { stopTimeLimitMs } from './attempt/time-limit.ts';
 export { mayTryAgain, tryNumberOf } from './attempt/tries.ts';
 export {
   findStop,

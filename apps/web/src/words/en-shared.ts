@@ -151,6 +151,8 @@ export const enShared = {
   },
   drawing: {
     own: 'Your drawing',
+    larger: 'Draw larger',
+    done: 'Done',
     given: 'The drawing',
     marks: 'What your teacher drew',
     tools: 'Drawing tools',

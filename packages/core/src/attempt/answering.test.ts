@@ -102,6 +102,17 @@ describe('several tries', () => {
     expect(student.answerTo('q-one')?.points).toBeNull();
   });
 
+  test('passing on, or handing in, leaves what was answered as it is', () => {
+    const terms = { ...defaultTerms, skipping: true };
+    for (const leave of [{ type: 'passedStop', stopId: 'stop' }, { type: 'handedIn' }] as const) {
+      const student = at([asked], createContext(lessonOf([asked]), terms));
+      student.answer({ 'q-one': wrong });
+      expect(student.take(leave)).toBe('taken');
+      expect(student.stop()?.phase).toBe('answered');
+      expect(student.view().results['q-one']?.right).toEqual(right);
+    }
+  });
+
   test('a written answer is tried once: a teacher gives it back', () => {
     const student = at([{ ...written, tries: { count: 3, laterPercent: 50 } }]);
     student.answer({ 'q-written': text('It bends.') });

@@ -147,3 +147,8 @@ export function beginAttempt(begunAt: number, maxRate: number): AttemptState {
     },
   };
 }
+
+/** The state with one stop as it is now. */
+export function withStop(state: AttemptState, stopId: string, stop: StopState): AttemptState {
+  return { ...state, stops: { ...state.stops, [stopId]: stop } };
+}

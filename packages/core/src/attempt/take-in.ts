@@ -1,16 +1,14 @@
 import { addInterval } from '../coverage/coverage.ts';
-import type { Hundredths } from '../lesson/points.ts';
-import { isTeacherMarked } from '../question/question.ts';
-import { type HandedFile, isBlank, isFitting, type Response } from '../question/response.ts';
-import { type AttemptEvent, type TeacherEventBody, teacherEventTypes } from './attempt-event.ts';
+import { isFitting } from '../question/response.ts';
+import { type AttemptEvent, teacherEventTypes } from './attempt-event.ts';
 import {
-  type Answer,
   type AttemptState,
-  type EarlierAnswer,
   type PartState,
   type Refusal,
+  type StopPhase,
   type StopState,
   slackMs,
+  withStop,
 } from './attempt-state.ts';
 import {
   canHandIn,
@@ -24,17 +22,12 @@ import {
   phaseOf,
   playLimitMs,
 } from './gates.ts';
+import { answersTo, mayTryQuestion } from './give-answers.ts';
+import { applyRevised, applyRevisedDraft } from './revise-answer.ts';
+import { applyTeacher, type TeacherEvent } from './take-in-teacher.ts';
 import type { Terms } from './terms.ts';
-import { mayTryAgain, tryNumberOf, worthOfTry } from './tries.ts';
-import {
-  findPart,
-  findStop,
-  hintCostOf,
-  type WalkContext,
-  type WalkPart,
-  type WalkQuestion,
-  type WalkStop,
-} from './walk-lesson.ts';
+import { isTimeUp } from './time-limit.ts';
+import { findPart, findStop, hintCostOf, type WalkContext, type WalkPart, type WalkStop } from './walk-lesson.ts';
 
 /** What became of an event. Every one but `repeated` adds to the log, so that nothing that arrived is lost. */
 export type Outcome =
@@ -166,7 +159,6 @@ function countPresence(context: WalkContext, state: AttemptState, event: Attempt
   };
 }
 
-type TeacherEvent = Extract<AttemptEvent, { type: TeacherEventBody['type'] }>;
 type LearnerEvent = Exclude<AttemptEvent, TeacherEvent>;
 
 function isTeacherEvent(event: AttemptEvent): event is TeacherEvent {
@@ -306,7 +298,9 @@ function applyAtStop(context: WalkContext, state: AttemptState, event: AtStopEve
     case 'acknowledged':
       return stop.kind === 'pause' ? withStop(state, stop.id, { ...settled, phase: 'acknowledged' }) : 'wrongKind';
     case 'passedStop':
-      return mayPass(stop, context.terms) ? withStop(state, stop.id, { ...settled, phase: 'passed' }) : 'mayNotPass';
+      if (!mayPass(stop, context.terms)) return 'mayNotPass';
+      // What was answered and could be tried again is left as it is.
+      return withStop(state, stop.id, { ...settled, phase: leftPhase(before) });
   }
 }
 
@@ -344,115 +338,9 @@ function applyReached(
   );
 }
 
-/** Time for which a stop that is timed stays open beyond its limit, for the way from browser to server, in ms. */
-const timeLimitGraceMs = 10_000;
-
-/**
- * How long a stop may stand open for a student, in ms: the limits of its questions together, stretched by the
- * student's extra time. Null where nothing is timed.
- */
-export function stopTimeLimitMs(stop: WalkStop, state: Pick<AttemptState, 'extraTime'>): number | null {
-  if (stop.kind !== 'checkpoint') return null;
-  const limits = stop.questions.flatMap(({ timeLimitMs }) => timeLimitMs ?? []);
-  if (limits.length === 0) return null;
-  return Math.round(limits.reduce((sum, limitMs) => sum + limitMs, 0) * (state.extraTime ?? 1));
-}
-
-function isTimeUp(stop: WalkStop, stopState: StopState, state: AttemptState, receivedAt: number): boolean {
-  const limitMs = stopTimeLimitMs(stop, state);
-  return limitMs !== null && receivedAt > stopState.openedAt + limitMs + timeLimitGraceMs;
-}
-
-function mayTryQuestion(question: WalkQuestion, answer: Answer | undefined): boolean {
-  return answer !== undefined && !isTeacherMarked(question.kind) && mayTryAgain(question, answer);
-}
-
-type WalkCheckpoint = Extract<WalkStop, { kind: 'checkpoint' }>;
-
-function answersTo(
-  context: WalkContext,
-  stop: WalkCheckpoint,
-  { answers: before, hints = [] }: StopState,
-  given: { readonly responses: Readonly<Record<string, Response>>; readonly isLate: boolean; readonly at: number },
-): Record<string, Answer> | Refusal {
-  const { responses, isLate, at } = given;
-  const answers: Record<string, Answer> = { ...before };
-  for (const question of stop.questions) {
-    const last = before[question.id];
-    const response = responses[question.id];
-    // On a second try only what may be tried again is asked for.
-    if (last && (!response || !mayTryQuestion(question, last))) continue;
-    if (!response || isBlank(response)) {
-      if (isLate || question.mayBeBlank) continue;
-      return 'blank';
-    }
-    if (!isFitting(question, response)) return 'unfitting';
-    const hintCost = hints.includes(question.id) ? (hintCostOf(question) ?? 0) : 0;
-    const earned = context.mark(question.id, response, at);
-    answers[question.id] = toAnswer(question, response, earned, { hintCost, last });
-  }
-  return answers;
-}
-
-/** The best of all tries counts, so that trying again never takes points away. */
-function toAnswer(
-  question: WalkQuestion,
-  response: Response,
-  earned: Hundredths | null,
-  { hintCost, last }: { readonly hintCost: Hundredths; readonly last: Answer | undefined },
-): Answer {
-  if (earned === null) return { response, points: null, markedBy: null, comment: null, ...triedBefore(last) };
-  const tryNumber = last ? tryNumberOf(last) + 1 : 1;
-  const points = Math.max(last?.points ?? 0, worthOfTry(question, earned, { tryNumber, hintCost }));
-  const ofResponse = points === earned ? {} : { earned };
-  return { response, points, markedBy: 'program', comment: null, ...ofResponse, ...triedBefore(last) };
-}
-
-function triedBefore(last: Answer | undefined): Pick<Answer, 'earlier'> {
-  return last ? { earlier: [...(last.earlier ?? []), toEarlier(last, 'tried')] } : {};
-}
-
-function toEarlier({ response, points, comment }: Answer, because: EarlierAnswer['because']): EarlierAnswer {
-  return { response, points, comment, because };
-}
-
-type RevisedEvent = Extract<LearnerEvent, { type: 'revised' }>;
-
-/** Works on an answer that was given back; it does not matter where on the way the student is. */
-function applyRevised(context: WalkContext, state: AttemptState, event: RevisedEvent): AttemptState | Refusal {
-  const found = findStop(context.lesson, event.stopId);
-  if (found?.stop.kind !== 'checkpoint') return 'stopUnknown';
-  const question = found.stop.questions.find(({ id }) => id === event.questionId);
-  const stop = state.stops[event.stopId];
-  const last = stop?.answers[event.questionId];
-  if (!question || !stop || !last) return 'questionUnknown';
-  if (!last.returned) return 'notReturned';
-  if (isBlank(event.response)) return 'blank';
-  if (!isFitting(question, event.response)) return 'unfitting';
-  const points = context.mark(question.id, event.response, event.receivedAt);
-  const earlier = [...(last.earlier ?? []), toEarlier(last, 'returned')];
-  const answer: Answer = {
-    response: event.response,
-    points,
-    markedBy: points === null ? null : 'program',
-    comment: null,
-    earlier,
-  };
-  const { [question.id]: _, ...drafts } = stop.drafts;
-  return withStop(state, event.stopId, { ...stop, drafts, answers: { ...stop.answers, [question.id]: answer } });
-}
-
-/** What is written on the way to giving an answer again is kept like any other draft. */
-function applyRevisedDraft(
-  stop: WalkStop,
-  state: AttemptState,
-  event: Extract<LearnerEvent, { type: 'draftSaved' }>,
-): AttemptState | Refusal {
-  const question = stop.kind === 'checkpoint' && stop.questions.find(({ id }) => id === event.questionId);
-  const before = state.stops[stop.id];
-  if (!question || !before) return 'questionUnknown';
-  if (!isFitting(question, event.response)) return 'unfitting';
-  return withStop(state, stop.id, { ...before, drafts: { ...before.drafts, [question.id]: event.response } });
+/** What a stop becomes that is left while it is open. */
+function leftPhase(stop: StopState | undefined): StopPhase {
+  return Object.keys(stop?.answers ?? {}).length > 0 ? 'answered' : 'passed';
 }
 
 function applyHandedIn(context: WalkContext, state: AttemptState, event: AttemptEvent): AttemptState | Refusal {
@@ -467,7 +355,7 @@ function applyHandedIn(context: WalkContext, state: AttemptState, event: Attempt
       drafts: {},
       answers: {},
       ...state.stops[stop.id],
-      phase: 'passed',
+      phase: leftPhase(state.stops[stop.id]),
       settledAt: event.receivedAt,
     },
   ]);
@@ -476,69 +364,4 @@ function applyHandedIn(context: WalkContext, state: AttemptState, event: Attempt
     handedInAt: event.receivedAt,
     stops: { ...state.stops, ...Object.fromEntries(passed) },
   };
-}
-
-function applyTeacher(context: WalkContext, state: AttemptState, event: TeacherEvent): AttemptState | Refusal {
-  if (event.type === 'extended') return { ...state, extraTime: event.extraTime };
-  const found = findStop(context.lesson, event.stopId);
-  if (found?.stop.kind !== 'checkpoint') return 'stopUnknown';
-  const question = found.stop.questions.find((candidate) => candidate.id === event.questionId);
-  if (!question) return 'questionUnknown';
-  const stop = state.stops[event.stopId];
-  const answer = stop?.answers[event.questionId];
-  if (!stop || !answer) return 'notAnswered';
-  if (event.type === 'remarked') return applyRemarked(state, event, question, stop, answer);
-  const isPointsWrong = event.type === 'marked' && (event.points < 0 || event.points > question.points);
-  if (isPointsWrong) return 'pointsOutOfRange';
-  return withStop(state, event.stopId, {
-    ...stop,
-    answers: { ...stop.answers, [event.questionId]: afterTeacher(answer, event) },
-  });
-}
-
-/** What the program makes of an answer by a key that was put right. What a teacher marked by hand stays. */
-function applyRemarked(
-  state: AttemptState,
-  event: Extract<TeacherEvent, { type: 'remarked' }>,
-  question: WalkQuestion,
-  stop: StopState,
-  answer: Answer,
-): AttemptState | Refusal {
-  if (answer.markedBy !== 'program') return state;
-  if (event.earned < 0 || event.earned > question.points) return 'pointsOutOfRange';
-  const hintCost = stop.hints?.includes(question.id) ? (hintCostOf(question) ?? 0) : 0;
-  const points = worthOfTry(question, event.earned, { tryNumber: tryNumberOf(answer), hintCost });
-  const { earned: _, ...rest } = answer;
-  const next: Answer = { ...rest, points, ...(points === event.earned ? {} : { earned: event.earned }) };
-  return withStop(state, event.stopId, { ...stop, answers: { ...stop.answers, [question.id]: next } });
-}
-
-function afterTeacher(answer: Answer, event: Exclude<TeacherEvent, { type: 'extended' | 'remarked' }>): Answer {
-  switch (event.type) {
-    case 'marked': {
-      // What the program made of it counts no longer.
-      const { earned: _, ...rest } = answer;
-      return { ...rest, points: event.points, markedBy: event.by, ...(event.rubric ? { rubric: event.rubric } : {}) };
-    }
-    case 'commented':
-      return {
-        ...withoutVoice(answer, event.voice),
-        comment: event.text === '' ? null : event.text,
-        ...(event.voice ? { voice: event.voice } : {}),
-        ...(event.drawn ? { drawn: event.drawn } : {}),
-      };
-    case 'returned':
-      return { ...answer, returned: true };
-  }
-}
-
-/** Null takes away what was said before. */
-function withoutVoice(answer: Answer, voice: HandedFile | null | undefined): Answer {
-  if (voice !== null) return answer;
-  const { voice: _, ...rest } = answer;
-  return rest;
-}
-
-function withStop(state: AttemptState, stopId: string, stop: StopState): AttemptState {
-  return { ...state, stops: { ...state.stops, [stopId]: stop } };
 }

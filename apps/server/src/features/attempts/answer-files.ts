@@ -5,12 +5,12 @@ import { type Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { HandedFile, Response } from '@semita/core';
 import type { SentEvent } from '@semita/core/contract';
-import { and, count, eq, inArray } from 'drizzle-orm';
+import { and, count, eq, inArray, sum } from 'drizzle-orm';
 import { answerFiles, assignments, attempts, classTeachers } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
-import type { MediaStore } from '../materials/media-store.ts';
+import { incomingFolder, type MediaStore } from '../materials/media-store.ts';
 import { identifyAnswerFile } from './identify-answer-file.ts';
 
 /** The largest file a student can hand in. */
@@ -18,6 +18,7 @@ const largestBytes = 200 * 1024 ** 2;
 
 /** More than anybody hands in with one lesson. */
 const mostFilesPerAttempt = 200;
+const mostBytesPerAttempt = 1024 ** 3;
 
 export type AnswerFileService = ReturnType<typeof createAnswerFileService>;
 
@@ -27,7 +28,7 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'dataDir'> {
 
 /** Files that students give as answers: taken in, looked into, kept, and shown to those whom they concern. */
 export function createAnswerFileService({ db, clock, newId, dataDir, store }: Options) {
-  const incoming = path.join(dataDir, 'incoming');
+  const incoming = path.join(dataDir, incomingFolder);
 
   const receive = async (body: Readable): Promise<string> => {
     await mkdir(incoming, { recursive: true });
@@ -42,8 +43,13 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store }: Op
   };
 
   const takeInto = async (attemptId: string, fileName: string, body: Readable): Promise<HandedFile> => {
-    const held = db.select({ n: count() }).from(answerFiles).where(eq(answerFiles.attemptId, attemptId)).get();
-    if ((held?.n ?? 0) >= mostFilesPerAttempt) throw new Refused('changeImpossible');
+    const held = db
+      .select({ files: count(), bytes: sum(answerFiles.byteLength) })
+      .from(answerFiles)
+      .where(eq(answerFiles.attemptId, attemptId))
+      .get();
+    const isFull = (held?.files ?? 0) >= mostFilesPerAttempt || Number(held?.bytes ?? 0) >= mostBytesPerAttempt;
+    if (isFull) throw new Refused('changeImpossible');
     const file = await receive(body);
     try {
       const { size: byteLength } = await stat(file);

@@ -1,4 +1,4 @@
-import type { LearnerEventBody, Response } from '@semita/core';
+import type { LearnerEventBody, Question, Response } from '@semita/core';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/test/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/test/kinds-lesson.ts';
@@ -31,6 +31,7 @@ let adaeze: Client;
 beforeAll(async () => {
   school = await startSchool();
   school.addMaterial('film', 60_000);
+  school.addMaterial('picture', 0);
 });
 beforeEach(async () => {
   ({ assignmentId } = await school.assignLesson(lesson));
@@ -244,6 +245,49 @@ test('a key is put right: first it is told whose marks move, then they do, and w
   await answer('tomas', '4');
   expect(await points('tomas')).toBe(400);
   expect(rebuildStates(school.db).changed).toEqual([]);
+});
+
+describe('answers beyond all bounds', () => {
+  const take = async (question: Question, response: object) => {
+    ({ assignmentId } = await school.assignLesson(lessonOf([question])));
+    const { take: send } = await walker('imani');
+    await send({ type: 'reachedStop', stopId: 'stop' });
+    const responses = { [question.id]: response };
+    return send({ type: 'answered', stopId: 'stop', responses } as unknown as LearnerEventBody);
+  };
+
+  test('a hundred thousand letters are refused in words, and the server goes on', async () => {
+    const pasted = await take(everyKind.extendedText, text('x'.repeat(100_000)));
+    expect(pasted.code).toBe('inputInvalid');
+    const entry = await take(everyKind.textEntry, { kind: 'gaps', gaps: { t1: 'x'.repeat(10_000) } });
+    expect(entry.code).toBe('inputInvalid');
+    expect((await take(everyKind.extendedText, text('Because.'))).outcomes[0].kind).toBe('taken');
+  });
+
+  test('a drawing of fifty thousand points is refused, one as large as is allowed is taken', async () => {
+    const stroke = (count: number) => ({
+      kind: 'drawing',
+      drawing: {
+        marks: [
+          { tool: 'pen', colour: 'ink', size: 50, points: Array.from({ length: count * 3 }, (_, i) => i % 9_999) },
+        ],
+      },
+    });
+    expect((await take(everyKind.drawing, stroke(50_000))).code).toBe('inputInvalid');
+    expect((await take(everyKind.drawing, stroke(20_000))).outcomes[0].kind).toBe('taken');
+    const halves = [stroke(12_000), stroke(12_000)].flatMap(({ drawing }) => drawing.marks);
+    const many = await take(everyKind.drawing, { kind: 'drawing', drawing: { marks: halves } });
+    expect(many.outcomes[0]).toMatchObject({ kind: 'refused', reason: 'unfitting' });
+  });
+
+  test('letters that bring a pattern to its knees are marked like any others', async () => {
+    const began = performance.now();
+    for (const words of ['a'.repeat(200), '1'.repeat(199), `${'9 '.repeat(99)}x`, '-'.repeat(200), '.,'.repeat(100)]) {
+      await take(everyKind.numeric, { kind: 'number', text: words });
+      await take(everyKind.textEntry, { kind: 'gaps', gaps: { t1: words } });
+    }
+    expect(performance.now() - began).toBeLessThan(5_000);
+  });
 });
 
 test('phrases and rubrics are each teacher’s own', async () => {

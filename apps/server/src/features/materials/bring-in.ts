@@ -10,7 +10,7 @@ import { type ImportOrder, runImport } from './import/run-import.ts';
 import { type Format, sniffFormat } from './import/sniff-format.ts';
 import type { Inside, MaterialRepository, MaterialRow } from './material-repository.ts';
 import { titleOf } from './material-service.ts';
-import type { MediaStore } from './media-store.ts';
+import { incomingFolder, type MediaStore } from './media-store.ts';
 import { nameBlocks, nameSlides } from './name-blocks.ts';
 import { probeMedia } from './probe-media.ts';
 
@@ -47,6 +47,7 @@ const workFolder = 'import-';
 
 /** Takes away what a stop of the server left lying about; what it cut short begins again from the received file. */
 export async function removeLeftOvers(dataDir: string): Promise<void> {
+  await rm(path.join(dataDir, incomingFolder), { recursive: true, force: true });
   const uploads = path.join(dataDir, 'uploads');
   for (const name of await readdir(uploads))
     if (name.startsWith(workFolder)) await rm(path.join(uploads, name), { recursive: true, force: true });

@@ -4,6 +4,9 @@ import { link, mkdir, open, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 
+/** Where files lie while they are received and looked into; nothing in it outlives a request. */
+export const incomingFolder = 'incoming';
+
 /** SHA-256 of a file of any size, in hex. */
 export async function hashFile(file: string): Promise<string> {
   const hash = createHash('sha256');

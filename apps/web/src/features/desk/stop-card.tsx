@@ -11,6 +11,7 @@ import {
 } from 'lucide-react';
 import { lazy, Suspense } from 'react';
 import { Button } from '../../ui/button.tsx';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatPoints } from '../../words/format.ts';
@@ -140,15 +141,9 @@ export function StopCard({
               <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
                 <CheckpointEditor stop={stop} onChange={onChange} />
               </Suspense>
-              <label className="flex items-center gap-2 text-14">
-                <input
-                  type="checkbox"
-                  className="size-4 accent-main"
-                  checked={stop.required}
-                  onChange={(event) => onChange({ ...stop, required: event.target.checked })}
-                />
+              <CheckInput checked={stop.required} onChange={(required) => onChange({ ...stop, required })}>
                 {t('desk.required')}
-              </label>
+              </CheckInput>
             </>
           )}
           {onPhrase && <PhraseField phrase={stop.anchor?.phrase ?? ''} onChange={onPhrase} />}

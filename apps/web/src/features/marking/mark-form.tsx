@@ -19,6 +19,7 @@ import { t } from '../../words/words.ts';
 import { attemptOptions, sheetOptions } from '../assignment/queries.ts';
 import type { MarkTarget } from './mark-target.ts';
 import { PhraseMenu } from './phrase-menu.tsx';
+import { PointsField } from './points-field.tsx';
 import { RubricField } from './rubric-field.tsx';
 import { VoiceComment } from './voice-comment.tsx';
 
@@ -103,20 +104,7 @@ export function MarkForm({ question, answer, target, onMarked }: Props) {
         <RubricField rubric={question.rubric} met={extras.rubric ?? answer.rubric ?? {}} onChange={setRubric} />
       )}
       <div className="grid items-start gap-3 sm:grid-cols-[8rem_1fr]">
-        <Field label={t('student.givePoints', { possible: formatPoints(question.points) })}>
-          {(ids) => (
-            <TextInput
-              {...ids}
-              type="number"
-              min={0}
-              max={question.points / 100}
-              step={0.5}
-              required
-              className="h-9 font-mono"
-              {...form.register('points')}
-            />
-          )}
-        </Field>
+        <PointsField possible={question.points} {...form.register('points')} />
         <Field label={t('student.comment')} help={t('student.commentHint')}>
           {(ids) => (
             <TextArea {...ids} rows={2} maxLength={5_000} className="min-h-9 text-14" {...form.register('comment')} />

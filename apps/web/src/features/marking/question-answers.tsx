@@ -4,6 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useRef, useState } from 'react';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { ErrorNotice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
@@ -17,6 +18,7 @@ import { AnswerView, AskedView } from './answer-view.tsx';
 import { ChangeKey } from './change-key.tsx';
 import { MarkForm } from './mark-form.tsx';
 import { focusNextUnmarked, useNextKey } from './next-unmarked.ts';
+import { PointsField } from './points-field.tsx';
 import { answersOptions } from './queries.ts';
 import { useGroups } from './use-groups.ts';
 
@@ -73,8 +75,12 @@ function Answers({ assignmentId, data }: { readonly assignmentId: string; readon
         </p>
         <AskedView question={question} />
         <div className="flex flex-wrap gap-x-5 gap-y-1">
-          <Toggle label={t('marking.hideNames')} isOn={hidesNames} onChange={setHidesNames} />
-          <Toggle label={t('marking.onlyWaiting')} isOn={onlyWaiting} onChange={setOnlyWaiting} />
+          <CheckInput checked={hidesNames} onChange={setHidesNames}>
+            {t('marking.hideNames')}
+          </CheckInput>
+          <CheckInput checked={onlyWaiting} onChange={setOnlyWaiting}>
+            {t('marking.onlyWaiting')}
+          </CheckInput>
           {!isTeacherMarked(question.kind) && !isOpinion(question) && (
             <ChangeKey assignmentId={assignmentId} question={question} />
           )}
@@ -104,26 +110,6 @@ function Answers({ assignmentId, data }: { readonly assignmentId: string; readon
 function textOf(response: Response): string | null {
   if (response.kind === 'extendedText' || response.kind === 'number') return response.text;
   return response.kind === 'gaps' ? Object.values(response.gaps).join(' / ') : null;
-}
-
-interface ToggleProps {
-  readonly label: string;
-  readonly isOn: boolean;
-  readonly onChange: (on: boolean) => void;
-}
-
-function Toggle({ label, isOn, onChange }: ToggleProps) {
-  return (
-    <label className="flex items-center gap-2 text-14">
-      <input
-        type="checkbox"
-        className="size-4 accent-main"
-        checked={isOn}
-        onChange={(event) => onChange(event.target.checked)}
-      />
-      {label}
-    </label>
-  );
 }
 
 interface CardProps {
@@ -230,21 +216,7 @@ function GroupCard({ assignmentId, stopId, question, group, members, nameOf, eac
         }}
       >
         {mark.isError && <ErrorNotice error={mark.error} />}
-        <Field label={t('student.givePoints', { possible: formatPoints(question.points) })}>
-          {(ids) => (
-            <TextInput
-              {...ids}
-              type="number"
-              min={0}
-              max={question.points / 100}
-              step={0.5}
-              required
-              className="h-9 font-mono"
-              value={points}
-              onChange={(event) => setPoints(event.target.value)}
-            />
-          )}
-        </Field>
+        <PointsField possible={question.points} value={points} onChange={(event) => setPoints(event.target.value)} />
         <Field label={t('student.comment')}>
           {(ids) => (
             <TextInput

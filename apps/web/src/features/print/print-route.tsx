@@ -3,6 +3,7 @@ import { ArrowLeft, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Button } from '../../ui/button.tsx';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
@@ -30,15 +31,11 @@ function Worksheet({ lesson, lessonId }: { readonly lesson: Lesson; readonly les
           <ArrowLeft aria-hidden className="size-4" strokeWidth={1.75} />
           {t('walk.leaveRehearsal')}
         </Link>
-        <label className="ml-auto flex items-center gap-2 text-14">
-          <input
-            type="checkbox"
-            className="size-4 accent-main"
-            checked={showsKey}
-            onChange={(event) => setShowsKey(event.target.checked)}
-          />
-          {t('print.withKey')}
-        </label>
+        <div className="ml-auto">
+          <CheckInput checked={showsKey} onChange={setShowsKey}>
+            {t('print.withKey')}
+          </CheckInput>
+        </div>
         <Button look="main" onClick={() => window.print()}>
           <Printer aria-hidden className="size-4" strokeWidth={1.75} />
           {t('print.print')}

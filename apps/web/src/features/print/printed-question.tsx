@@ -51,7 +51,7 @@ export function PrintedQuestion({ question, number, showsKey }: Props) {
 }
 
 const box = <span aria-hidden className="mt-1 inline-block size-4 shrink-0 border border-ink" />;
-const blank = <span className="inline-block w-32 border-b border-ink">&nbsp;</span>;
+const blank = <span className="inline-block w-32 border-b border-ink leading-none">&nbsp;</span>;
 
 /** Room to answer by hand. */
 function Room({ question }: { readonly question: LearnerQuestion }): ReactNode {

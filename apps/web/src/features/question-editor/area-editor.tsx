@@ -2,12 +2,13 @@ import { type Area, createItem, type Item } from '@semita/core';
 import { Circle, Pentagon, Square } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { inputStyle } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { areaBox, areaClip, PictureBoard } from '../question/picture-board.tsx';
 import type { EditorProps } from './editor-props.ts';
-import { CheckInput, NumberInput } from './fields.tsx';
+import { NumberInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
 import { newItemId } from './new-id.ts';
 

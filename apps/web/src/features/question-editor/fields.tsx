@@ -1,4 +1,4 @@
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import { Field, inputStyle, TextInput } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 
@@ -70,25 +70,5 @@ export function SelectInput<T extends string>({ label, value, options, onChange 
         </select>
       )}
     </Field>
-  );
-}
-
-interface CheckProps {
-  readonly checked: boolean;
-  readonly onChange: (checked: boolean) => void;
-  readonly children: ReactNode;
-}
-
-export function CheckInput({ checked, onChange, children }: CheckProps) {
-  return (
-    <label className="flex items-center gap-2 text-14">
-      <input
-        type="checkbox"
-        className="size-4 shrink-0 accent-main"
-        checked={checked}
-        onChange={(event) => onChange(event.target.checked)}
-      />
-      {children}
-    </label>
   );
 }

@@ -1,9 +1,10 @@
 import { createItem, gapTextOf, type QuestionOf, withGapText } from '@semita/core';
 import { useState } from 'react';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import type { EditorProps } from './editor-props.ts';
-import { CheckInput, SelectInput } from './fields.tsx';
+import { SelectInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
 import { newItemId } from './new-id.ts';
 

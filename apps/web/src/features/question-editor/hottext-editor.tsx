@@ -1,10 +1,10 @@
 import type { QuestionOf } from '@semita/core';
 import { useState } from 'react';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import type { EditorProps } from './editor-props.ts';
-import { CheckInput } from './fields.tsx';
 import { newItemId } from './new-id.ts';
 
 type Words = QuestionOf<'hottext'>['words'];

@@ -1,8 +1,9 @@
 import type { NumericTolerance } from '@semita/core';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import type { EditorProps } from './editor-props.ts';
-import { CheckInput, NumberInput, SelectInput } from './fields.tsx';
+import { NumberInput, SelectInput } from './fields.tsx';
 
 /** A number with its unit, and how near is near enough. */
 export function NumberEditor({ question, onChange }: EditorProps<'numeric'>) {

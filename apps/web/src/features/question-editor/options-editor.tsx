@@ -1,10 +1,11 @@
 import { type ChoiceOption, createItem, createOption } from '@semita/core';
 import { useId } from 'react';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { PictureField } from '../picture/picture-field.tsx';
 import type { EditorProps } from './editor-props.ts';
-import { CheckInput, NumberInput } from './fields.tsx';
+import { NumberInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
 import { newItemId } from './new-id.ts';
 

@@ -1,8 +1,9 @@
 import { isOpinion, isTeacherMarked, type Question } from '@semita/core';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
-import { CheckInput, NumberInput, SelectInput } from './fields.tsx';
+import { NumberInput, SelectInput } from './fields.tsx';
 import { RubricEditor } from './rubric-editor.tsx';
 
 interface Props {

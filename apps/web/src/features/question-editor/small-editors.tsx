@@ -1,8 +1,9 @@
 import { drawingGrounds } from '@semita/core';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import type { EditorProps } from './editor-props.ts';
-import { CheckInput, NumberInput, SelectInput } from './fields.tsx';
+import { NumberInput, SelectInput } from './fields.tsx';
 
 /** The ends of a scale, and, where it is no opinion, what is right on it. */
 export function ScaleEditor({ question, onChange }: EditorProps<'slider'>) {
