@@ -1,12 +1,13 @@
 import { expect, type Page, test } from '@playwright/test';
+import type { Question } from '../packages/core/src/question/question.ts';
 import { everyKind } from '../packages/core/src/test/every-kind.ts';
 import { press, tabTo } from './by-keys.ts';
 import { enterAs, expectAccessible } from './demo-visit.ts';
 
 type Api = (method: string, path: string, body?: unknown) => Promise<never>;
 
-/** A draft whose stops, all at the beginning, ask these kinds. */
-async function draftOf(page: Page, groups: readonly (readonly (keyof typeof everyKind)[])[]): Promise<string> {
+/** A draft whose stops, all at the beginning, ask these questions. */
+async function draftOf(page: Page, groups: readonly (readonly Question[])[]): Promise<string> {
   await enterAs(page, 'Ms. Adaeze Lindqvist');
   const api: Api = (method, path, body) =>
     page.evaluate(
@@ -30,8 +31,7 @@ async function draftOf(page: Page, groups: readonly (readonly (keyof typeof ever
     partId: draft.lesson.parts[0]?.id,
     stop: {
       ...{ id: `stop-${index}`, kind: 'checkpoint', atMs: 0, required: true },
-      questions: kinds.map((kind) => {
-        const question = everyKind[kind];
+      questions: kinds.map((question) => {
         return question.picture ? { ...question, picture: { ...question.picture, materialId: picture } } : question;
       }),
     },
@@ -51,7 +51,10 @@ test.use({ viewport: { width: 640, height: 400 } });
 
 test('every kind is answered by keyboard alone, at a zoom of 200 %', async ({ page }) => {
   test.setTimeout(240_000);
-  const id = await draftOf(page, groups);
+  const id = await draftOf(
+    page,
+    groups.map((kinds) => kinds.map((kind) => everyKind[kind])),
+  );
   await page.goto(`/lessons/${id}/rehearse`);
   await press(page, page.getByRole('button', { name: 'Begin', exact: true }));
   const at = (words: RegExp) => page.getByRole('region', { name: words });
@@ -144,4 +147,33 @@ test('every kind is answered by keyboard alone, at a zoom of 200 %', async ({ pa
   await expectAccessible(page);
   await press(page, page.getByRole('button', { name: 'Answer all 6' }));
   await expect(page.getByText('Stop 3 of 3: Handed in, not marked')).toBeVisible();
+});
+
+test('a wrong answer can be tried again, and what is timed closes by itself with what stands there', async ({
+  page,
+}) => {
+  const tried: Question = { ...everyKind.choice, several: false, tries: { count: 3, laterPercent: 50 } };
+  const options = tried.options.map((option, index) => ({ ...option, right: index === 0 }));
+  const timed: Question = { ...everyKind.numeric, timeLimitMs: 6_000 };
+  const id = await draftOf(page, [[{ ...tried, options }], [timed]]);
+  await page.goto(`/lessons/${id}/rehearse`);
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+
+  await page.getByRole('radio', { name: 'Tower' }).check();
+  await page.getByRole('button', { name: 'Answer', exact: true }).click();
+  await expect(page.getByText('Not right yet. Try 2 of 3 is worth 50 %.')).toBeVisible();
+  await expect(page.getByText('SECRET tower')).toBeVisible();
+  await expect(page.getByText('SECRET cable')).toHaveCount(0);
+  await expectAccessible(page);
+  await page.getByRole('radio', { name: 'Cable' }).check();
+  await page.getByRole('button', { name: 'Answer again' }).click();
+  await expect(page.getByText('Stop 1 of 2: Some points, 2 of 4')).toBeVisible();
+
+  await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
+  await expect(page.getByText('Time left:')).toBeVisible();
+  await page
+    .getByRole('region', { name: /^Number/ })
+    .getByRole('textbox')
+    .fill('3.23 kN');
+  await expect(page.getByText('Stop 2 of 2: All points, 4 of 4')).toBeVisible();
 });

@@ -12,7 +12,7 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
-import { Field, TextArea, TextInput } from '../../ui/field.tsx';
+import { Field, TextArea } from '../../ui/field.tsx';
 import { ErrorNotice } from '../../ui/notice.tsx';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
