@@ -155,7 +155,8 @@ test('a wrong answer can be tried again, and what is timed closes by itself with
   const tried: Question = { ...everyKind.choice, several: false, tries: { count: 3, laterPercent: 50 } };
   const options = tried.options.map((option, index) => ({ ...option, right: index === 0 }));
   const timed: Question = { ...everyKind.numeric, timeLimitMs: 6_000 };
-  const id = await draftOf(page, [[{ ...tried, options }], [timed]]);
+  const blank: Question = { ...timed, id: 'q-blank' };
+  const id = await draftOf(page, [[{ ...tried, options }], [timed], [blank]]);
   await page.goto(`/lessons/${id}/rehearse`);
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
 
@@ -167,7 +168,7 @@ test('a wrong answer can be tried again, and what is timed closes by itself with
   await expectAccessible(page);
   await page.getByRole('radio', { name: 'Cable' }).check();
   await page.getByRole('button', { name: 'Answer again' }).click();
-  await expect(page.getByText('Stop 1 of 2: Some points, 2 of 4')).toBeVisible();
+  await expect(page.getByText('Stop 1 of 3: Some points, 2 of 4')).toBeVisible();
 
   await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
   await expect(page.getByText('Time left:')).toBeVisible();
@@ -175,5 +176,10 @@ test('a wrong answer can be tried again, and what is timed closes by itself with
     .getByRole('region', { name: /^Number/ })
     .getByRole('textbox')
     .fill('3.23 kN');
-  await expect(page.getByText('Stop 2 of 2: All points, 4 of 4')).toBeVisible();
+  await expect(page.getByText('Stop 2 of 3: All points, 4 of 4')).toBeVisible();
+
+  // Whoever knows nothing is let go on as well.
+  await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
+  await expect(page.getByRole('heading', { name: 'Stop 3 of 3' })).toBeVisible();
+  await expect(page.getByText('Left blank')).toBeVisible({ timeout: 30_000 });
 });

@@ -67,7 +67,7 @@ export { type StopMark, type StopMarkState, stopMarkOf, stopMarkStates } from '.
 export { type Outcome, takeIn, takeInAll } from './attempt/take-in.ts';
 // The assignment: when and on which terms.
 export { defaultTerms, type Terms } from './attempt/terms.ts';
-export { stopTimeLimitMs } from './attempt/time-limit.ts';
+export { stopTimeLimitMs, timeLimitGraceMs } from './attempt/time-limit.ts';
 export { mayTryAgain, tryNumberOf } from './attempt/tries.ts';
 export {
   findStop,
@@ -152,6 +152,7 @@ export {
 export { gapTextOf, withGapText } from './question/gap-notation.ts';
 export { createItem, createOption, createQuestion, type NewId, type QuestionForm } from './question/new-question.ts';
 export { readQuestions } from './question/notation.ts';
+export { picturesOf } from './question/pictures-of.ts';
 export {
   type AcceptedText,
   type Area,

@@ -2,7 +2,7 @@ import type { AttemptState, StopState } from './attempt-state.ts';
 import type { WalkStop } from './walk-lesson.ts';
 
 /** Time for which a stop that is timed stays open beyond its limit, for the way from browser to server, in ms. */
-const timeLimitGraceMs = 10_000;
+export const timeLimitGraceMs = 10_000;
 
 /**
  * How long a stop may stand open for a student, in ms: the limits of its questions together, stretched by the

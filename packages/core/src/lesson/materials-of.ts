@@ -1,3 +1,4 @@
+import { picturesOf } from '../question/pictures-of.ts';
 import type { Question } from '../question/question.ts';
 import type { Lesson, Part, Stop } from './lesson.ts';
 
@@ -23,6 +24,6 @@ function ofStop(stop: Stop): (string | undefined)[] {
 }
 
 function ofQuestion(question: Question): (string | undefined)[] {
-  const ofOptions = question.kind === 'choice' ? question.options.map(({ picture }) => picture?.materialId) : [];
-  return [question.picture?.materialId, question.sound?.materialId, question.directions?.materialId, ...ofOptions];
+  const ofPictures = picturesOf(question).map(({ materialId }) => materialId);
+  return [question.sound?.materialId, question.directions?.materialId, ...ofPictures];
 }

@@ -6,6 +6,7 @@ import {
   lessonLengths,
   materialsOf,
   type Part,
+  picturesOf,
   replaceMaterial,
   type ScriptLine,
   splitMaterial,
@@ -49,7 +50,8 @@ export function createLessonService({
       ...listMutePictures(part).map((blockId) => ({ partId: part.id, blockId })),
       ...part.stops
         .filter(
-          (stop) => stop.kind === 'checkpoint' && stop.questions.some(({ picture }) => picture?.alt.trim() === ''),
+          (stop) =>
+            stop.kind === 'checkpoint' && stop.questions.flatMap(picturesOf).some(({ alt }) => alt.trim() === ''),
         )
         .map((stop) => ({ partId: part.id, stopId: stop.id })),
     ]);

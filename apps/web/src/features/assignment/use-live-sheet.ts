@@ -23,7 +23,11 @@ export function useLiveSheet(assignmentId: string): boolean {
     };
     source.addEventListener('student', ({ data }) => {
       const student = JSON.parse(data as string) as SheetStudent;
+      const before = queryClient.getQueryData<Sheet>(queryKey)?.students.find((one) => isSame(one, student));
       queryClient.setQueryData(queryKey, (sheet: Sheet | undefined) => sheet && withStudent(sheet, student));
+      // A student who only watches on changes nothing that is to be marked.
+      if (JSON.stringify(before?.row?.marks) !== JSON.stringify(student.row?.marks))
+        void queryClient.invalidateQueries({ queryKey: ['marking', assignmentId] });
       void queryClient.invalidateQueries({ queryKey: ['attempt', assignmentId, student.studentId] });
     });
     return () => source.close();
@@ -31,8 +35,12 @@ export function useLiveSheet(assignmentId: string): boolean {
   return isLive;
 }
 
+function isSame(one: SheetStudent, other: SheetStudent): boolean {
+  return one.studentId === other.studentId;
+}
+
 function withStudent(sheet: Sheet, student: SheetStudent): Sheet {
-  const students = sheet.students.map((one) => (one.studentId === student.studentId ? student : one));
+  const students = sheet.students.map((one) => (isSame(one, student) ? student : one));
   // The student was just seen, so the server's clock has come at least that far.
   const now = Math.max(sheet.now, student.row?.lastSeenAt ?? 0);
   return { ...sheet, students, now };

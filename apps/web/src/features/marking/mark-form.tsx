@@ -3,6 +3,7 @@ import {
   type Drawing,
   type HandedFile,
   type Question,
+  type Response,
   type RubricLevels,
   rubricPoints,
 } from '@semita/core';
@@ -143,15 +144,22 @@ export function MarkForm({ question, answer, target, onMarked }: Props) {
           voice={extras.voice === undefined ? (answer.voice ?? null) : extras.voice}
           onChange={(voice) => setExtras({ ...extras, voice })}
         />
-        <Suspense>
-          <PenMarks
-            question={question}
-            response={answer.response}
-            drawn={extras.drawn ?? answer.drawn ?? {}}
-            onChange={(drawn) => setExtras({ ...extras, drawn })}
-          />
-        </Suspense>
+        {canBeDrawnOn(answer.response) && (
+          <Suspense>
+            <PenMarks
+              question={question}
+              response={answer.response}
+              drawn={extras.drawn ?? answer.drawn ?? {}}
+              onChange={(drawn) => setExtras({ ...extras, drawn })}
+            />
+          </Suspense>
+        )}
       </div>
     </form>
   );
+}
+
+function canBeDrawnOn(response: Response): boolean {
+  if (response.kind === 'files') return response.files.some(({ mimeType }) => mimeType.startsWith('image/'));
+  return response.kind === 'drawing';
 }

@@ -1,3 +1,4 @@
+import { timeLimitGraceMs } from '@semita/core';
 import { Timer } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { formatClock } from '../../words/format.ts';
@@ -7,7 +8,10 @@ interface Props {
   /** Epoch ms on the server's clock. */
   readonly closesAt: number;
   readonly now: () => number;
-  /** What stands there when the time is up is given as it is. */
+  /**
+   * What stands there is given as it is: when the time is up, and once more when the server takes nothing new, for
+   * what could not be given before because something was still blank.
+   */
   readonly onOver: () => void;
 }
 
@@ -20,11 +24,13 @@ export function TimeLeft({ closesAt, now, onOver }: Props) {
   const over = useRef(onOver);
   over.current = onOver;
   useEffect(() => {
+    const momentsMs = [0, -timeLimitGraceMs - 1_000];
     const timer = window.setInterval(() => {
       const left = closesAt - now();
-      setLeftMs(left);
-      if (left > 0) return;
-      clearInterval(timer);
+      setLeftMs(Math.max(0, left));
+      if (left > (momentsMs[0] ?? Number.NEGATIVE_INFINITY)) return;
+      momentsMs.shift();
+      if (momentsMs.length === 0) clearInterval(timer);
       over.current();
     }, 500);
     return () => clearInterval(timer);

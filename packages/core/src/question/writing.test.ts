@@ -1,11 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { materialsOf } from '../lesson/materials-of.ts';
 import { questionFaults } from '../lesson/question-faults.ts';
 import { everyKind } from '../test/every-kind.ts';
+import { lessonOf } from '../test/kinds-lesson.ts';
 import { changeKind } from './change-kind.ts';
 import { gapTextOf, readGapText, withGapText, writeGapText } from './gap-notation.ts';
 import { createQuestion, type QuestionForm } from './new-question.ts';
 import { readQuestions } from './notation.ts';
+import { picturesOf } from './pictures-of.ts';
 import { questionKinds } from './question.ts';
 
 let count = 0;
@@ -150,6 +153,14 @@ describe('texts with gaps', () => {
     const changed = withGapText(everyKind.gapMatch, 'Only [pulled].', newId);
     expect(changed.words.map(({ text }) => text).toSorted()).toEqual(['painted', 'pulled']);
   });
+});
+
+test('answers that are pictures are pictures of the question, and materials of its lesson', () => {
+  const [first, ...rest] = everyKind.choice.options;
+  const options = [{ ...first, picture: { materialId: 'arch', alt: '' } }, ...rest] as typeof everyKind.choice.options;
+  const question = { ...everyKind.choice, options };
+  expect(picturesOf(question)).toEqual([{ materialId: 'arch', alt: '' }]);
+  expect(materialsOf(lessonOf([question, everyKind.hotspot]))).toEqual(['film', 'arch', 'picture']);
 });
 
 describe('another kind', () => {
