@@ -1,9 +1,10 @@
 import type { Element } from '@xmldom/xmldom';
 import type { FoundSlide, Report } from './import-result.ts';
+import { createPainter, drawShape, toPx } from './odp-shapes.ts';
 import type { PictureBox } from './picture-box.ts';
 import { createOdtWriter } from './read-odt.ts';
 import type { ZipFiles } from './safe-zip.ts';
-import { allNamed, elementsIn, firstNamed, parseXml } from './xml.ts';
+import { allNamed, elementsIn, findXml, firstNamed, parseXml } from './xml.ts';
 
 const svg = 'urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0';
 const presentation = 'urn:oasis:names:tc:opendocument:xmlns:presentation:1.0';
@@ -11,44 +12,64 @@ const drawing = 'urn:oasis:names:tc:opendocument:xmlns:drawing:1.0';
 const style = 'urn:oasis:names:tc:opendocument:xmlns:style:1.0';
 const fo = 'urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0';
 
-/** CSS points per centimetre, at 96 to the inch. */
-const pxPerCm = 96 / 2.54;
+/** Groups inside groups deeper than this are no drawing. */
+const deepestGroup = 20;
 
 /**
- * The slides of an OpenDocument presentation: frames with words, tables and pictures at their places. Drawn shapes are
- * left out and counted.
+ * The slides of an OpenDocument presentation: frames with words, tables and pictures, and drawn shapes with their words,
+ * in the order in which they lie on each other. Shapes that cannot be drawn are counted; their words stay.
  */
 export async function readOdp(files: ZipFiles, pictures: PictureBox, report: Report): Promise<FoundSlide[]> {
   const content = parseXml(files.get('content.xml'));
+  const paintOf = createPainter([findXml(files, 'styles.xml'), content].filter((one) => one !== undefined));
   const slides: FoundSlide[] = [];
   for (const page of allNamed(content, 'page')) {
     const size = pageSize(files, page);
-    const frames = elementsIn(page).filter((element) => element.localName === 'frame');
-    report.add(
-      'drawings',
-      elementsIn(page).filter((one) => /shape|rect|ellipse|path|line$|^g$/.test(one.localName ?? '')).length,
-    );
+    const pieces = piecesOf(page);
     let html = '';
     let title = '';
-    for (const frame of frames) {
+    for (const piece of pieces) {
       const writer = createOdtWriter(files, content, pictures, report);
-      const table = firstNamed(frame, 'table');
-      const inner = table ? await writer.block(table) : await writer.frame(frame);
-      if (frame.getAttributeNS(presentation, 'class') === 'title' && title === '') title = wordsOf(frame);
-      html += place(frame, inner);
+      if (piece.localName === 'frame') {
+        const table = firstNamed(piece, 'table');
+        const inner = table ? await writer.block(table) : await writer.frame(piece);
+        if (piece.getAttributeNS(presentation, 'class') === 'title' && title === '') title = wordsOf(piece);
+        html += place(piece, inner);
+        continue;
+      }
+      const words = await Promise.all(
+        elementsIn(piece)
+          .filter(({ localName }) => localName === 'p' || localName === 'list')
+          .map((one) => writer.block(one)),
+      );
+      const written = paragraphsOf(piece).length > 0 ? words.join('') : '';
+      const drawn = drawShape(piece, paintOf(piece), written);
+      if (drawn === null) report.add('drawings');
+      html += drawn ?? (written === '' ? '' : place(piece, written));
     }
     const notes = firstNamed(page, 'notes');
-    const texts = frames.map(wordsOf).filter((text) => text !== '');
+    const texts = pieces.map(wordsOf).filter((text) => text !== '');
     slides.push({
       title: (title || texts[0] || page.getAttributeNS(drawing, 'name') || '').slice(0, 200),
       html: `<div style="position: relative; width: ${size.width}px; height: ${size.height}px; overflow: hidden; background-color: #ffffff">${html}</div>`,
       ...size,
       text: texts.join('\n'),
       notes: notes ? paragraphsOf(notes).join('\n') : '',
-      pictureCount: frames.filter((frame) => firstNamed(frame, 'image')).length,
+      pictureCount: pieces.filter((piece) => firstNamed(piece, 'image')).length,
     });
   }
   return slides;
+}
+
+const shapeNames =
+  /^(frame|rect|ellipse|circle|line|polyline|polygon|path|connector|custom-shape|regular-polygon|measure|caption)$/;
+
+/** Frames and shapes of a page in their order, those inside groups among them. */
+function piecesOf(node: Element, depth = 0): Element[] {
+  return elementsIn(node).flatMap((element) => {
+    if (element.localName === 'g' && depth < deepestGroup) return piecesOf(element, depth + 1);
+    return shapeNames.test(element.localName ?? '') ? [element] : [];
+  });
 }
 
 /** The size of a page is that of its master's layout. */
@@ -60,18 +81,12 @@ function pageSize(files: ZipFiles, page: Element): { width: number; height: numb
   const layout = named('page-layout', master?.getAttributeNS(style, 'page-layout-name') ?? null);
   const properties = layout && firstNamed(layout, 'page-layout-properties');
   const read = (name: string, otherwise: number) =>
-    Math.round(toCm(properties?.getAttributeNS(fo, name) ?? '') * pxPerCm) || otherwise;
+    Math.round(toPx(properties?.getAttributeNS(fo, name) ?? '')) || otherwise;
   return { width: read('page-width', 1058), height: read('page-height', 595) };
 }
 
-/** Lengths as ODF writes them (ODF 1.3 part 3, 18.3.18): a number and a unit. */
-function toCm(length: string): number {
-  const [, value = '0', unit = 'cm'] = /^([\d.-]+)(cm|mm|in|pt)?$/.exec(length) ?? [];
-  return Number(value) * { cm: 1, mm: 0.1, in: 2.54, pt: 2.54 / 72 }[unit as 'cm'];
-}
-
 function place(frame: Element, inner: string): string {
-  const px = (name: string) => Math.round(toCm(frame.getAttributeNS(svg, name) ?? '') * pxPerCm);
+  const px = (name: string) => Math.round(toPx(frame.getAttributeNS(svg, name)));
   const isTitle = frame.getAttributeNS(presentation, 'class') === 'title';
   const type = isTitle ? 'font-size: 40px; font-weight: 600' : 'font-size: 24px';
   return `<div style="position: absolute; left: ${px('x')}px; top: ${px('y')}px; width: ${px('width')}px; height: ${px('height')}px; overflow: hidden; line-height: 1.25; ${type}">${inner}</div>`;
