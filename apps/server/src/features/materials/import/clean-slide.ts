@@ -14,7 +14,7 @@ const htmlTags = words(`
 
 const paint = words(`
   fill stroke stroke-width stroke-linejoin stroke-linecap stroke-dasharray opacity fill-opacity
-  stroke-opacity fill-rule clip-path transform vector-effect
+  stroke-opacity fill-rule clip-path transform vector-effect text-anchor font-size
 `);
 const geometry = words(`
   d x y x1 y1 x2 y2 cx cy r rx ry width height points viewBox preserveAspectRatio offset stop-color

@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { slideLengthMs } from '@semita/core';
 import { DomUtils, parseDocument } from 'htmlparser2';
 import { cleanSlide } from './clean-slide.ts';
+import { drawChart } from './draw-chart.ts';
 import {
   createReport,
   type FoundSlide,
@@ -11,7 +12,9 @@ import {
   type Report,
 } from './import-result.ts';
 import { createPictureBox, type PictureBox } from './picture-box.ts';
-import { unpackSafely } from './safe-zip.ts';
+import type { PlacedChart } from './pptx-charts.ts';
+import type { SlideWords } from './read-pptx-words.ts';
+import { unpackSafely, type ZipFiles } from './safe-zip.ts';
 import type { DeckFormat } from './sniff-format.ts';
 import { escapeHtml } from './xml.ts';
 
@@ -80,27 +83,47 @@ async function readPptx({ bytes, pictures, report, onProgress, onWords }: Source
   const files = await unpackSafely(bytes);
   if (!files.has('ppt/presentation.xml')) throw new ImportRefused('damaged');
   if ([...files.keys()].some((name) => name.endsWith('vbaProject.bin'))) report.add('macros');
-  report.add('charts', [...files.keys()].filter((name) => /^ppt\/charts\/chart\d+\.xml$/.test(name)).length);
   report.add('films', [...files.keys()].filter((name) => /^ppt\/media\/.+\.(mp4|mov|wmv|avi|m4v)$/i.test(name)).length);
   const { size, slides: words } = readPptxWords(files);
   const shown = words.flatMap((of, index) => (of.isHidden ? [] : [{ of, index }]));
   report.add('hiddenSlides', words.length - shown.length);
+  report.add('charts', shown.flatMap(({ of }) => of.charts).filter(({ chart }) => chart === null).length);
   // How long a slide takes is said of its words alone, so that it stays as it is when the drawing comes.
   const found = shown.map(({ of: { title, text, notes, alts } }): FoundSlide => {
     return { title, text, notes, ...size, html: wordsOnly(title, text), pictureCount: alts.length };
   });
   onWords(found.map((slide) => toRaw(slide, createReport())));
   const { drawPptx } = await import('./draw-pptx.ts');
-  const drawn = await drawPptx(files, onProgress).catch((error: unknown) => {
+  const drawn = await drawPptx(withoutCharts(files, words), onProgress).catch((error: unknown) => {
     throw new ImportRefused('damaged', error);
   });
   const slides: FoundSlide[] = [];
   for (const [place, { of, index }] of shown.entries()) {
     const { html = '', ...drawnSize } = drawn.slides[index] ?? {};
     const withPictures = await takeSlidePictures(html, of.alts, pictures, drawn.findPicture);
-    slides.push({ ...(found[place] as FoundSlide), ...drawnSize, html: withPictures });
+    slides.push({ ...(found[place] as FoundSlide), ...drawnSize, html: withCharts(withPictures, of.charts) });
   }
   return slides;
+}
+
+const chartFrame = /<p:graphicFrame\b(?:(?!<\/p:graphicFrame>)[\s\S])*?<c:chart\b[\s\S]*?<\/p:graphicFrame>/g;
+
+/** Without the charts that we draw ourselves: of those the library draws the legends, and nothing else. */
+function withoutCharts(files: ZipFiles, slides: readonly SlideWords[]): ZipFiles {
+  const ours = slides.filter(({ charts }) => charts.length > 0 && charts.every(({ chart }) => chart !== null));
+  const parts = new Set(ours.map(({ part }) => part));
+  return new Map(
+    [...files].map(([name, content]) => [
+      name,
+      parts.has(name) ? Buffer.from(content.toString('utf8').replace(chartFrame, '')) : content,
+    ]),
+  );
+}
+
+/** Charts lie on the drawing: the library leaves their places empty. */
+function withCharts(html: string, charts: readonly PlacedChart[]): string {
+  const drawn = charts.flatMap((placed) => (placed.chart ? [drawChart(placed, placed.chart)] : []));
+  return drawn.length === 0 ? html : `${html}${drawn.join('')}`;
 }
 
 /** How a slide is shown until it is drawn: its words, one below the other. */

@@ -1,22 +1,21 @@
-import path from 'node:path';
 import type { Document, Element } from '@xmldom/xmldom';
+import { chartsOf, chartWords, type PlacedChart } from './pptx-charts.ts';
+import { emuPerPx, relationships, relationsOf } from './pptx-parts.ts';
 import type { ZipFiles } from './safe-zip.ts';
 import { allNamed, findXml, parseXml } from './xml.ts';
 
 /** What a slide says, read from its own XML (ECMA-376, PresentationML). */
 export interface SlideWords {
+  /** Where in the file it stands. */
+  readonly part: string;
   readonly title: string;
   readonly text: string;
   readonly notes: string;
   readonly isHidden: boolean;
   /** Words for its pictures, in their order; empty where there are none. */
   readonly alts: readonly string[];
+  readonly charts: readonly PlacedChart[];
 }
-
-const relationships = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
-
-/** English Metric Units in a point of CSS: 914,400 an inch, 96 points an inch (ECMA-376-1, 20.1.2.1). */
-const emuPerPx = 9_525;
 
 /** The size of the slides and the words of each, in the order of the deck. */
 export function readPptxWords(files: ZipFiles): {
@@ -45,13 +44,16 @@ function readSlide(files: ZipFiles, part: string, slide: Document): SlideWords {
     ...allNamed(slide, 'tbl').flatMap(paragraphsOf),
   ];
   const alts = allNamed(slide, 'pic').map((picture) => allNamed(picture, 'cNvPr')[0]?.getAttribute('descr') ?? '');
+  const charts = chartsOf(files, part, slide);
   const title = titleShape ? paragraphsOf(titleShape).join(' ') : (texts[0] ?? '');
   return {
+    part,
     title: title.slice(0, 200),
-    text: [...texts, ...alts].filter((text) => text !== '').join('\n'),
+    text: [...texts, ...alts, ...charts.flatMap(chartWords)].filter((text) => text !== '').join('\n'),
     notes: notesOf(files, part),
     isHidden: slide.documentElement?.getAttribute('show') === '0',
     alts,
+    charts,
   };
 }
 
@@ -79,20 +81,3 @@ const paragraphsOf = (element: Element): string[] =>
         .join(''),
     )
     .filter((text) => text.trim() !== '');
-
-/** The parts that a part points at, by id. */
-function relationsOf(files: ZipFiles, part: string): Map<string, { type: string; part: string }> {
-  const folder = path.posix.dirname(part);
-  const file = findXml(files, path.posix.join(folder, '_rels', `${path.posix.basename(part)}.rels`));
-  const relations = file ? allNamed(file, 'Relationship') : [];
-  return new Map(
-    relations.map((relation) => {
-      const target = relation.getAttribute('Target') ?? '';
-      const absolute = target.startsWith('/') ? target.slice(1) : path.posix.join(folder, target);
-      return [
-        relation.getAttribute('Id') ?? '',
-        { type: (relation.getAttribute('Type') ?? '').split('/').pop() ?? '', part: absolute },
-      ];
-    }),
-  );
-}
