@@ -56,7 +56,7 @@ test('a text is read block by block, waits at its stops, and its newer version k
   await page.getByLabel(/^Question 1/).fill('Where does it bend?');
   await page.getByLabel('Answer 1', { exact: true }).fill('In its middle');
   await page.getByLabel('Answer 2', { exact: true }).fill('At its ends');
-  await page.getByRole('button', { name: 'Take out answer 3' }).click();
+  await page.getByRole('button', { name: 'Remove: Answer 3' }).click();
   await page.getByRole('radio', { name: 'Right' }).first().check();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /^3 Its lower side/ }).click();

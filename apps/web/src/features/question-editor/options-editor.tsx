@@ -113,7 +113,7 @@ function OptionPictures({ question, onChange }: EditorProps<'choice'>) {
           option.picture ? null : (
             <PictureField
               key={option.id}
-              label={t('desk.option', { number: index + 1 })}
+              label={t('editor.optionPicture', { number: index + 1 })}
               picture={undefined}
               onChange={(picture) => onChange({ ...question, options: options.with(index, { ...option, picture }) })}
             />
