@@ -45,13 +45,16 @@ export {
 } from './attempt/learner-question.ts';
 export {
   type LearnerLesson,
+  type LearnerMaterialPart,
   type LearnerPart,
   type LearnerStop,
   type LearnerView,
   learnerView,
 } from './attempt/learner-view.ts';
+export { ownLesson } from './attempt/own-lesson.ts';
 export { progressOf } from './attempt/progress.ts';
 export {
+  countedPoints,
   decodeSheetRow,
   encodeSheetRow,
   isLate,
@@ -104,8 +107,11 @@ export { firstWords } from './lesson/first-words.ts';
 export {
   type BlockAnchor,
   type Checkpoint,
+  hasMaterial,
   type Inset,
   type Lesson,
+  type MaterialPart,
+  type MaterialPartKind,
   type Narration,
   type Part,
   type PartKind,
@@ -114,6 +120,8 @@ export {
   possiblePoints,
   type Stop,
   stopsInOrder,
+  type TaskPart,
+  taskWindow,
 } from './lesson/lesson.ts';
 export {
   applyChange,
@@ -123,7 +131,7 @@ export {
   type LessonChange,
 } from './lesson/lesson-change.ts';
 export { type LessonLengths, lessonLengths } from './lesson/lesson-lengths.ts';
-export { materialsOf } from './lesson/materials-of.ts';
+export { materialsOf, materialsOfQuestion } from './lesson/materials-of.ts';
 export type { Hundredths } from './lesson/points.ts';
 export { questionFaults } from './lesson/question-faults.ts';
 export type { LessonPicture, Recording } from './lesson/recording.ts';

@@ -154,5 +154,10 @@ export const enEditor = {
     targetHint: 'Tells compression from tension',
     comparedWith: 'Asks the same as before',
     comparedWithNone: 'no',
+    pickSome: 'Give each student only some of these',
+    pickCount: 'How many',
+    pickOf: 'of {{count}}',
+    pickUneven: 'These questions do not all carry the same points, so some students can earn more than others.',
+    shuffleQuestions: 'Each student in an order of their own',
   },
 } as const;

@@ -49,7 +49,9 @@ export const enShared = {
     slide: 'slide {{number}}',
     film: '{{length}} of film',
     reading: '{{length}} to read',
+    answering: '{{length}} to answer',
   },
+  part: { practice: 'practice' },
   deck: { back: 'Back', next: 'Next slide', place: 'Slide {{number}} of {{count}}' },
   keys: {
     title: 'Keys',

@@ -8,12 +8,14 @@ export function formatPlace(
   { atMs, anchor }: { readonly atMs: number; readonly anchor?: BlockAnchor | undefined },
 ): string {
   if (kind === 'clip') return formatClock(atMs);
+  if (kind === 'task') return '';
   return t(kind === 'reading' ? 'anchor.block' : 'anchor.slide', { number: anchor?.number ?? 0 });
 }
 
-/** How much there is: 3:11 of film, 4 min to read. */
-export function formatLengths({ filmMs, readingMs }: LessonLengths): string {
+/** How much there is: 3:11 of film, 4 min to read, 6 min of questions. */
+export function formatLengths({ filmMs = 0, readingMs = 0, answeringMs = 0 }: Partial<LessonLengths>): string {
   const film = filmMs > 0 ? [t('anchor.film', { length: formatClock(filmMs) })] : [];
   const reading = readingMs > 0 ? [t('anchor.reading', { length: formatMinutes(readingMs) })] : [];
-  return [...film, ...reading].join(', ');
+  const answering = answeringMs > 0 ? [t('anchor.answering', { length: formatMinutes(answeringMs) })] : [];
+  return [...film, ...reading, ...answering].join(', ');
 }

@@ -1,10 +1,11 @@
 import {
   type BlockAnchor,
+  hasMaterial,
   type Inset,
   type Lesson,
+  type MaterialPartKind,
   type Narration,
   type Part,
-  type PartKind,
   type Stop,
   stopsInOrder,
 } from '../lesson/lesson.ts';
@@ -12,6 +13,7 @@ import type { Recording } from '../lesson/recording.ts';
 import type { Question } from '../question/question.ts';
 import type { Answer, AttemptState } from './attempt-state.ts';
 import { type LearnerQuestion, present, type QuestionResult, toLearnerQuestion, toResult } from './learner-question.ts';
+import { ownLesson, seedOf } from './own-lesson.ts';
 
 /** A lesson as a learner's browser may hold it: no keys, no feedback, no teacher's notes. */
 export interface LearnerLesson {
@@ -20,15 +22,25 @@ export interface LearnerLesson {
   readonly parts: readonly LearnerPart[];
 }
 
-export interface LearnerPart {
+export type LearnerPart = LearnerMaterialPart | LearnerTaskPart;
+
+interface LearnerPartHead {
   readonly id: string;
-  readonly kind: PartKind;
   readonly title: string;
-  readonly materialId: string;
   readonly inMs: number;
   readonly outMs: number;
   readonly stops: readonly LearnerStop[];
   readonly directions?: Recording | undefined;
+  readonly practice?: boolean | undefined;
+}
+
+export interface LearnerTaskPart extends LearnerPartHead {
+  readonly kind: 'task';
+}
+
+export interface LearnerMaterialPart extends LearnerPartHead {
+  readonly kind: MaterialPartKind;
+  readonly materialId: string;
   readonly narrations?: readonly Narration[] | undefined;
   readonly insets?: readonly Inset[] | undefined;
   readonly nextLessonId?: string | undefined;
@@ -66,17 +78,13 @@ export interface LearnerView {
  * added to the model later stays secret until somebody names it here.
  */
 export function learnerView(lesson: Lesson, state: AttemptState): LearnerView {
+  const own = ownLesson(lesson, state);
   return {
-    lesson: toLearnerLesson(lesson, seedOf(state)),
+    lesson: toLearnerLesson(own, seedOf(state)),
     state: maskMarkers(state),
-    results: resultsOf(lesson, state),
-    hints: hintsOf(lesson, state),
+    results: resultsOf(own, state),
+    hints: hintsOf(own, state),
   };
-}
-
-/** Students who begin in the same millisecond see the same order; that does no harm. */
-function seedOf(state: AttemptState): string {
-  return String(state.begunAt);
 }
 
 function toLearnerLesson({ title, directions, parts }: Lesson, seed: string): LearnerLesson {
@@ -84,13 +92,15 @@ function toLearnerLesson({ title, directions, parts }: Lesson, seed: string): Le
 }
 
 function toLearnerPart(part: Part, seed: string): LearnerPart {
-  const { id, kind, title, materialId, inMs, outMs, stops } = part;
-  const { directions, narrations, insets, nextLessonId } = part;
-  return {
-    ...{ id, kind, title, materialId, inMs, outMs },
+  const { id, title, inMs, outMs, stops, directions, practice } = part;
+  const head = {
+    ...{ id, title, inMs, outMs },
     stops: stopsInOrder(stops).map((stop) => toLearnerStop(stop, seed)),
-    ...present({ directions, narrations, insets, nextLessonId }),
+    ...present({ directions, practice }),
   };
+  if (!hasMaterial(part)) return { ...head, kind: part.kind };
+  const { kind, materialId, narrations, insets, nextLessonId } = part;
+  return { ...head, kind, materialId, ...present({ narrations, insets, nextLessonId }) };
 }
 
 function toLearnerStop(stop: Stop, seed: string): LearnerStop {

@@ -3,6 +3,7 @@ import { stopsInOrder } from '../lesson/lesson.ts';
 import type { Hundredths } from '../lesson/points.ts';
 import type { AttemptState } from './attempt-state.ts';
 import { findOpenStop, partStateOf } from './gates.ts';
+import { ownLesson } from './own-lesson.ts';
 import { progressOf } from './progress.ts';
 import { type StopMark, stopMarkOf, stopMarkStates } from './stop-mark.ts';
 import type { WalkLesson, WalkStop } from './walk-lesson.ts';
@@ -29,8 +30,14 @@ export function sheetStops(lesson: WalkLesson): readonly WalkStop[] {
   return lesson.parts.flatMap((part) => stopsInOrder(part.stops));
 }
 
-export function sheetRowOf(lesson: WalkLesson, state: AttemptState): SheetRow {
-  const marks = sheetStops(lesson).map((stop) => stopMarkOf(stop, state.stops[stop.id]));
+export function sheetRowOf(shared: WalkLesson, state: AttemptState): SheetRow {
+  const lesson = ownLesson(shared, state);
+  const marks = lesson.parts.flatMap(({ stops, practice }) =>
+    stopsInOrder(stops).map((stop) => ({
+      ...stopMarkOf(stop, state.stops[stop.id]),
+      ...(practice ? { practice } : {}),
+    })),
+  );
   const open = findOpenStop(lesson, state);
   const lengthMs = lesson.parts.reduce((sum, part) => sum + part.outMs - part.inMs, 0);
   const playedMs = lesson.parts.reduce(
@@ -45,11 +52,25 @@ export function sheetRowOf(lesson: WalkLesson, state: AttemptState): SheetRow {
     begunAt: state.begunAt,
     lastSeenAt: state.lastSeenAt,
     handedInAt: state.handedInAt,
-    earned: marks.reduce((sum, mark) => sum + mark.earned, 0),
-    possible: marks.reduce((sum, mark) => sum + mark.possible, 0),
+    ...countedPoints(marks),
     atOpenStopMs: open ? state.timeSpentMs - (state.stops[open.stop.id]?.openedAtSpentMs ?? 0) : null,
     cutMs: state.doubts.cutMs,
   };
+}
+
+/** What was earned and could be, without what is practice. */
+export function countedPoints(marks: readonly StopMark[]): {
+  readonly earned: Hundredths;
+  readonly possible: Hundredths;
+} {
+  let earned = 0;
+  let possible = 0;
+  for (const mark of marks) {
+    if (mark.practice) continue;
+    earned += mark.earned;
+    possible += mark.possible;
+  }
+  return { earned, possible };
 }
 
 type StoredNumbers = readonly [number, number, number, number, number, number | null, number | null, number];
@@ -58,6 +79,9 @@ type StoredRow = readonly [numbers: StoredNumbers, kinds: readonly number[], mar
 
 /** The character that stands for the first kind of mark; the next for the second, and so on. */
 const firstKindCode = '#'.charCodeAt(0);
+
+/** Added to the number of a state where the stop is practice. */
+const practiceOffset = 16;
 
 /**
  * Writes a row as a short line of JSON, so that a sheet of a whole year is read without touching the full states.
@@ -68,8 +92,8 @@ export function encodeSheetRow(row: SheetRow): string {
   const kinds = new Map<string, number>();
   const flat: number[] = [];
   let marks = '';
-  for (const { state, earned, possible } of row.marks) {
-    const kind = [stopMarkStates.indexOf(state), earned, possible];
+  for (const { state, earned, possible, practice } of row.marks) {
+    const kind = [stopMarkStates.indexOf(state) + (practice ? practiceOffset : 0), earned, possible];
     const known = kinds.get(kind.join());
     if (known === undefined) flat.push(...kind);
     const index = known ?? kinds.size;
@@ -99,18 +123,14 @@ export function decodeSheetRow(stored: string): SheetRow {
   const [progress, metShare, timeSpentMs, begunAt, lastSeenAt, handedInAt, atOpenStopMs, cutMs] = numbers;
   const kinds: StopMark[] = [];
   for (let i = 0; i < flat.length; i += 3) {
-    const state = stopMarkStates[flat[i] as number] ?? 'ahead';
-    kinds.push({ state, earned: flat[i + 1] as number, possible: flat[i + 2] as number });
+    const code = flat[i] as number;
+    const practice = code >= practiceOffset;
+    const state = stopMarkStates[practice ? code - practiceOffset : code] ?? 'ahead';
+    const points = { earned: flat[i + 1] as number, possible: flat[i + 2] as number };
+    kinds.push(practice ? { state, ...points, practice } : { state, ...points });
   }
   const marks: StopMark[] = new Array(codes.length);
-  let earned = 0;
-  let possible = 0;
-  for (let i = 0; i < codes.length; i++) {
-    const mark = kinds[codes.charCodeAt(i) - firstKindCode] as StopMark;
-    marks[i] = mark;
-    earned += mark.earned;
-    possible += mark.possible;
-  }
+  for (let i = 0; i < codes.length; i++) marks[i] = kinds[codes.charCodeAt(i) - firstKindCode] as StopMark;
   return {
     marks,
     progress,
@@ -119,8 +139,7 @@ export function decodeSheetRow(stored: string): SheetRow {
     begunAt,
     lastSeenAt,
     handedInAt,
-    earned,
-    possible,
+    ...countedPoints(marks),
     atOpenStopMs,
     cutMs,
   };

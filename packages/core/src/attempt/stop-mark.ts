@@ -11,6 +11,8 @@ export interface StopMark {
   readonly state: StopMarkState;
   readonly earned: Hundredths;
   readonly possible: Hundredths;
+  /** Of a part that is practice: shown, and counted nowhere. */
+  readonly practice?: boolean | undefined;
 }
 
 /** What a mark shows for one stop. `waiting` as soon as one answer waits for a teacher. */

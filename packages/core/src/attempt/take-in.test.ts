@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { metMs } from '../coverage/coverage.ts';
+import { hasMaterial } from '../lesson/lesson.ts';
 import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
 import type { AttemptEvent, LearnerEventBody } from './attempt-event.ts';
 import { type AttemptState, beginAttempt } from './attempt-state.ts';
@@ -122,7 +123,9 @@ describe('order and repetition', () => {
 
 describe('what is not believed', () => {
   test.each([1, 2])('a text may be met four times as fast as it is read, whatever the films’ rate %d', (maxRate) => {
-    const parts = bridgeLesson.parts.map((part) => ({ ...part, kind: 'reading' as const, outMs: 500_000, stops: [] }));
+    const parts = bridgeLesson.parts
+      .filter(hasMaterial)
+      .map((part) => ({ ...part, kind: 'reading' as const, outMs: 500_000, stops: [] }));
     const context = createContext({ ...bridgeLesson, parts }, { ...defaultTerms, maxRate });
     const event = createSitting('a', startAt);
     const claim = { ...event({ type: 'met', partId: 'clip', fromMs: 10_000, toMs: 400_000, rate: 1 }) };

@@ -23,6 +23,7 @@ import {
   playLimitMs,
 } from './gates.ts';
 import { answersTo, mayTryQuestion } from './give-answers.ts';
+import { ownContext } from './own-lesson.ts';
 import { applyRevised, applyRevisedDraft } from './revise-answer.ts';
 import { applyTeacher, type TeacherEvent } from './take-in-teacher.ts';
 import type { Terms } from './terms.ts';
@@ -54,10 +55,11 @@ export const mostHeldEvents = 500;
  * @returns the state after, and what became of the event
  */
 export function takeIn(
-  context: WalkContext,
+  shared: WalkContext,
   state: AttemptState,
   event: AttemptEvent,
 ): { readonly state: AttemptState; readonly outcome: Outcome } {
+  const context = ownContext(shared, state);
   const next = state.intake.next[event.sittingId] ?? 0;
   const isHeld = state.intake.held.some((held) => held.sittingId === event.sittingId && held.n === event.n);
   if (event.n < next || isHeld) return { state, outcome: { kind: 'repeated' } };

@@ -15,6 +15,7 @@ export interface WalkPart {
   readonly inMs: number;
   readonly outMs: number;
   readonly stops: readonly WalkStop[];
+  readonly practice?: boolean | undefined;
 }
 
 export type WalkStop =
@@ -24,6 +25,8 @@ export type WalkStop =
       readonly atMs: number;
       readonly required: boolean;
       readonly questions: readonly WalkQuestion[];
+      readonly pick?: number | undefined;
+      readonly shuffle?: boolean | undefined;
     }
   | { readonly id: string; readonly kind: 'pause'; readonly atMs: number };
 

@@ -4,9 +4,9 @@ import {
   type BlockAnchor,
   type Inset,
   type Lesson,
+  materialPartKinds,
   type Narration,
   type Part,
-  partKinds,
   type Stop,
 } from '../lesson/lesson.ts';
 import type { LessonChange } from '../lesson/lesson-change.ts';
@@ -39,6 +39,8 @@ const insetSchema: v.GenericSchema<unknown, Inset> = v.object({
 });
 const insets = v.pipe(v.array(insetSchema), v.maxLength(200));
 
+const mostQuestions = 50;
+
 const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
   v.object({
     id,
@@ -46,7 +48,9 @@ const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
     atMs: timeMs,
     anchor: anchorSchema,
     required: v.boolean(),
-    questions: v.pipe(v.array(questionSchema), v.maxLength(50)),
+    questions: v.pipe(v.array(questionSchema), v.maxLength(mostQuestions)),
+    pick: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(mostQuestions))),
+    shuffle: v.optional(v.boolean()),
   }),
   v.object({
     id,
@@ -58,19 +62,27 @@ const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
   }),
 ]);
 
-const partSchema: v.GenericSchema<unknown, Part> = v.object({
+const ofPart = {
   id,
-  kind: v.picklist(partKinds),
   title: line,
-  materialId: id,
   inMs: timeMs,
   outMs: timeMs,
   stops: v.pipe(v.array(stopSchema), v.maxLength(500)),
   directions: v.optional(recordingSchema),
-  narrations: v.optional(narrations),
-  insets: v.optional(insets),
-  nextLessonId: v.optional(id),
-});
+  practice: v.optional(v.boolean()),
+};
+
+const partSchema: v.GenericSchema<unknown, Part> = v.variant('kind', [
+  v.object({
+    ...ofPart,
+    kind: v.picklist(materialPartKinds),
+    materialId: id,
+    narrations: v.optional(narrations),
+    insets: v.optional(insets),
+    nextLessonId: v.optional(id),
+  }),
+  v.object({ ...ofPart, kind: v.literal('task') }),
+]);
 
 export const lessonSchema: v.GenericSchema<unknown, Lesson> = v.object({
   title: line,
@@ -104,6 +116,8 @@ export const lessonChangeSchema: v.GenericSchema<unknown, LessonChange> = v.vari
   v.object({ type: v.literal('setNarrations'), partId: id, narrations }),
   v.object({ type: v.literal('setInsets'), partId: id, insets }),
   v.object({ type: v.literal('setNextLesson'), partId: id, lessonId: v.nullable(id) }),
+  v.object({ type: v.literal('setPractice'), partId: id, practice: v.boolean() }),
+  v.object({ type: v.literal('orderStops'), partId: id, stopIds: v.pipe(v.array(id), v.maxLength(500)) }),
 ]);
 
 export const madeDeckSchema: v.GenericSchema<unknown, MadeDeck> = v.object({

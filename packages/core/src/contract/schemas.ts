@@ -136,6 +136,7 @@ export const lessonSummarySchema = v.object({
   stopCount: v.number(),
   filmMs: v.number(),
   readingMs: v.number(),
+  answeringMs: v.number(),
   updatedAt: v.number(),
 });
 export type LessonSummary = v.InferOutput<typeof lessonSummarySchema>;
@@ -292,6 +293,7 @@ export const todoItemSchema = v.object({
   closesAt: instant,
   filmMs: v.number(),
   readingMs: v.number(),
+  answeringMs: v.number(),
   stopCount: v.number(),
   excused: v.boolean(),
   progress: v.number(),

@@ -1,4 +1,4 @@
-import { type Lesson, type Part, type Stop, stopsInOrder } from './lesson.ts';
+import { hasMaterial, type Lesson, type Part, type Stop, stopsInOrder } from './lesson.ts';
 import { materialsOf } from './materials-of.ts';
 import { type QuestionFaultCode, questionFaults } from './question-faults.ts';
 
@@ -11,6 +11,8 @@ export type FaultCode =
   | 'questionsMissing'
   | 'noteMissing'
   | 'recordingMissing'
+  | 'taskEmpty'
+  | 'pickTooMany'
   | QuestionFaultCode;
 
 /** Something that keeps an edition from being made, and the place that would mend it. */
@@ -35,7 +37,7 @@ export function checkLesson(lesson: Lesson, lengths: MaterialLengths): readonly 
   if (lesson.title.trim() === '') faults.push({ code: 'titleMissing' });
   if (lesson.parts.length === 0) faults.push({ code: 'partsMissing' });
   for (const part of lesson.parts) faults.push(...checkPart(part, lengths));
-  const ofParts = new Set(lesson.parts.map((part) => part.materialId));
+  const ofParts = new Set(lesson.parts.filter(hasMaterial).map((part) => part.materialId));
   if (materialsOf(lesson).some((id) => !lengths.has(id) && !ofParts.has(id))) faults.push({ code: 'recordingMissing' });
   return faults;
 }
@@ -46,10 +48,12 @@ export function isWithinFilm(outMs: number, lengthMs: number): boolean {
 }
 
 function checkPart(part: Part, lengths: MaterialLengths): Fault[] {
-  const lengthMs = lengths.get(part.materialId);
   const faults: Fault[] = [];
-  if (lengthMs === undefined) faults.push({ code: 'materialMissing', partId: part.id });
-  else if (!isWithinFilm(part.outMs, lengthMs)) faults.push({ code: 'windowBeyondEnd', partId: part.id });
+  if (hasMaterial(part)) {
+    const lengthMs = lengths.get(part.materialId);
+    if (lengthMs === undefined) faults.push({ code: 'materialMissing', partId: part.id });
+    else if (!isWithinFilm(part.outMs, lengthMs)) faults.push({ code: 'windowBeyondEnd', partId: part.id });
+  } else if (part.stops.length === 0) faults.push({ code: 'taskEmpty', partId: part.id });
   for (const stop of stopsInOrder(part.stops)) {
     const place = { partId: part.id, stopId: stop.id };
     if (stop.atMs < part.inMs || stop.atMs > part.outMs) faults.push({ code: 'stopOutsideWindow', ...place });
@@ -63,7 +67,10 @@ type LocalFault = Omit<Fault, 'partId' | 'stopId'>;
 function checkStop(stop: Stop): LocalFault[] {
   if (stop.kind === 'pause') return stop.note.trim() === '' && !stop.voice ? [{ code: 'noteMissing' }] : [];
   if (stop.questions.length === 0) return [{ code: 'questionsMissing' }];
-  return stop.questions.flatMap((question) =>
-    questionFaults(question).map((code) => ({ code, questionId: question.id })),
+  const tooMany: LocalFault[] =
+    stop.pick !== undefined && stop.pick > stop.questions.length ? [{ code: 'pickTooMany' }] : [];
+  const ofQuestions = stop.questions.flatMap((question) =>
+    questionFaults(question).map((code): LocalFault => ({ code, questionId: question.id })),
   );
+  return [...tooMany, ...ofQuestions];
 }

@@ -1,4 +1,12 @@
-import type { BlockAnchor, Inset, Lesson, Narration, Part, Stop } from './lesson.ts';
+import {
+  type BlockAnchor,
+  hasMaterial,
+  type Inset,
+  type Lesson,
+  type Narration,
+  type Part,
+  type Stop,
+} from './lesson.ts';
 import type { Recording } from './recording.ts';
 
 /**
@@ -29,9 +37,12 @@ export type LessonChange =
   | { readonly type: 'setDirections'; readonly partId: string | null; readonly directions: Recording | null }
   | { readonly type: 'setNarrations'; readonly partId: string; readonly narrations: readonly Narration[] }
   | { readonly type: 'setInsets'; readonly partId: string; readonly insets: readonly Inset[] }
-  | { readonly type: 'setNextLesson'; readonly partId: string; readonly lessonId: string | null };
+  | { readonly type: 'setNextLesson'; readonly partId: string; readonly lessonId: string | null }
+  | { readonly type: 'setPractice'; readonly partId: string; readonly practice: boolean }
+  /** The order of stops that stand at the same place, as those of a task do: the ids of all stops of the part. */
+  | { readonly type: 'orderStops'; readonly partId: string; readonly stopIds: readonly string[] };
 
-export type ChangeRefusal = 'partMissing' | 'stopMissing' | 'idTaken' | 'negativeTime' | 'emptyWindow';
+export type ChangeRefusal = 'partMissing' | 'stopMissing' | 'idTaken' | 'negativeTime' | 'emptyWindow' | 'wrongKind';
 
 export type ChangeResult =
   | { readonly ok: true; readonly lesson: Lesson; readonly inverse: LessonChange }
@@ -129,14 +140,28 @@ function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
         { ...part, directions: change.directions ?? undefined },
         { ...change, directions: part.directions ?? null },
       );
+    case 'setPractice':
+      return withPart(
+        { ...part, practice: change.practice || undefined },
+        { ...change, practice: part.practice ?? false },
+      );
+    case 'orderStops': {
+      const stops = change.stopIds.flatMap((id) => part.stops.find((stop) => stop.id === id) ?? []);
+      if (stops.length !== part.stops.length || new Set(change.stopIds).size !== stops.length)
+        return refuse('stopMissing');
+      return withPart({ ...part, stops }, { ...change, stopIds: part.stops.map((stop) => stop.id) });
+    }
     case 'setNarrations':
+      if (!hasMaterial(part)) return refuse('wrongKind');
       return withPart(
         { ...part, narrations: someOf(change.narrations) },
         { ...change, narrations: part.narrations ?? [] },
       );
     case 'setInsets':
+      if (!hasMaterial(part)) return refuse('wrongKind');
       return withPart({ ...part, insets: someOf(change.insets) }, { ...change, insets: part.insets ?? [] });
     case 'setNextLesson':
+      if (!hasMaterial(part)) return refuse('wrongKind');
       return withPart(
         { ...part, nextLessonId: change.lessonId ?? undefined },
         { ...change, lessonId: part.nextLessonId ?? null },

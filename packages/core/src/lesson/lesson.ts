@@ -11,24 +11,40 @@ export interface Lesson {
 }
 
 /** A clip is a window of a film or a sound, a reading a text, a deck a run of slides. */
-export const partKinds = ['clip', 'reading', 'deck'] as const;
+export const materialPartKinds = ['clip', 'reading', 'deck'] as const;
+export type MaterialPartKind = (typeof materialPartKinds)[number];
+/** A task is only questions. */
+export const partKinds = [...materialPartKinds, 'task'] as const;
 export type PartKind = (typeof partKinds)[number];
+
+export type Part = MaterialPart | TaskPart;
 
 /**
  * One piece of a lesson. Every kind lies on an axis of whole milliseconds, so that gates, coverage and progress are
  * computed the same way for all: a clip on the time of its film, a text and slides on the time that reading them
  * takes. The window is `inMs` < `outMs`.
  */
-export interface Part {
+interface PartHead {
   readonly id: string;
-  readonly kind: PartKind;
   readonly title: string;
-  readonly materialId: string;
   readonly inMs: number;
   readonly outMs: number;
   readonly stops: readonly Stop[];
   /** Said or shown while the part is in front of the learner. */
   readonly directions?: Recording | undefined;
+  /** Practice: what is earned in it is shown, and counts for nothing. */
+  readonly practice?: boolean | undefined;
+}
+
+/** Nothing to watch or read, only questions: its stops all stand at the one place there is, in the order of the list. */
+export interface TaskPart extends PartHead {
+  readonly kind: 'task';
+}
+
+/** A part that shows a material, or a window of one. */
+export interface MaterialPart extends PartHead {
+  readonly kind: MaterialPartKind;
+  readonly materialId: string;
   /** Of a clip: voices over stretches of it. Where two overlap, the one that began later is heard. */
   readonly narrations?: readonly Narration[] | undefined;
   /** Of a reading: films and sounds that stand between its blocks. */
@@ -79,6 +95,10 @@ export interface Checkpoint {
   readonly anchor?: BlockAnchor | undefined;
   readonly required: boolean;
   readonly questions: readonly Question[];
+  /** How many of the questions each student is given, drawn for each; all where absent. */
+  readonly pick?: number | undefined;
+  /** Each student meets the questions in an order of their own. */
+  readonly shuffle?: boolean | undefined;
 }
 
 /** Halts the learner with a note to read. */
@@ -97,10 +117,23 @@ export function stopsInOrder<S extends { readonly atMs: number }>(stops: readonl
   return stops.toSorted((a, b) => a.atMs - b.atMs);
 }
 
-/** The most points a stop can earn. A pause carries none. */
+/** The most points a stop can earn: where students are given some of the questions, those that carry most. A pause carries none. */
 export function possiblePoints(stop: {
   readonly kind: Stop['kind'];
   readonly questions?: readonly { readonly points: Hundredths }[];
+  readonly pick?: number | undefined;
 }): Hundredths {
-  return (stop.questions ?? []).reduce((sum, question) => sum + question.points, 0);
+  const points = (stop.questions ?? []).map((question) => question.points);
+  const given = stop.pick === undefined ? points : points.toSorted((a, b) => b - a).slice(0, stop.pick);
+  return given.reduce((sum, one) => sum + one, 0);
 }
+
+/** Whether a part shows a material. */
+export function hasMaterial<P extends { readonly kind: PartKind }>(
+  part: P,
+): part is Extract<P, { readonly materialId: string }> {
+  return part.kind !== 'task';
+}
+
+/** The one place of a part that has no length. */
+export const taskWindow = { inMs: 0, outMs: 1 } as const;

@@ -1,6 +1,6 @@
 import { picturesOf } from '../question/pictures-of.ts';
 import type { Question } from '../question/question.ts';
-import type { Lesson, Part, Stop } from './lesson.ts';
+import { hasMaterial, type Lesson, type Part, type Stop } from './lesson.ts';
 
 /** Ids of all materials that a lesson shows anywhere, each once: of its parts, its recordings, insets and pictures. */
 export function materialsOf(lesson: Lesson): readonly string[] {
@@ -10,17 +10,23 @@ export function materialsOf(lesson: Lesson): readonly string[] {
 }
 
 function ofPart(part: Part): (string | undefined)[] {
+  const always = [part.directions?.materialId, ...part.stops.flatMap(ofStop)];
+  if (!hasMaterial(part)) return always;
   return [
     part.materialId,
-    part.directions?.materialId,
+    ...always,
     ...(part.narrations ?? []).map((narration) => narration.materialId),
     ...(part.insets ?? []).map((inset) => inset.materialId),
-    ...part.stops.flatMap(ofStop),
   ];
 }
 
 function ofStop(stop: Stop): (string | undefined)[] {
   return stop.kind === 'pause' ? [stop.voice?.materialId] : stop.questions.flatMap(ofQuestion);
+}
+
+/** Ids of the materials that a question shows: its pictures and its recordings. */
+export function materialsOfQuestion(question: Question): readonly string[] {
+  return [...new Set(ofQuestion(question).filter((id) => id !== undefined))];
 }
 
 function ofQuestion(question: Question): (string | undefined)[] {

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { bridgeLesson, narration } from '../test/bridge-lesson.ts';
-import type { Part } from './lesson.ts';
+import type { MaterialPart } from './lesson.ts';
 import { applyChange } from './lesson-change.ts';
 import { nextPart, partOverLines, splitPart } from './split-part.ts';
 
-const clip = bridgeLesson.parts[0] as Part;
+const clip = bridgeLesson.parts[0] as MaterialPart;
 
 test('a split loses no stop and no moment, and is taken back whole', () => {
   fc.assert(
     fc.property(fc.integer({ min: clip.inMs + 1, max: clip.outMs - 1 }), (atMs) => {
-      const halves = splitPart(clip, atMs, 'second') as readonly [Part, Part];
+      const halves = splitPart(clip, atMs, 'second') as readonly [MaterialPart, MaterialPart];
       const [first, second] = halves;
       expect([first.inMs, first.outMs, second.inMs, second.outMs]).toEqual([clip.inMs, atMs, atMs, clip.outMs]);
       const ids = [...first.stops, ...second.stops].map((stop) => stop.id);
@@ -38,8 +38,8 @@ test('the next part of a material begins where the last one ended', () => {
 test('voices go with their stretch, directions stay at the beginning and the way on at the end', () => {
   const directions = { materialId: 'voice', words: '' };
   const later = { ...narration, id: 'n-late', atMs: 41_000 };
-  const part: Part = { ...clip, directions, nextLessonId: 'arches', narrations: [narration, later] };
-  const [first, second] = splitPart(part, 35_000, 'second') as readonly [Part, Part];
+  const part: MaterialPart = { ...clip, directions, nextLessonId: 'arches', narrations: [narration, later] };
+  const [first, second] = splitPart(part, 35_000, 'second') as readonly [MaterialPart, MaterialPart];
   expect([first.directions, first.nextLessonId, first.narrations]).toEqual([directions, undefined, [narration]]);
   expect([second.directions, second.nextLessonId, second.narrations]).toEqual([undefined, 'arches', [later]]);
 });

@@ -1,5 +1,5 @@
 import type { ScriptLine } from '../script/script.ts';
-import type { Lesson, Part } from './lesson.ts';
+import { hasMaterial, type Lesson, type MaterialPart } from './lesson.ts';
 import { type PartMaterialKind, wholePart } from './whole-part.ts';
 
 /**
@@ -7,7 +7,11 @@ import { type PartMaterialKind, wholePart } from './whole-part.ts';
  * @param atMs strictly inside the window
  * @returns null when the place is not inside the window
  */
-export function splitPart(part: Part, atMs: number, newPartId: string): readonly [Part, Part] | null {
+export function splitPart(
+  part: MaterialPart,
+  atMs: number,
+  newPartId: string,
+): readonly [MaterialPart, MaterialPart] | null {
   if (atMs <= part.inMs || atMs >= part.outMs) return null;
   const isFirst = (piece: { readonly atMs: number }) => piece.atMs <= atMs;
   const isSecond = (piece: { readonly atMs: number }) => piece.atMs > atMs;
@@ -33,10 +37,10 @@ export function nextPart(
   lesson: Lesson,
   material: { id: string; title: string; kind: PartMaterialKind; lengthMs: number },
   partId: string,
-): Part {
+): MaterialPart {
   const shownMs = Math.max(
     0,
-    ...lesson.parts.filter((part) => part.materialId === material.id).map((part) => part.outMs),
+    ...lesson.parts.filter((part) => hasMaterial(part) && part.materialId === material.id).map((part) => part.outMs),
   );
   const whole = wholePart(material, partId);
   // What is left must be worth a part.
@@ -49,10 +53,10 @@ export function nextPart(
  * @returns the part as it was when the range holds no line
  */
 export function partOverLines(
-  part: Part,
+  part: MaterialPart,
   lines: readonly ScriptLine[],
   range: { readonly from: number; readonly to: number },
-): Part {
+): MaterialPart {
   const first = lines[range.from - 1];
   const last = lines[Math.min(range.to, lines.length) - 1];
   return first && last && first.startMs < last.endMs ? { ...part, inMs: first.startMs, outMs: last.endMs } : part;

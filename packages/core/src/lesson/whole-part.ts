@@ -1,11 +1,11 @@
-import type { Part, PartKind } from './lesson.ts';
+import type { MaterialPart, MaterialPartKind } from './lesson.ts';
 
 export const materialKinds = ['film', 'sound', 'document', 'deck', 'picture'] as const;
 export type MaterialKind = (typeof materialKinds)[number];
 /** A picture stands in questions and slides and is no part by itself. */
 export type PartMaterialKind = Exclude<MaterialKind, 'picture'>;
 
-const partKindOf: Readonly<Record<PartMaterialKind, PartKind>> = {
+const partKindOf: Readonly<Record<PartMaterialKind, MaterialPartKind>> = {
   film: 'clip',
   sound: 'clip',
   document: 'reading',
@@ -19,6 +19,6 @@ const partKindOf: Readonly<Record<PartMaterialKind, PartKind>> = {
 export function wholePart(
   { id, title, kind, lengthMs }: { id: string; title: string; kind: PartMaterialKind; lengthMs: number },
   partId: string,
-): Part {
+): MaterialPart {
   return { id: partId, kind: partKindOf[kind], title, materialId: id, inMs: 0, outMs: lengthMs, stops: [] };
 }

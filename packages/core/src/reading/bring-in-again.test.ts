@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import type { Part, Pause } from '../lesson/lesson.ts';
+import type { MaterialPart, Pause } from '../lesson/lesson.ts';
 import type { ScriptLine } from '../script/script.ts';
 import { inset } from '../test/bridge-lesson.ts';
 import { bringInAgain } from './bring-in-again.ts';
@@ -14,7 +14,7 @@ const stop = (id: string, blockId: string | null, number: number, phrase?: strin
   note: id,
   anchor: { blockId, number, ...(phrase ? { phrase } : {}) },
 });
-const reading = (...stops: Pause[]): Part => ({
+const reading = (...stops: Pause[]): MaterialPart => ({
   id: 'part',
   kind: 'reading',
   title: 'A notebook',
@@ -65,7 +65,7 @@ test('a stop whose words are gone from its block is named and stands behind the 
 });
 
 test('a newer film keeps the window and the stops, as far as it goes', () => {
-  const clip: Part = {
+  const clip: MaterialPart = {
     ...reading(stop('early', null, 1), stop('late', null, 9)),
     kind: 'clip',
     inMs: 500,

@@ -1,9 +1,9 @@
-import type { BlockAnchor, Part, Stop } from '../lesson/lesson.ts';
+import type { BlockAnchor, MaterialPart, Stop } from '../lesson/lesson.ts';
 import type { ScriptLine } from '../script/script.ts';
 import { anchorTimeMs } from './block.ts';
 
 export interface BroughtAgain {
-  readonly part: Part;
+  readonly part: MaterialPart;
   /** Stops whose block, or whose words in it, are gone. They stand where they were, or as near as can be. */
   readonly astray: readonly Stop[];
 }
@@ -15,7 +15,7 @@ export interface BroughtAgain {
  * @param after the script of the newer version, whose blocks kept their ids where they continue an old one
  */
 export function bringInAgain(
-  part: Part,
+  part: MaterialPart,
   materialId: string,
   before: readonly ScriptLine[],
   after: readonly ScriptLine[],

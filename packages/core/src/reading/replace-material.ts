@@ -1,4 +1,4 @@
-import type { Part } from '../lesson/lesson.ts';
+import type { MaterialPart } from '../lesson/lesson.ts';
 import type { ScriptLine } from '../script/script.ts';
 import { type BroughtAgain, bringInAgain } from './bring-in-again.ts';
 
@@ -9,7 +9,7 @@ import { type BroughtAgain, bringInAgain } from './bring-in-again.ts';
  * @param after the newer material: its id, its length in ms, and the script of a text or of slides
  */
 export function replaceMaterial(
-  part: Part,
+  part: MaterialPart,
   before: readonly ScriptLine[],
   after: { readonly id: string; readonly lengthMs: number; readonly lines: readonly ScriptLine[] },
 ): BroughtAgain {

@@ -5,6 +5,7 @@ import {
   isFittingRubric,
   type Lesson,
   markResponse,
+  ownLesson,
   type Question,
   questionFaults,
   showsTheSame,
@@ -56,11 +57,9 @@ export function createMarkingService(options: Options) {
   const readAttempt = (actor: Actor, assignmentId: string, studentId: string): AttemptDetail => {
     const student = sheetOf.readStudent(actor, assignmentId, studentId);
     const attempt = attempts.findByStudent(assignmentId, studentId);
-    return {
-      student,
-      lesson: assignments.getLesson(assignmentId).lesson,
-      state: attempt ? intake.readState(attempt.attemptId) : null,
-    };
+    const state = attempt ? intake.readState(attempt.attemptId) : null;
+    const { lesson } = assignments.getLesson(assignmentId);
+    return { student, lesson: state ? ownLesson(lesson, state) : lesson, state };
   };
 
   const teacherEvents = (bodies: readonly TeacherEventBody[], at: number) => (current: AttemptState) =>

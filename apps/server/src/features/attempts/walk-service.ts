@@ -6,12 +6,13 @@ import {
   beginAttempt,
   decodeSheetRow,
   encodeSheetRow,
+  hasMaterial,
   type Lesson,
   learnerView,
   lessonLengths,
   type Outcome,
+  possiblePoints,
   sheetRowOf,
-  stopMarkOf,
   teacherSittingId,
   windowPhase,
 } from '@semita/core';
@@ -86,7 +87,7 @@ export function createWalkService(options: Options) {
 
   /** Where the links at the ends of readings lead this student: to the newest assignment of each lesson. */
   const nextLessonsOf = (actor: Actor, lesson: Lesson): Walk['nextLessons'] => {
-    const wanted = new Set(lesson.parts.flatMap(({ nextLessonId }) => nextLessonId ?? []));
+    const wanted = new Set(lesson.parts.filter(hasMaterial).flatMap(({ nextLessonId }) => nextLessonId ?? []));
     if (wanted.size === 0) return [];
     const received = assignments
       .listReceived(actor.id)
@@ -134,7 +135,7 @@ export function createWalkService(options: Options) {
             begun: row !== null,
             handedInAt: row?.handedInAt ?? null,
             earned: row?.earned ?? 0,
-            possible: stops.reduce((sum, stop) => sum + stopMarkOf(stop, undefined).possible, 0),
+            possible: row?.possible ?? countedPossible(lesson),
             waiting: row?.marks.some((mark) => mark.state === 'waiting') ?? false,
           };
         });
@@ -210,6 +211,14 @@ export function createWalkService(options: Options) {
 
 function isByTeacher({ markedBy, comment, returned, voice, drawn }: Answer): boolean {
   return (markedBy !== null && markedBy !== 'program') || comment !== null || !!returned || !!voice || !!drawn;
+}
+
+/** What can be earned by who has not begun; practice counts for nothing. */
+function countedPossible({ parts }: Lesson): number {
+  return parts
+    .filter(({ practice }) => !practice)
+    .flatMap(({ stops }) => stops)
+    .reduce((sum, stop) => sum + possiblePoints(stop), 0);
 }
 
 function toAnswer(event: SentEvent, outcome: Outcome): IntakeAnswer['outcomes'][0] {

@@ -1,11 +1,12 @@
 import {
   applyChanges,
   checkLesson,
+  hasMaterial,
   type Lesson,
   type LessonChange,
   lessonLengths,
+  type MaterialPart,
   materialsOf,
-  type Part,
   picturesOf,
   replaceMaterial,
   type ScriptLine,
@@ -29,7 +30,7 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
     readonly areOwned: (actor: Actor, ids: readonly string[]) => boolean;
   };
   /** Blocks or slides of a stretch of a material that hold a picture without words. */
-  readonly listMutePictures: (part: Pick<Part, 'kind' | 'materialId' | 'inMs' | 'outMs'>) => string[];
+  readonly listMutePictures: (part: Pick<MaterialPart, 'kind' | 'materialId' | 'inMs' | 'outMs'>) => string[];
   /** The lines of a document or a deck; none of a film. */
   readonly scriptOfMaterial: (material: Material) => readonly ScriptLine[];
 }
@@ -47,7 +48,7 @@ export function createLessonService({
 }: Options) {
   const mutePicturesOf = (lesson: Lesson): { partId: string; blockId?: string; stopId?: string }[] =>
     lesson.parts.flatMap((part) => [
-      ...listMutePictures(part).map((blockId) => ({ partId: part.id, blockId })),
+      ...(hasMaterial(part) ? listMutePictures(part) : []).map((blockId) => ({ partId: part.id, blockId })),
       ...part.stops
         .filter(
           (stop) =>
@@ -86,10 +87,10 @@ export function createLessonService({
   const moveDrafts = (actor: Actor, olderId: string, before: readonly ScriptLine[], after: NewerVersion) =>
     inTransaction(db, () =>
       repository.listOwned(actor).flatMap((row) => {
-        if (!row.draft.parts.some((part) => part.materialId === olderId)) return [];
+        if (!row.draft.parts.some((part) => hasMaterial(part) && part.materialId === olderId)) return [];
         let astrayCount = 0;
         const parts = row.draft.parts.map((part) => {
-          if (part.materialId !== olderId) return part;
+          if (!hasMaterial(part) || part.materialId !== olderId) return part;
           const again = replaceMaterial(part, before, after);
           astrayCount += again.astray.length;
           return again.part;

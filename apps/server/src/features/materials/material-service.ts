@@ -1,5 +1,12 @@
 import path from 'node:path';
-import { deckScript, type Part, type ReadingBlock, readingScript, type ScriptLine, type Slide } from '@semita/core';
+import {
+  deckScript,
+  type MaterialPart,
+  type ReadingBlock,
+  readingScript,
+  type ScriptLine,
+  type Slide,
+} from '@semita/core';
 import { type CaptionCue, fingerprint, readCaptions, writeSrt, writeVtt } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
 import type { Deps } from '../../deps.ts';
@@ -195,7 +202,7 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
       materialId,
       inMs,
       outMs,
-    }: Pick<Part, 'kind' | 'materialId' | 'inMs' | 'outMs'>): string[] {
+    }: Pick<MaterialPart, 'kind' | 'materialId' | 'inMs' | 'outMs'>): string[] {
       if (kind === 'clip') return [];
       const pieces = kind === 'deck' ? deckFor(materialId) : readingFor(materialId);
       let atMs = 0;

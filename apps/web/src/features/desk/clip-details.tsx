@@ -1,4 +1,4 @@
-import type { LessonChange, Part } from '@semita/core';
+import type { LessonChange, MaterialPart } from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import type { RefObject } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -7,11 +7,11 @@ import { t } from '../../words/words.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
 import { CaptionsPanel } from './captions-panel.tsx';
 import { Narrations } from './narrations.tsx';
-import { PartDirections } from './part-directions.tsx';
+import { PartSettings } from './part-settings.tsx';
 import { TimeField } from './time-field.tsx';
 
 interface Props {
-  readonly clip: Part;
+  readonly clip: MaterialPart;
   readonly material: Material | undefined;
   readonly lessonId: string;
   readonly apply: (change: LessonChange) => boolean;
@@ -64,7 +64,7 @@ export function ClipDetails({ clip, material, lessonId, apply, setWindow, film, 
       </section>
       {material && <CaptionsPanel key={material.id} material={material} lessonId={lessonId} onCorrect={onCorrect} />}
       <Narrations clip={clip} film={film} apply={apply} />
-      <PartDirections part={clip} apply={apply} />
+      <PartSettings part={clip} apply={apply} />
       <div>
         <Button size="small" look="danger" onClick={() => apply({ type: 'removePart', partId: clip.id })}>
           {t('desk.removeClip')}

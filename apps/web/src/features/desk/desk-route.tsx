@@ -1,4 +1,4 @@
-import { type BreakPoint, changeTarget, type Fault, isWithinFilm, type LessonChange } from '@semita/core';
+import { type BreakPoint, changeTarget, type Fault, hasMaterial, isWithinFilm, type LessonChange } from '@semita/core';
 import type { Draft } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
@@ -25,6 +25,7 @@ import { PartDesk } from './part-desk.tsx';
 import { draftOptions, useDraftOnOpening } from './queries.ts';
 import { ReadingDetails } from './reading-details.tsx';
 import { loadEditorAhead } from './stop-card.tsx';
+import { TaskDesk } from './task-desk.tsx';
 import { useDeskKeys } from './use-desk-keys.ts';
 
 // The stage is the students' own player, with their words.
@@ -88,7 +89,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   const materials = useQuery(materialsOptions());
   const film = useRef<FilmControls>(null);
   const part = lesson.parts.find((one) => one.id === chosenPartId) ?? lesson.parts[0];
-  const material = materials.data?.find((one) => one.id === part?.materialId);
+  const material = materials.data?.find((one) => part && hasMaterial(part) && one.id === part.materialId);
 
   const sources = useMemo(
     () => sourcesOfParts(lesson.parts, materials.data ?? [], part, () => film.current?.nowMs() ?? 0),
@@ -197,7 +198,11 @@ function DeskView({ draft }: { readonly draft: Draft }) {
               }}
             />
           </div>
-          {part && material ? (
+          {part?.kind === 'task' ? (
+            <RegionSources value={sources}>
+              <TaskDesk key={part.id} {...{ part, faults, openStopId, apply }} setOpenStop={setOpenStopId} />
+            </RegionSources>
+          ) : part && material ? (
             <RegionSources value={sources}>
               <PartDesk
                 key={part.id}

@@ -1,4 +1,4 @@
-import type { LessonChange, Narration, Part } from '@semita/core';
+import type { LessonChange, MaterialPart, Narration } from '@semita/core';
 import { Mic, Play, Trash2 } from 'lucide-react';
 import { type RefObject, useRef, useState } from 'react';
 import { v7 } from 'uuid';
@@ -10,7 +10,7 @@ import type { FilmControls } from '../film/film-stage.tsx';
 import { RecorderBox } from '../voice/recorder-box.tsx';
 
 interface Props {
-  readonly clip: Part;
+  readonly clip: MaterialPart;
   readonly film: RefObject<FilmControls | null>;
   readonly apply: (change: LessonChange) => boolean;
 }

@@ -1,11 +1,11 @@
-import type { LessonChange, Part } from '@semita/core';
+import type { LessonChange, MaterialPart } from '@semita/core';
 import { useQuery } from '@tanstack/react-query';
 import { Field, inputStyle } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { lessonsOptions } from '../shelf/queries.ts';
 
 interface Props {
-  readonly part: Part;
+  readonly part: MaterialPart;
   readonly lessonId: string;
   readonly apply: (change: LessonChange) => boolean;
 }

@@ -7,10 +7,12 @@ import {
   type Part,
   type PartKind,
   stopsInOrder,
+  taskWindow,
 } from '@semita/core';
 import type { Material } from '@semita/core/contract';
-import { BookOpen, DoorClosed, Film, Lightbulb, Pause, Plus, Presentation } from 'lucide-react';
+import { BookOpen, DoorClosed, Film, Lightbulb, ListChecks, Pause, Plus, Presentation } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
+import { v7 } from 'uuid';
 import { Button } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock, formatMinutes } from '../../words/format.ts';
@@ -62,7 +64,8 @@ export function Outline({
         onChange={(directions) => apply({ type: 'setDirections', partId: null, directions })}
       />
       {lesson.parts.map((part) => {
-        const lengthMs = part.outMs - part.inMs;
+        const lengths = lessonLengths([part]);
+        const lengthMs = part.kind === 'task' ? lengths.answeringMs : part.outMs - part.inMs;
         const stops = stopsInOrder(part.stops);
         const stretchMs = longestStretchMs(
           part.inMs,
@@ -85,7 +88,10 @@ export function Outline({
               <PartIcon kind={part.kind} />
               <span className="min-w-0">
                 <span className="block text-14 font-medium break-words">{part.title}</span>
-                <span className="block text-13 text-quiet">{formatLengths(lessonLengths([part]))}</span>
+                <span className="block text-13 text-quiet">
+                  {formatLengths(lengths)}
+                  {part.practice && ` · ${t('part.practice')}`}
+                </span>
               </span>
             </button>
             <ol
@@ -141,6 +147,13 @@ export function Outline({
         <Plus aria-hidden className="size-4" strokeWidth={1.75} />
         {t('desk.addPart')}
       </Button>
+      <Button
+        size="small"
+        onClick={() => onAddParts([{ id: v7(), kind: 'task', title: t('desk.newTask'), ...taskWindow, stops: [] }])}
+      >
+        <ListChecks aria-hidden className="size-4" strokeWidth={1.75} />
+        {t('desk.addTask')}
+      </Button>
       {isAdding && (
         <Suspense>
           <AddParts
@@ -158,7 +171,7 @@ export function Outline({
   );
 }
 
-const partIcons = { clip: Film, reading: BookOpen, deck: Presentation };
+const partIcons = { clip: Film, reading: BookOpen, deck: Presentation, task: ListChecks };
 
 function PartIcon({ kind }: { readonly kind: PartKind }) {
   const Icon = partIcons[kind];

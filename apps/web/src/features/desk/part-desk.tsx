@@ -4,7 +4,7 @@ import {
   gapTimeMs,
   type LessonChange,
   lineAt,
-  type Part,
+  type MaterialPart,
   type ReadingBlock,
   type ScriptLine,
   type Slide,
@@ -29,7 +29,7 @@ import { ScriptView } from './script-view.tsx';
 const CaptionsEditor = lazy(async () => ({ default: (await import('./captions-editor.tsx')).CaptionsEditor }));
 
 interface Props {
-  readonly part: Part;
+  readonly part: MaterialPart;
   /** Length of the material, in ms. */
   readonly lengthMs: number;
   readonly faults: readonly Fault[];
@@ -173,13 +173,13 @@ function SlideOfCursor({ slide }: { readonly slide: Slide | undefined }) {
 }
 
 interface PageProps {
-  readonly part: Part;
+  readonly part: MaterialPart;
   readonly blocks: readonly ReadingBlock[];
   readonly currentId: string | null;
 }
 
 /** The words that stops stand at: the same object for as long as they are the same words, while all else is edited. */
-function usePhrases({ stops }: Part) {
+function usePhrases({ stops }: MaterialPart) {
   const marked = JSON.stringify(stops.flatMap(({ anchor }) => (anchor?.phrase ? [{ anchor }] : [])));
   return useMemo(() => phrasesOf(JSON.parse(marked)), [marked]);
 }

@@ -1,4 +1,4 @@
-import { bringInAgain, firstWords, type LessonChange, type Part, type Stop } from '@semita/core';
+import { bringInAgain, firstWords, type LessonChange, type MaterialPart, type Stop } from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -14,11 +14,11 @@ import { LeftOutNotice } from '../reading/left-out-notice.tsx';
 import { materialsOptions } from '../shelf/queries.ts';
 import { sendNewerVersion, whenReady } from '../shelf/upload.ts';
 import { NextLesson } from './next-lesson.tsx';
-import { PartDirections } from './part-directions.tsx';
+import { PartSettings } from './part-settings.tsx';
 import { PictureWords } from './picture-words.tsx';
 
 interface Props {
-  readonly part: Part;
+  readonly part: MaterialPart;
   readonly material: Material;
   readonly lessonId: string;
   readonly apply: (change: LessonChange) => boolean;
@@ -68,7 +68,7 @@ export function ReadingDetails({ part, material, lessonId, apply, onGoToStop }: 
         />
       )}
       {!isDeck && <NextLesson part={part} lessonId={lessonId} apply={apply} />}
-      <PartDirections part={part} apply={apply} />
+      <PartSettings part={part} apply={apply} />
       <div>
         <Button size="small" look="danger" onClick={() => apply({ type: 'removePart', partId: part.id })}>
           {t(isDeck ? 'desk.removeDeck' : 'desk.removeReading')}

@@ -6,7 +6,7 @@ import {
   gapTimeMs,
   type Inset,
   type LessonChange,
-  type Part,
+  type MaterialPart,
   type ScriptLine,
   type Stop,
   splitPart,
@@ -39,7 +39,7 @@ export interface ScriptActions {
 }
 
 interface Options {
-  readonly part: Part;
+  readonly part: MaterialPart;
   readonly lines: readonly ScriptLine[];
   readonly apply: (change: LessonChange) => boolean;
   readonly setOpenStop: (stopId: string | null) => void;

@@ -1,4 +1,12 @@
-import { type BreakPoint, gapOf, type Inset, type Part, type ScriptLine, type Stop, stopsInOrder } from '@semita/core';
+import {
+  type BreakPoint,
+  gapOf,
+  type Inset,
+  type MaterialPart,
+  type ScriptLine,
+  type Stop,
+  stopsInOrder,
+} from '@semita/core';
 import { t } from '../../words/words.ts';
 
 export interface PlacedStop {
@@ -26,7 +34,7 @@ const emptyOutside: RowContent = { ...empty, isOutside: true };
  * in one gap leaves the thousands of others as they are.
  */
 export function rowsOf(
-  part: Part,
+  part: MaterialPart,
   lines: readonly ScriptLine[],
   breaks: readonly BreakPoint[] | null,
 ): readonly RowContent[] {

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { type Fault, type Part, scriptOf } from '@semita/core';
+import { type Fault, type MaterialPart, scriptOf } from '@semita/core';
 import { screen } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, test, vi } from 'vitest';
@@ -27,7 +27,7 @@ const lines = scriptOf(
   Array.from({ length: 6 }, (_, i) => ({ startMs: i * 10_000, endMs: (i + 1) * 10_000, text: `Words ${i + 1}` })),
   60_000,
 );
-const clip = bridgeLesson.parts[0] as Part;
+const clip = bridgeLesson.parts[0] as MaterialPart;
 const stop = (id: string) => clip.stops.find((one) => one.id === id);
 
 function open({ openStopId = null as string | null, faults = [] as Fault[] } = {}) {

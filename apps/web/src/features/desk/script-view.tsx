@@ -1,5 +1,13 @@
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
-import { type BreakPoint, type Fault, gapOf, gapTimeMs, type Part, type ScriptLine, stopsInOrder } from '@semita/core';
+import {
+  type BreakPoint,
+  type Fault,
+  gapOf,
+  gapTimeMs,
+  type MaterialPart,
+  type ScriptLine,
+  stopsInOrder,
+} from '@semita/core';
 import { DoorClosed, Pause, Scissors } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -13,7 +21,7 @@ import { rowsOf } from './script-rows.ts';
 import { SuggestStops } from './suggest-stops.tsx';
 
 interface Props {
-  readonly part: Part;
+  readonly part: MaterialPart;
   readonly lines: readonly ScriptLine[];
   readonly faults: readonly Fault[];
   readonly openStopId: string | null;
@@ -130,7 +138,7 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
 }
 
 /** Where something that is put in now would stand. */
-function gapWords(part: Part, lines: readonly ScriptLine[], gap: number): string {
+function gapWords(part: MaterialPart, lines: readonly ScriptLine[], gap: number): string {
   if (part.kind === 'clip') return t('desk.addAt', { time: formatClock(gapTimeMs(lines, gap)) });
   if (gap === 0) return t('desk.addFirst');
   return t(part.kind === 'deck' ? 'desk.addBehindSlide' : 'desk.addBehind', { number: gap });

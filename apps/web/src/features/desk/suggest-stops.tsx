@@ -1,4 +1,4 @@
-import { type BreakPoint, type Part, type ScriptLine, stopsInOrder } from '@semita/core';
+import { type BreakPoint, type MaterialPart, type ScriptLine, stopsInOrder } from '@semita/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -9,7 +9,7 @@ import { findBreaks } from './find-breaks.ts';
 import { heardOptions } from './survey-film.ts';
 
 interface Props {
-  readonly part: Part;
+  readonly part: MaterialPart;
   readonly lines: readonly ScriptLine[];
   readonly breaks: readonly BreakPoint[] | null;
   readonly onFound: (breaks: readonly BreakPoint[] | null) => void;
@@ -79,7 +79,7 @@ export function SuggestStops({ part, lines, breaks, onFound, onTakeAll }: Props)
 }
 
 /** What lies between the stops that stand already. */
-function stretchesOf({ inMs, outMs, stops }: Part): { inMs: number; outMs: number }[] {
+function stretchesOf({ inMs, outMs, stops }: MaterialPart): { inMs: number; outMs: number }[] {
   const inside = stopsInOrder(stops).filter((stop) => stop.atMs > inMs && stop.atMs < outMs);
   const edges = [inMs, ...inside.map((stop) => stop.atMs), outMs];
   return edges.slice(1).map((edge, index) => ({ inMs: edges[index] as number, outMs: edge }));

@@ -1,4 +1,4 @@
-import type { Part } from '@semita/core';
+import { hasMaterial, type Part } from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import { createContext } from 'react';
 
@@ -35,7 +35,7 @@ export function sourcesOfParts(
   nowMs: () => number,
 ): readonly RegionSource[] {
   const ordered = current ? [current, ...parts.filter((part) => part !== current)] : parts;
-  return ordered.flatMap((part) => {
+  return ordered.filter(hasMaterial).flatMap((part) => {
     const material = materials.find((one) => one.id === part.materialId);
     const kind = material && regionKindOf(material);
     if (!kind) return [];

@@ -5,6 +5,7 @@ import { Button } from '../../ui/button.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { enEditor } from '../../words/en-editor.ts';
 import { addWords, t } from '../../words/words.ts';
+import { DrawingOfQuestions } from './drawing-of-questions.tsx';
 import { useEarlierQuestions } from './edited-lesson.ts';
 import { formWords, KindMenu } from './kind-menu.tsx';
 import { newItemId } from './new-id.ts';
@@ -61,6 +62,7 @@ export function CheckpointEditor({ stop, onChange }: Props) {
           {t('editor.type')}
         </Button>
       </div>
+      <DrawingOfQuestions stop={stop} onChange={onChange} />
       {isTyping && (
         <TypeQuestions
           onClose={() => setIsTyping(false)}

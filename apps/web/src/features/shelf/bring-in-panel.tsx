@@ -199,7 +199,7 @@ function Received({
     );
   const { title, width, height } = material;
   const lengthMs = material.lengthMs ?? 0;
-  const length = formatLengths({ filmMs: 0, readingMs: lengthMs });
+  const length = formatLengths({ readingMs: lengthMs });
   const wordsOfKind = {
     film: () => t('bringIn.ready', { title, length: formatClock(lengthMs), width, height }),
     sound: () => t('bringIn.readySound', { title, length: formatClock(lengthMs) }),

@@ -221,7 +221,7 @@ function measureOf({
 }: Pick<Material, 'kind' | 'lengthMs' | 'width' | 'height'>): string {
   if (kind === 'picture') return t('shelf.size', { width, height });
   const isReading = kind === 'document' || kind === 'deck';
-  return isReading ? formatLengths({ filmMs: 0, readingMs: lengthMs ?? 0 }) : formatClock(lengthMs ?? 0);
+  return isReading ? formatLengths({ readingMs: lengthMs ?? 0 }) : formatClock(lengthMs ?? 0);
 }
 
 function captionsOf({ kind, captionCount }: Pick<Material, 'kind' | 'captionCount'>): string[] {

@@ -1,7 +1,7 @@
 import {
   isMaterialLocked,
   isSettled,
-  type LearnerPart,
+  type LearnerMaterialPart,
   type LearnerStop,
   metMs,
   partStateOf,
@@ -27,7 +27,7 @@ const ReadingStage = lazy(async () => ({ default: (await import('../reading/read
 
 interface Props {
   readonly ref: Ref<FilmControls>;
-  readonly part: LearnerPart;
+  readonly part: LearnerMaterialPart;
   readonly session: WalkSession;
   readonly snapshot: WalkSnapshot;
   readonly fullScreenOf: () => HTMLElement | null;
@@ -82,7 +82,7 @@ function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Pro
 const atMarkMs = 60;
 
 /** The first stop from a place on that is not settled. */
-function nextHalt(part: LearnerPart, state: WalkSnapshot['state'], atMs: number): LearnerStop | undefined {
+function nextHalt(part: LearnerMaterialPart, state: WalkSnapshot['state'], atMs: number): LearnerStop | undefined {
   return part.stops.find(
     (stop) => stop.atMs >= atMs - atMarkMs && stop.atMs <= part.outMs && !isSettled(state, stop.id),
   );
@@ -176,7 +176,7 @@ function NextLessonLink({ next }: { readonly next: NextLesson | undefined }) {
   );
 }
 
-function stretchOf(part: LearnerPart, content: Content) {
+function stretchOf(part: LearnerMaterialPart, content: Content) {
   const script = contentScript(content);
   const lines = script.filter((line) => line.startMs >= part.inMs && line.startMs < part.outMs);
   const from = lines[0] ? script.indexOf(lines[0]) : 0;

@@ -1,4 +1,4 @@
-import { partStateOf, stopMarkOf } from '@semita/core';
+import { isSettled, type LearnerPart, lessonLengths, partStateOf, stopMarkOf } from '@semita/core';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
 import type { WalkSnapshot } from './walk-session.ts';
@@ -8,18 +8,17 @@ export function PathStrip({ snapshot: { lesson, state } }: { readonly snapshot: 
   return (
     <section aria-label={t('walk.strip')} className="flex h-7 items-stretch gap-1">
       {lesson.parts.map((part) => {
-        const lengthMs = Math.max(1, part.outMs - part.inMs);
-        const share = (ms: number) => `${(100 * (ms - part.inMs)) / lengthMs}%`;
+        const { lengthMs, doneShare, shareOf } = measureOf(part, state);
         return (
           <div key={part.id} className="relative min-w-10" style={{ flexGrow: lengthMs }}>
             <div className="absolute inset-x-0 top-1/2 h-1.5 -translate-y-1/2 overflow-hidden rounded-full bg-line">
-              <div className="h-full bg-main/45" style={{ width: share(partStateOf(state, part).furthestMs) }} />
+              <div className="h-full bg-main/45" style={{ width: percent(doneShare) }} />
             </div>
-            {part.stops.map((stop) => (
+            {part.stops.map((stop, index) => (
               <span
                 key={stop.id}
                 className="absolute top-1/2 grid size-6 -translate-x-1/2 -translate-y-1/2 place-items-center rounded-full bg-card"
-                style={{ left: share(stop.atMs) }}
+                style={{ left: percent(shareOf(stop.atMs, index)) }}
               >
                 <StateMark mark={stopMarkOf(stop, state.stops[stop.id])} of={t(`stop.${stop.kind}`)} />
               </span>
@@ -29,4 +28,20 @@ export function PathStrip({ snapshot: { lesson, state } }: { readonly snapshot: 
       })}
     </section>
   );
+}
+
+const percent = (share: number) => `${100 * share}%`;
+
+/** A material lies along its time; a task along its questions, one like the other. */
+function measureOf(part: LearnerPart, state: WalkSnapshot['state']) {
+  const { stops, inMs, outMs } = part;
+  if (part.kind === 'task')
+    return {
+      lengthMs: Math.max(1, lessonLengths([part]).answeringMs),
+      doneShare: stops.filter(({ id }) => isSettled(state, id)).length / Math.max(1, stops.length),
+      shareOf: (_: number, index: number) => (index + 0.5) / stops.length,
+    };
+  const lengthMs = Math.max(1, outMs - inMs);
+  const shareOf = (ms: number) => (ms - inMs) / lengthMs;
+  return { lengthMs, doneShare: shareOf(partStateOf(state, part).furthestMs), shareOf };
 }

@@ -1,11 +1,13 @@
 import {
   canHandIn,
   findOpenStop,
+  hasMaterial,
   isPartFinished,
   isPartOpen,
   isSettled,
   type LearnerPart,
   type LearnerStop,
+  nextUnsettledStop,
   partStateOf,
   type Recording,
 } from '@semita/core';
@@ -70,10 +72,18 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
           </div>
           <PathStrip snapshot={snapshot} />
         </header>
-        <main className="mx-auto grid w-full max-w-[88rem] grow content-start gap-4 p-3 sm:p-6 lg:grid-cols-[minmax(0,1fr)_26rem] lg:grid-rows-[auto_1fr]">
-          {directions.length > 0 && <Directions spoken={directions} />}
-          <div className="grid content-start gap-3 lg:col-start-1 lg:row-span-2 lg:row-start-1">
-            {part && (
+        <main
+          className={joinClasses(
+            'mx-auto grid w-full grow content-start gap-4 p-3 sm:p-6',
+            // With nothing to watch or read, the questions have the page to themselves.
+            part?.kind === 'task'
+              ? 'max-w-[44rem]'
+              : 'max-w-[88rem] lg:grid-cols-[minmax(0,1fr)_26rem] lg:grid-rows-[auto_1fr]',
+          )}
+        >
+          {directions.length > 0 && <Directions spoken={directions} isBeside={part?.kind !== 'task'} />}
+          <div className={joinClasses('grid content-start gap-3', part?.kind !== 'task' && besideStyle)}>
+            {part && hasMaterial(part) && (
               <PartStage
                 key={part.id}
                 ref={film}
@@ -92,6 +102,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
                   count: lesson.parts.length,
                   title: part.title,
                 })}
+                {part.practice && ` · ${t('walk.practice')}`}
               </p>
             )}
           </div>
@@ -100,7 +111,8 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
             // A text is long: what stands beside it stays in sight, scrolls by itself, and can be scrolled by keys.
             {...(part?.kind === 'reading' ? { tabIndex: 0 } : {})}
             className={joinClasses(
-              'grid content-start gap-4 lg:col-start-2',
+              'grid content-start gap-4',
+              part?.kind !== 'task' && 'lg:col-start-2',
               part?.kind === 'reading' &&
                 'lg:sticky lg:top-6 lg:max-h-[calc(100dvh-3rem)] lg:self-start lg:overflow-y-auto',
             )}
@@ -125,6 +137,8 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
     </AnswerFilesProvider>
   );
 }
+
+const besideStyle = 'lg:col-start-1 lg:row-span-2 lg:row-start-1';
 
 interface SideProps {
   readonly session: WalkSession;
@@ -244,11 +258,14 @@ function directionsNow({ lesson, state }: WalkSnapshot, part: LearnerPart | unde
 }
 
 /** First of all on a small screen, beside the material on a large one. */
-function Directions({ spoken }: { readonly spoken: readonly Recording[] }) {
+function Directions({ spoken, isBeside }: { readonly spoken: readonly Recording[]; readonly isBeside: boolean }) {
   return (
     <section
       aria-labelledby="directions"
-      className="grid content-start gap-2 rounded-card border border-line bg-card p-4 lg:col-start-2"
+      className={joinClasses(
+        'grid content-start gap-2 rounded-card border border-line bg-card p-4',
+        isBeside && 'lg:col-start-2',
+      )}
     >
       <h2 id="directions" className="text-16">
         {t('voice.directions')}
@@ -260,7 +277,12 @@ function Directions({ spoken }: { readonly spoken: readonly Recording[] }) {
   );
 }
 
-const nothingYet = { clip: 'walk.nothingYet', reading: 'walk.nothingYetText', deck: 'walk.nothingYetSlides' } as const;
+const nothingYet = {
+  clip: 'walk.nothingYet',
+  reading: 'walk.nothingYetText',
+  deck: 'walk.nothingYetSlides',
+  task: 'walk.nothingYetTask',
+} as const;
 
 /** The one next step when no stop is open: go on, go to the next part, or hand in. */
 function NextStep({ session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }: SideProps): ReactNode {
@@ -285,8 +307,19 @@ function NextStep({ session, snapshot, part, film, isPlaying, withdrawUntil, onN
     );
   const mayHandIn = canHandIn(session.context, state);
   const isAtEnd = lesson.parts.every((one) => isPartFinished(one, state));
+  const nextQuestion = part?.kind === 'task' ? nextUnsettledStop(part, state) : undefined;
   return (
     <>
+      {nextQuestion && (
+        <Button
+          look="main"
+          size="roomy"
+          onClick={() => session.record({ type: 'reachedStop', stopId: nextQuestion.id })}
+        >
+          <Play aria-hidden className="size-4" strokeWidth={1.75} />
+          {t(part?.stops.some(({ id }) => isSettled(state, id)) ? 'walk.nextQuestion' : 'walk.beginTask')}
+        </Button>
+      )}
       {!isPlaying && part?.kind === 'clip' && !isAtEnd && (
         <Button look="main" size="roomy" onClick={() => film.current?.play()}>
           <Play aria-hidden className="size-4" strokeWidth={1.75} />
