@@ -92,7 +92,7 @@ test('a student walks without a mouse, and hears where the film has halted', asy
   await expect(keep.or(page.getByText('So far'))).toBeVisible();
   if (await keep.isVisible()) await press(page, keep);
   await expect(page.getByText('So far')).toBeVisible();
-  await expect(page.getByText(/\((Right|Not right|Also right)\)/).first()).toBeVisible();
+  await expect(page.getByText(/\((Right|Not right|Would have been right)\)/).first()).toBeVisible();
 });
 
 /** Answers a question with whatever comes first, by keys. */

@@ -237,7 +237,7 @@ test('a teacher writes every kind of question, a student answers them all, and t
   // What a program marks is marked at once, and all of it is right.
   await expect(given.getByText('Stop 1 of 1: Handed in, not marked')).toBeVisible();
   await expect(given.getByText('(Not right)')).toHaveCount(0);
-  await expect(given.getByText('(Also right)')).toHaveCount(0);
+  await expect(given.getByText('(Would have been right)')).toHaveCount(0);
   await expect(given.getByText('Your teacher will read it.')).toHaveCount(4);
   await expect(student.getByText('Saved')).toBeVisible();
   await expectAccessible(student);

@@ -27,6 +27,7 @@ import {
   timeZone,
   userNameOf,
 } from './people.ts';
+import { bankEntries, quickPractice, tiedToBank } from './question-bank.ts';
 import { createRandom, type Random } from './seeded-random.ts';
 import { type Manner, simulateWalk } from './simulated-student.ts';
 
@@ -81,7 +82,9 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   await addPeople(stage);
   clock.now = stage.today - 12 * day;
   const film = await bringInFilm(stage);
-  const lessonId = writeLesson(stage, bridgeLesson(film.id, film.lengthMs, await bringInPictures(stage)), true);
+  const lesson = bridgeLesson(film.id, film.lengthMs, await bringInPictures(stage));
+  const itemIdOf = fillBank(stage, lesson);
+  const lessonId = writeLesson(stage, tiedToBank(lesson, itemIdOf), true);
   const cobaltAssignment = assign(stage, lessonId, cobalt.id, { opens: -10, due: -1, closes: 6 });
   const amberAssignment = assign(stage, lessonId, amber.id, { opens: -5, due: 3, closes: 10 });
   await walkAll(stage, cobaltAssignment, cobaltStudents, cobaltManner);
@@ -91,7 +94,7 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   services.assignments.excuse(adaeze, amberAssignment, studentIdOf('Quentin Adeyemi-Lund'), true);
   writeLesson(stage, forcesDraft(film.id), false);
   await giveNotebook(stage);
-  await planTest(stage);
+  await planTest(stage, itemIdOf);
   deps.db.$client.pragma('synchronous = FULL');
   clock.now = stage.today;
 }
@@ -152,6 +155,13 @@ async function bringInPictures(stage: Stage): Promise<BridgePictures> {
   return { beam: await picture('beam'), arches: await picture('arches'), stayed: await picture('stayed') };
 }
 
+/** Puts questions into the bank, and says under which item each stands. */
+function fillBank({ services }: Stage, lesson: Lesson): ReadonlyMap<string, string> {
+  const entries = bankEntries(lesson);
+  const { ids } = services.bank.put(adaeze, entries);
+  return new Map(entries.map(({ question }, index) => [question.id, ids[index] as string]));
+}
+
 function writeLesson({ services }: Stage, { title, parts }: Lesson, makesEdition: boolean): string {
   const { id } = services.lessons.create(adaeze, null);
   const { version } = services.lessons.readDraft(adaeze, id);
@@ -173,9 +183,10 @@ async function giveNotebook(stage: Stage): Promise<void> {
 }
 
 /** The deck for the day of the test: a draft with its first stops. */
-async function planTest(stage: Stage): Promise<void> {
+async function planTest(stage: Stage, itemIdOf: ReadonlyMap<string, string>): Promise<void> {
   const { id } = await bringIn(stage, path.join(documentFolder, 'paper-bridge.pptx'), 'Testing a paper bridge.pptx');
-  writeLesson(stage, paperBridgeLesson(id, stage.services.materials.readContent(adaeze, id).slides), false);
+  const { title, parts } = paperBridgeLesson(id, stage.services.materials.readContent(adaeze, id).slides);
+  writeLesson(stage, tiedToBank({ title, parts: [...parts, quickPractice] }, itemIdOf), false);
 }
 
 function assign(

@@ -10,6 +10,7 @@ import { createSignInThrottle } from './features/accounts/sign-in-throttle.ts';
 import { assignmentHandlers } from './features/assignments/assignment-routes.ts';
 import { createLiveSheets } from './features/assignments/live-sheets.ts';
 import { attemptHandlers } from './features/attempts/attempt-routes.ts';
+import { bankHandlers } from './features/bank/bank-routes.ts';
 import { catalogueHandlers } from './features/catalogue/catalogue-routes.ts';
 import { classHandlers } from './features/classes/class-routes.ts';
 import { lessonHandlers } from './features/lessons/lesson-routes.ts';
@@ -92,6 +93,7 @@ export function createApp(options: AppOptions): Express {
     ...lessonHandlers(lessons),
     ...assignmentHandlers(assignments, live),
     ...attemptHandlers(services),
+    ...bankHandlers(services.bank),
   };
   const api = Router();
   for (const [name, handler] of Object.entries(handlers))

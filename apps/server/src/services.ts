@@ -11,6 +11,8 @@ import { createPhraseRepository } from './features/attempts/phrase-repository.ts
 import { createRubricRepository } from './features/attempts/rubric-repository.ts';
 import { createThreadService } from './features/attempts/thread-service.ts';
 import { createWalkService } from './features/attempts/walk-service.ts';
+import { createBankRepository } from './features/bank/bank-repository.ts';
+import { createBankService } from './features/bank/bank-service.ts';
 import { createMediaCatalogue } from './features/catalogue/media-catalogue.ts';
 import { createClassRepository } from './features/classes/class-repository.ts';
 import { createLessonRepository } from './features/lessons/lesson-repository.ts';
@@ -41,12 +43,14 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const bringIn = createBringIn({ ...deps, repository: materialRepository, store, fetchLimits, catalogueUrl });
   const jobs = createJobQueue(deps, { import: bringIn.work }, (_kind, materialId) => bringIn.giveUp(materialId));
   const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs });
+  const bankRepository = createBankRepository(deps);
   const sheets = createSheetRepository(deps);
   const attempts = createAttemptRepository(deps);
   const intake = createEventIntake({
     ...deps,
     repository: attempts,
     contextOf: (assignmentId) => assignmentRepository.getLesson(assignmentId).context,
+    onSaved: (attemptId, { lesson }, before, after) => bankRepository.keepResults(attemptId, lesson, before, after),
   });
   const assignments = createAssignmentService({
     ...deps,
@@ -80,6 +84,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     assignments,
     answerFiles,
     walks: createWalkService({ ...shared, sheets, classes, answerFiles }),
+    bank: createBankService({ ...deps, repository: bankRepository, areOwned: materialRepository.areOwned }),
     phrases: createPhraseRepository(deps),
     rubrics: createRubricRepository(deps),
     threads: createThreadService(shared),

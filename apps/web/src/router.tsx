@@ -25,6 +25,7 @@ export const router = createBrowserRouter([
         children: [
           { path: 'today', lazy: () => import('./features/today/today-route.tsx') },
           { path: 'shelf', lazy: () => import('./features/shelf/shelf-route.tsx') },
+          { path: 'shelf/questions', lazy: () => import('./features/bank/bank-route.tsx') },
           { path: 'classes', lazy: () => import('./features/classes/classes-route.tsx') },
           { path: 'classes/:classId', lazy: () => import('./features/classes/class-route.tsx') },
           { path: 'lessons/:lessonId', lazy: () => import('./features/desk/desk-route.tsx') },

@@ -1,6 +1,7 @@
 // The lesson: what a teacher writes.
 
 export { type AnswerGroup, groupAnswers } from './analysis/group-answers.ts';
+export { bankResultsOf, seenDifficulty } from './analysis/seen-difficulty.ts';
 export { applyKeyChanges, type KeyChange } from './attempt/apply-key-changes.ts';
 // The attempt: what a student does.
 export {

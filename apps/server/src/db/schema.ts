@@ -315,6 +315,39 @@ export const rubrics = sqliteTable(
   (table) => [index('rubrics_by_owner').on(table.ownerId)],
 );
 
+/** Questions a teacher keeps to be asked again. */
+export const bankItems = sqliteTable(
+  'bank_items',
+  {
+    id: id(),
+    schoolId: schoolId(),
+    ownerId: userId(),
+    question: text({ mode: 'json' }).notNull().$type<Question>(),
+    tags: text({ mode: 'json' }).notNull().$type<readonly string[]>(),
+    createdAt: instant().notNull(),
+    updatedAt: instant().notNull(),
+  },
+  (table) => [index('bank_items_by_owner').on(table.ownerId, table.createdAt)],
+);
+
+/** What students earned with questions of the bank. A cache of the log; `npm run rebuild` makes it anew. */
+export const bankResults = sqliteTable(
+  'bank_results',
+  {
+    itemId: text().notNull(),
+    attemptId: text()
+      .notNull()
+      .references(() => attempts.id, { onDelete: 'cascade' }),
+    questionId: text().notNull(),
+    earned: integer().notNull(),
+    possible: integer().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.attemptId, table.questionId] }),
+    index('bank_results_by_item').on(table.itemId),
+  ],
+);
+
 /** What is said to a post of a class thread. The posts themselves are answers, and stand in the log of attempts. */
 export const threadReplies = sqliteTable(
   'thread_replies',

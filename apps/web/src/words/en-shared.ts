@@ -138,7 +138,7 @@ export const enShared = {
     rightIs: 'Right:',
     right: 'Right',
     notRight: 'Not right',
-    missed: 'Also right',
+    missed: 'Would have been right',
   },
   thread: {
     title: 'What the class wrote',

@@ -78,6 +78,7 @@ export const enStudent = {
     nextQuestion: 'Next question',
     beginTask: 'Begin',
     practice: 'practice, counts for nothing',
+    practiceOnly: 'Practice: it counts for nothing.',
     handIn: 'Hand in',
     handInTitle: 'You have reached the end',
     handInHelp: 'Look back at anything you like, then hand in.',

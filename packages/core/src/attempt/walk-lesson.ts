@@ -39,6 +39,7 @@ export type WalkQuestion = ResponseShape & {
   /** The hint itself where it is known, else what it costs. */
   readonly hint?: { readonly cost: Hundredths } | undefined;
   readonly hintCost?: Hundredths | undefined;
+  readonly bankItemId?: string | undefined;
 };
 
 /** What a hint costs; null where there is none. */

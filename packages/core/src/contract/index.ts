@@ -9,6 +9,7 @@ export { type RouteName, routes } from './routes.ts';
 export type {
   AssignmentSummary,
   AttemptDetail,
+  BankItem,
   CatalogueItem,
   ClassSettings,
   Draft,

@@ -45,6 +45,7 @@ const ofQuestion = {
   target: v.optional(line),
   asksConfidence: v.optional(v.boolean()),
   comparedWith: v.optional(id),
+  bankItemId: v.optional(id),
 };
 
 const item = v.object({ id, text: prose });

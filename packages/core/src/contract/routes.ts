@@ -198,6 +198,15 @@ export const routes = {
     body: v.object({ title: v.pipe(v.string(), v.minLength(1), v.maxLength(200)), content: rubricSchema }),
   }),
 
+  // the question bank
+  listBank: route(...routePaths.listBank, 'teacher', { output: v.array(s.bankItemSchema) }),
+  putIntoBank: route(...routePaths.putIntoBank, 'teacher', {
+    body: v.object({ entries: v.pipe(v.array(s.bankEntrySchema), v.minLength(1), v.maxLength(200)) }),
+    output: v.object({ ids: v.array(v.string()) }),
+  }),
+  changeBankItem: route(...routePaths.changeBankItem, 'teacher', { body: s.bankEntrySchema }),
+  removeBankItem: route(...routePaths.removeBankItem, 'teacher'),
+
   // class threads: for those who have posted, and for teachers
   readThread: route(...routePaths.readThread, 'signedIn', {
     output: v.array(s.threadPostSchema),

@@ -12,6 +12,7 @@ import { blockKinds } from '../reading/block-kind.ts';
 import { leftOutCodes } from '../reading/left-out.ts';
 import { classLocales } from './class-locales.ts';
 import { lessonSchema } from './lesson-schemas.ts';
+import { questionSchema } from './question-schemas.ts';
 import { drawingSchema, handedFileSchema } from './response-schemas.ts';
 
 const instant = v.nullable(v.number());
@@ -279,6 +280,21 @@ export const threadPostSchema = v.object({
   ),
 });
 export type ThreadPost = v.InferOutput<typeof threadPostSchema>;
+
+/** Words a teacher sorts questions by; the same whatever the case. */
+const tags = v.pipe(v.array(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60))), v.maxLength(20));
+
+export const bankEntrySchema = v.object({ question: questionSchema, tags });
+
+export const bankItemSchema = v.object({
+  id: v.string(),
+  question: computed<Question>(),
+  tags: v.array(v.string()),
+  updatedAt: v.number(),
+  /** How hard it has proved: the mean share of its points, null while too few have answered. */
+  seen: v.object({ count: v.number(), share: v.nullable(v.number()) }),
+});
+export type BankItem = v.InferOutput<typeof bankItemSchema>;
 
 export const phraseSchema = v.object({ id: v.string(), text: v.string() });
 

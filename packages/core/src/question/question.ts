@@ -79,6 +79,8 @@ export interface QuestionHead {
   readonly asksConfidence?: boolean | undefined;
   /** An earlier question of the lesson that asked the same; both answers are compared. */
   readonly comparedWith?: string | undefined;
+  /** The question of the bank that it was taken from. */
+  readonly bankItemId?: string | undefined;
 }
 
 export interface OutcomeFeedback {

@@ -36,9 +36,12 @@ export function createEventIntake({
   bus,
   repository,
   contextOf,
+  onSaved,
 }: Pick<Deps, 'db' | 'bus'> & {
   readonly repository: AttemptRepository;
   readonly contextOf: (assignmentId: string) => WalkContext;
+  /** Told of every state that is kept, inside the transaction that keeps it. */
+  readonly onSaved: (attemptId: string, context: WalkContext, before: AttemptState, after: AttemptState) => void;
 }) {
   const states = new Map<string, AttemptState>();
   let queue: Job[] = [];
@@ -63,7 +66,10 @@ export function createEventIntake({
       if (result.outcome.kind !== 'repeated') repository.append(attemptId, result.state.version, event);
       state = result.state;
     }
-    if (state !== before) repository.saveState(attemptId, state, encodeSheetRow(sheetRowOf(context.lesson, state)));
+    if (state !== before) {
+      repository.saveState(attemptId, state, encodeSheetRow(sheetRowOf(context.lesson, state)));
+      onSaved(attemptId, context, before, state);
+    }
     fresh.set(attemptId, state);
     return { state, outcomes };
   };

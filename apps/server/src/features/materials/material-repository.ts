@@ -3,7 +3,17 @@ import type { CaptionCue } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
 import { and, desc, eq, inArray, isNotNull, like, or, sql } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
-import { answerFiles, captions, decks, editions, lessons, materials, pictures, readings } from '../../db/schema.ts';
+import {
+  answerFiles,
+  bankItems,
+  captions,
+  decks,
+  editions,
+  lessons,
+  materials,
+  pictures,
+  readings,
+} from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
 
@@ -39,7 +49,12 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
       .innerJoin(materials, eq(materials.id, decks.materialId))
       .where(like(decks.made, `%${materialId}%`))
       .all();
-    return [...inLessons, ...inSlides].map((row) => row.title);
+    const inBank = db
+      .select({ title: sql<string>`${bankItems.question} ->> '$.stem'` })
+      .from(bankItems)
+      .where(like(bankItems.question, `%${materialId}%`))
+      .all();
+    return [...inLessons, ...inSlides, ...inBank].map((row) => row.title);
   };
 
   interface ListedRow {

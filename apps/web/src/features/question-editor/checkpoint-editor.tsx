@@ -1,10 +1,11 @@
 import { type Checkpoint, createQuestion, type Question, type QuestionForm, type Stop } from '@semita/core';
-import { Plus, TextCursorInput } from 'lucide-react';
+import { Library, Plus, TextCursorInput } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { enEditor } from '../../words/en-editor.ts';
 import { addWords, t } from '../../words/words.ts';
+import { BankPicker } from '../bank/bank-picker.tsx';
 import { DrawingOfQuestions } from './drawing-of-questions.tsx';
 import { useEarlierQuestions } from './edited-lesson.ts';
 import { formWords, KindMenu } from './kind-menu.tsx';
@@ -28,10 +29,14 @@ export function CheckpointEditor({ stop, onChange }: Props) {
   const earlier = useEarlierQuestions(stop.id);
   const adders = useRef<HTMLDivElement>(null);
   const [isTyping, setIsTyping] = useState(false);
+  const [isPicking, setIsPicking] = useState(false);
   const add = (added: readonly Question[], at = questions.length) => {
     onChange({ ...stop, questions: questions.toSpliced(at, 0, ...added) });
     focusSoon(() => document.querySelector(`#question-${added[0]?.id} textarea`));
   };
+  /** A question nobody has written anything in makes room for those that were. */
+  const take = (taken: readonly Question[]) =>
+    onChange({ ...stop, questions: [...questions.filter((question) => !isUntouched(question)), ...taken] });
   return (
     <>
       {questions.map((question, index) => (
@@ -61,6 +66,10 @@ export function CheckpointEditor({ stop, onChange }: Props) {
           <TextCursorInput aria-hidden className="size-4" strokeWidth={1.75} />
           {t('editor.type')}
         </Button>
+        <Button size="small" look="quiet" onClick={() => setIsPicking(true)}>
+          <Library aria-hidden className="size-4" strokeWidth={1.75} />
+          {t('bank.from')}
+        </Button>
       </div>
       <DrawingOfQuestions stop={stop} onChange={onChange} />
       {isTyping && (
@@ -68,9 +77,16 @@ export function CheckpointEditor({ stop, onChange }: Props) {
           onClose={() => setIsTyping(false)}
           onTake={(taken) => {
             setIsTyping(false);
-            // A question nobody has written anything in makes room for those that were.
-            const written = questions.filter((question) => !isUntouched(question));
-            onChange({ ...stop, questions: [...written, ...taken] });
+            take(taken);
+          }}
+        />
+      )}
+      {isPicking && (
+        <BankPicker
+          onClose={() => setIsPicking(false)}
+          onTake={(taken) => {
+            setIsPicking(false);
+            take(taken);
           }}
         />
       )}

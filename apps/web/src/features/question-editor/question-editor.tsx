@@ -3,6 +3,7 @@ import { Copy, Trash2 } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
+import { KeepInBank } from '../bank/keep-in-bank.tsx';
 import { PictureField } from '../picture/picture-field.tsx';
 import { kindWords } from '../question/kind-words.ts';
 import { EditorOfKind } from './editor-of-kind.tsx';
@@ -18,8 +19,9 @@ interface Props {
   readonly number: number;
   readonly earlier: readonly Pick<Question, 'id' | 'stem'>[];
   readonly onChange: (question: Question) => void;
-  readonly onDuplicate: () => void;
-  readonly onRemove: () => void;
+  /** Where it stands among others. */
+  readonly onDuplicate?: (() => void) | undefined;
+  readonly onRemove?: (() => void) | undefined;
 }
 
 /** One question, edited in its place in the script. */
@@ -43,12 +45,23 @@ export function QuestionEditor({ question, number, earlier, onChange, onDuplicat
           >
             {kindWords(question)}
           </KindMenu>
-          <Button look="quiet" size="small" onClick={onDuplicate} aria-label={t('editor.duplicate', { number })}>
-            <Copy aria-hidden className="size-4" strokeWidth={1.75} />
-          </Button>
-          <Button look="quiet" size="small" onClick={onRemove} aria-label={t('desk.removeQuestion', { number })}>
-            <Trash2 aria-hidden className="size-4" strokeWidth={1.75} />
-          </Button>
+          {onDuplicate && (
+            <>
+              <KeepInBank
+                question={question}
+                number={number}
+                onKept={(bankItemId) => onChange({ ...question, bankItemId })}
+              />
+              <Button look="quiet" size="small" onClick={onDuplicate} aria-label={t('editor.duplicate', { number })}>
+                <Copy aria-hidden className="size-4" strokeWidth={1.75} />
+              </Button>
+            </>
+          )}
+          {onRemove && (
+            <Button look="quiet" size="small" onClick={onRemove} aria-label={t('desk.removeQuestion', { number })}>
+              <Trash2 aria-hidden className="size-4" strokeWidth={1.75} />
+            </Button>
+          )}
         </div>
       </div>
       <Field label={<span className="sr-only">{t('desk.stem', { number })}</span>}>

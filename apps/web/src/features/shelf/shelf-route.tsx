@@ -18,6 +18,7 @@ import { BringInPanel } from './bring-in-panel.tsx';
 import { lessonsOptions, materialsOptions } from './queries.ts';
 import { ReplaceButton } from './replace-button.tsx';
 import { SeveralLessons } from './several-lessons.tsx';
+import { ShelfTabs } from './shelf-tabs.tsx';
 
 export function Component() {
   const navigate = useNavigate();
@@ -55,6 +56,7 @@ export function Component() {
         </>
       }
     >
+      <ShelfTabs />
       <section className="grid gap-3">
         <h2 className="text-18">{t('shelf.lessons')}</h2>
         <QueryView query={lessons}>

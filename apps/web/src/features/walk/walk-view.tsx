@@ -95,14 +95,15 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
                 nextLessons={nextLessons}
               />
             )}
-            {part && lesson.parts.length > 1 && (
+            {part && (lesson.parts.length > 1 || part.practice) && (
               <p className="text-14 text-quiet">
-                {t('walk.partOf', {
-                  number: lesson.parts.indexOf(part) + 1,
-                  count: lesson.parts.length,
-                  title: part.title,
-                })}
-                {part.practice && ` · ${t('walk.practice')}`}
+                {lesson.parts.length > 1 &&
+                  t('walk.partOf', {
+                    number: lesson.parts.indexOf(part) + 1,
+                    count: lesson.parts.length,
+                    title: part.title,
+                  })}
+                {part.practice && (lesson.parts.length > 1 ? ` · ${t('walk.practice')}` : t('walk.practiceOnly'))}
               </p>
             )}
           </div>

@@ -1,0 +1,98 @@
+import { type AttemptState, bankResultsOf, type Question, seenDifficulty, type WalkLesson } from '@semita/core';
+import type { BankItem } from '@semita/core/contract';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { bankItems, bankResults } from '../../db/schema.ts';
+import type { Deps } from '../../deps.ts';
+import type { Actor } from '../accounts/session-service.ts';
+
+export type BankRepository = ReturnType<typeof createBankRepository>;
+
+/** A question as it goes into the bank. */
+export interface BankEntry {
+  readonly question: Question;
+  readonly tags: readonly string[];
+}
+
+/** A teacher's questions, and how hard they have proved wherever they were asked. */
+export function createBankRepository({ db }: Pick<Deps, 'db'>) {
+  const insertResult = db
+    .insert(bankResults)
+    .values({
+      itemId: sql.placeholder('itemId'),
+      attemptId: sql.placeholder('attemptId'),
+      questionId: sql.placeholder('questionId'),
+      earned: sql.placeholder('earned'),
+      possible: sql.placeholder('possible'),
+    })
+    .onConflictDoUpdate({
+      target: [bankResults.attemptId, bankResults.questionId],
+      set: { earned: sql`excluded.earned`, possible: sql`excluded.possible` },
+    })
+    .prepare();
+
+  const owned = (actor: Actor) => eq(bankItems.ownerId, actor.id);
+
+  return {
+    insert(row: typeof bankItems.$inferInsert): void {
+      db.insert(bankItems).values(row).run();
+    },
+
+    update(actor: Actor, itemId: string, entry: BankEntry, at: number): boolean {
+      const change = { question: entry.question, tags: entry.tags, updatedAt: at };
+      return (
+        db
+          .update(bankItems)
+          .set(change)
+          .where(and(owned(actor), eq(bankItems.id, itemId)))
+          .run().changes > 0
+      );
+    },
+
+    remove(actor: Actor, itemId: string): boolean {
+      return (
+        db
+          .delete(bankItems)
+          .where(and(owned(actor), eq(bankItems.id, itemId)))
+          .run().changes > 0
+      );
+    },
+
+    list(actor: Actor): BankItem[] {
+      const results = new Map<string, { earned: number; possible: number }[]>();
+      const rows = db
+        .select({ itemId: bankResults.itemId, earned: bankResults.earned, possible: bankResults.possible })
+        .from(bankResults)
+        .innerJoin(bankItems, eq(bankItems.id, bankResults.itemId))
+        .where(owned(actor))
+        .all();
+      for (const { itemId, ...result } of rows) results.set(itemId, [...(results.get(itemId) ?? []), result]);
+      return db
+        .select()
+        .from(bankItems)
+        .where(owned(actor))
+        .orderBy(desc(bankItems.createdAt), desc(bankItems.id))
+        .all()
+        .map(({ id, question, tags, updatedAt }) => ({
+          ...{ id, question, tags: [...tags], updatedAt },
+          seen: seenDifficulty(results.get(id) ?? []),
+        }));
+    },
+
+    /** Those of the ids that are the actor's, in the order of the ids. */
+    listByIds(actor: Actor, ids: readonly string[]): (BankEntry & { readonly id: string })[] {
+      const rows = db
+        .select()
+        .from(bankItems)
+        .where(and(owned(actor), inArray(bankItems.id, [...ids])))
+        .all();
+      return ids.flatMap((id) => rows.find((row) => row.id === id) ?? []);
+    },
+
+    /** Keeps what a student earned with questions of the bank; part of the transaction that keeps their state. */
+    keepResults(attemptId: string, lesson: WalkLesson, before: AttemptState | null, after: AttemptState): void {
+      const known = new Set((before ? bankResultsOf(lesson, before) : []).map((one) => JSON.stringify(one)));
+      for (const result of bankResultsOf(lesson, after))
+        if (!known.has(JSON.stringify(result))) insertResult.run({ ...result, attemptId });
+    },
+  };
+}

@@ -1,0 +1,62 @@
+import { materialsOfQuestion } from '@semita/core';
+import type { Deps } from '../../deps.ts';
+import { found, Refused } from '../../http/refused.ts';
+import type { Actor } from '../accounts/session-service.ts';
+import type { BankEntry, BankRepository } from './bank-repository.ts';
+
+export type BankService = ReturnType<typeof createBankService>;
+
+interface Options extends Pick<Deps, 'clock' | 'newId'> {
+  readonly repository: BankRepository;
+  readonly areOwned: (actor: Actor, materialIds: readonly string[]) => boolean;
+}
+
+/** A teacher's question bank. */
+export function createBankService({ repository, areOwned, clock, newId }: Options) {
+  const assertOwnMaterials = (actor: Actor, entries: readonly BankEntry[]) => {
+    const materialIds = entries.flatMap(({ question }) => materialsOfQuestion(question));
+    if (!areOwned(actor, materialIds)) throw new Refused('changeImpossible', { reason: 'materialMissing' });
+  };
+
+  return {
+    list: (actor: Actor) => repository.list(actor),
+
+    /** @throws Refused changeImpossible when a question shows what is not on the teacher's shelf */
+    put(actor: Actor, entries: readonly BankEntry[]): { ids: string[] } {
+      assertOwnMaterials(actor, entries);
+      const now = clock();
+      const ids = entries.map(({ question, tags }) => {
+        const id = newId();
+        const { schoolId, id: ownerId } = actor;
+        repository.insert({
+          id,
+          schoolId,
+          ownerId,
+          question: unbanked(question),
+          tags,
+          createdAt: now,
+          updatedAt: now,
+        });
+        return id;
+      });
+      return { ids };
+    },
+
+    change(actor: Actor, itemId: string, entry: BankEntry): void {
+      assertOwnMaterials(actor, [entry]);
+      const changed = repository.update(actor, itemId, { ...entry, question: unbanked(entry.question) }, clock());
+      found(changed || undefined);
+    },
+
+    /** Lessons that took the question keep it. */
+    remove(actor: Actor, itemId: string): void {
+      found(repository.remove(actor, itemId) || undefined);
+    },
+  };
+}
+
+/** In the bank a question is its own source. */
+function unbanked(question: BankEntry['question']): BankEntry['question'] {
+  const { bankItemId: _, ...own } = question;
+  return own as BankEntry['question'];
+}
