@@ -93,7 +93,7 @@ export function createApp(options: AppOptions): Express {
     ...lessonHandlers(lessons),
     ...assignmentHandlers(assignments, live),
     ...attemptHandlers(services),
-    ...bankHandlers(services.bank),
+    ...bankHandlers(services.bank, services.exchange),
   };
   const api = Router();
   for (const [name, handler] of Object.entries(handlers))

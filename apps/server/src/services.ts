@@ -13,6 +13,7 @@ import { createThreadService } from './features/attempts/thread-service.ts';
 import { createWalkService } from './features/attempts/walk-service.ts';
 import { createBankRepository } from './features/bank/bank-repository.ts';
 import { createBankService } from './features/bank/bank-service.ts';
+import { createExchangeService } from './features/bank/exchange-service.ts';
 import { createMediaCatalogue } from './features/catalogue/media-catalogue.ts';
 import { createClassRepository } from './features/classes/class-repository.ts';
 import { createLessonRepository } from './features/lessons/lesson-repository.ts';
@@ -66,6 +67,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     listMutePictures: materials.listMutePictures,
     scriptOfMaterial: materials.scriptOf,
   });
+  const bank = createBankService({ ...deps, repository: bankRepository, areOwned: materialRepository.areOwned });
   const answerFiles = createAnswerFileService({ ...deps, store });
   const shared = { ...deps, assignments: assignmentRepository, attempts, intake };
   return {
@@ -84,7 +86,15 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     assignments,
     answerFiles,
     walks: createWalkService({ ...shared, sheets, classes, answerFiles }),
-    bank: createBankService({ ...deps, repository: bankRepository, areOwned: materialRepository.areOwned }),
+    bank,
+    exchange: createExchangeService({
+      ...deps,
+      bank,
+      materials,
+      repository: bankRepository,
+      findMaterial: materialRepository.findInSchool,
+      pathOf: store.pathOf,
+    }),
     phrases: createPhraseRepository(deps),
     rubrics: createRubricRepository(deps),
     threads: createThreadService(shared),

@@ -196,6 +196,7 @@ export const enShared = {
     windowClosed: 'This closed before it was begun. Ask your teacher if you still need it.',
     catalogueSilent: 'The catalogue does not answer. Try again in a moment.',
     captionsUnreadable: 'No caption could be read from this file. The captions before stay as they were.',
+    packageUnreadable: 'No question could be read from this file. Nothing was changed.',
     fileEmpty: 'This file is empty.',
     fileUnusable: 'This file cannot be used here: it is damaged, or of a kind that is not known. Nothing was changed.',
     fileTooLarge: 'This file is larger than 2 GiB, which is more than can be taken.',

@@ -17,6 +17,7 @@ export const statusOfError = {
   windowClosed: 409,
   captionsUnreadable: 422,
   catalogueSilent: 502,
+  packageUnreadable: 422,
   fileEmpty: 422,
   fileUnusable: 422,
   fileTooLarge: 413,

@@ -206,6 +206,16 @@ export const routes = {
   }),
   changeBankItem: route(...routePaths.changeBankItem, 'teacher', { body: s.bankEntrySchema }),
   removeBankItem: route(...routePaths.removeBankItem, 'teacher'),
+  /** The body is a package of QTI, or one of its items. */
+  takeInPackage: route(...routePaths.takeInPackage, 'teacher', {
+    output: v.object({ count: v.number(), leftOut: v.array(s.qtiLeftOutSchema) }),
+    rawBodyLimit: 60_000_000,
+  }),
+  /** What other programs would not find in the items named, with commas between their ids. */
+  describePackage: route(...routePaths.describePackage, 'teacher', {
+    output: v.array(v.object({ stem: v.string(), fields: v.array(v.string()) })),
+  }),
+  writePackage: route(...routePaths.writePackage, 'teacher'),
 
   // class threads: for those who have posted, and for teachers
   readThread: route(...routePaths.readThread, 'signedIn', {

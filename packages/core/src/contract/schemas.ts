@@ -4,6 +4,7 @@ import type { LearnerQuestion, QuestionResult } from '../attempt/learner-questio
 import type { LearnerView } from '../attempt/learner-view.ts';
 import type { SheetRow } from '../attempt/sheet-row.ts';
 import type { WalkStop } from '../attempt/walk-lesson.ts';
+import { qtiLeftOutCodes } from '../formats/qti/left-out.ts';
 import type { Fault } from '../lesson/check-lesson.ts';
 import { materialKinds } from '../lesson/whole-part.ts';
 import type { Question } from '../question/question.ts';
@@ -295,6 +296,8 @@ export const bankItemSchema = v.object({
   seen: v.object({ count: v.number(), share: v.nullable(v.number()) }),
 });
 export type BankItem = v.InferOutput<typeof bankItemSchema>;
+
+export const qtiLeftOutSchema = v.object({ code: v.picklist(qtiLeftOutCodes), count: v.number() });
 
 export const phraseSchema = v.object({ id: v.string(), text: v.string() });
 

@@ -1,9 +1,21 @@
 import type { Handlers } from '../../http/serve-route.ts';
 import type { BankService } from './bank-service.ts';
+import type { ExchangeService } from './exchange-service.ts';
 
-type Names = 'listBank' | 'putIntoBank' | 'changeBankItem' | 'removeBankItem';
+type Names =
+  | 'listBank'
+  | 'putIntoBank'
+  | 'changeBankItem'
+  | 'removeBankItem'
+  | 'takeInPackage'
+  | 'describePackage'
+  | 'writePackage';
 
-export function bankHandlers(bank: BankService): Pick<Handlers, Names> {
+/** As many as an address holds. */
+const mostIds = 200;
+const idsOf = (itemIds: string) => itemIds.split(',').slice(0, mostIds);
+
+export function bankHandlers(bank: BankService, exchange: ExchangeService): Pick<Handlers, Names> {
   return {
     listBank: ({ actor }) => bank.list(actor),
     putIntoBank: ({ actor, body }) => bank.put(actor, body.entries),
@@ -13,6 +25,16 @@ export function bankHandlers(bank: BankService): Pick<Handlers, Names> {
     },
     removeBankItem: ({ actor, params }) => {
       bank.remove(actor, params.itemId);
+      return undefined;
+    },
+    takeInPackage: ({ actor, req }) => exchange.takeIn(actor, Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0)),
+    describePackage: ({ actor, params }) => {
+      const lost = exchange.describe(actor, idsOf(params.itemIds));
+      return lost.map(({ stem, fields }) => ({ stem, fields: [...fields] }));
+    },
+    writePackage: async ({ actor, params, res }) => {
+      const zip = await exchange.write(actor, idsOf(params.itemIds));
+      res.attachment('questions.zip').type('application/zip').send(zip);
       return undefined;
     },
   };

@@ -5,8 +5,8 @@ import { readCaptions } from '@semita/core/captions';
 import type { Deps } from '../../deps.ts';
 import { defaultFetchLimits, type FetchLimits, FetchRefused, fetchAddress } from './fetch-address.ts';
 import { hasOffice } from './import/convert-old.ts';
-import { type Imported, ImportRefused, type RawSlide } from './import/import-result.ts';
-import { type ImportOrder, runImport } from './import/run-import.ts';
+import { type ImportedMaterial, ImportRefused, type RawSlide } from './import/import-result.ts';
+import { type MaterialFormat, runImport } from './import/run-import.ts';
 import { type Format, sniffFormat } from './import/sniff-format.ts';
 import type { Inside, MaterialRepository, MaterialRow } from './material-repository.ts';
 import { titleOf } from './material-service.ts';
@@ -14,7 +14,7 @@ import { incomingFolder, type MediaStore } from './media-store.ts';
 import { nameBlocks, nameSlides } from './name-blocks.ts';
 import { probeMedia } from './probe-media.ts';
 
-const mimeTypeOf: Readonly<Record<ImportOrder['format'], string>> = {
+const mimeTypeOf: Readonly<Record<MaterialFormat, string>> = {
   oldOffice: 'application/octet-stream',
   picture: 'image/webp',
   pptx: 'application/vnd.openxmlformats-officedocument.presentationml.presentation',
@@ -28,7 +28,7 @@ const mimeTypeOf: Readonly<Record<ImportOrder['format'], string>> = {
   text: 'text/plain',
 };
 
-const isImported = (format: Format): format is ImportOrder['format'] => format in mimeTypeOf;
+const isImported = (format: Format): format is MaterialFormat => format in mimeTypeOf;
 
 /** Names that say film: a text behind one is no document that was meant. */
 const mediaName = /\.(mp4|m4v|webm|mov|mkv|avi|mp3|m4a|ogg|oga|wav|weba)$/i;
@@ -86,7 +86,7 @@ export function createBringIn({
     repository.keepDeck(row.id, named, pictures, { ...facts, kind: 'deck', status: 'ready', lengthMs });
   };
 
-  const bringInPages = async (row: MaterialRow, file: string, format: ImportOrder['format']): Promise<void> => {
+  const bringInPages = async (row: MaterialRow, file: string, format: MaterialFormat): Promise<void> => {
     const outDir = await mkdtemp(path.join(dataDir, 'uploads', workFolder));
     try {
       let toldAt = 0;
@@ -111,7 +111,7 @@ export function createBringIn({
     }
   };
 
-  const keep = async (row: MaterialRow, file: string, format: ImportOrder['format'], imported: Imported) => {
+  const keep = async (row: MaterialRow, file: string, format: MaterialFormat, imported: ImportedMaterial) => {
     if (imported.kind === 'picture') {
       const [{ file: pictureFile, mimeType, width, height }] = imported.pictures;
       const sha256 = await store.take(pictureFile);

@@ -4,20 +4,24 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Plus, TextCursorInput } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { call } from '../../api/client.ts';
+import { ApiError } from '../../api/api-error.ts';
+import { call, callWithFile } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
-import { EmptyPlace, errorWords } from '../../ui/notice.tsx';
+import { FileButton } from '../../ui/file-button.tsx';
+import { EmptyPlace, errorWords, Notice } from '../../ui/notice.tsx';
 import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { enEditor } from '../../words/en-editor.ts';
 import { enStudent } from '../../words/en-student.ts';
-import { addWords, t } from '../../words/words.ts';
+import { addWords, findWords, t } from '../../words/words.ts';
 import { TypeQuestions } from '../question-editor/type-questions.tsx';
+import { materialsOptions } from '../shelf/queries.ts';
 import { ShelfTabs } from '../shelf/shelf-tabs.tsx';
 import { BankFilters } from './bank-filters.tsx';
 import { BankItemDialog } from './bank-item-dialog.tsx';
 import { BankRow } from './bank-row.tsx';
 import { filterBank, noFilter } from './filter-bank.ts';
+import { TakenReport, WriteOut } from './package-reports.tsx';
 import { bankOptions } from './queries.ts';
 import { useChosen } from './use-chosen.ts';
 
@@ -37,12 +41,18 @@ export function Component() {
   const { chosen, toggle, clear } = useChosen();
   const [edited, setEdited] = useState<BankItem | 'new' | null>(null);
   const [isTyping, setIsTyping] = useState(false);
+  const [isWritingOut, setIsWritingOut] = useState(false);
 
   const after = async (words: string) => {
     await queryClient.invalidateQueries(bankOptions());
     toast(words);
   };
   const onError = (error: unknown) => toast.error(errorWords(error));
+  const takeIn = useMutation({
+    mutationFn: (file: File) => callWithFile('takeInPackage', {}, file),
+    onSuccess: () =>
+      Promise.all([queryClient.invalidateQueries(bankOptions()), queryClient.invalidateQueries(materialsOptions())]),
+  });
   const put = useMutation({
     mutationFn: (entries: Entry[]) => call('putIntoBank', { body: { entries } }),
     onSuccess: async ({ ids }) => {
@@ -77,6 +87,13 @@ export function Component() {
       title={t('shelf.title')}
       actions={
         <>
+          <FileButton
+            accept=".zip,.xml,application/zip,text/xml"
+            disabled={takeIn.isPending}
+            onFile={(file) => takeIn.mutate(file)}
+          >
+            {t(takeIn.isPending ? 'bank.takingIn' : 'bank.takeIn')}
+          </FileButton>
           <Button onClick={() => setIsTyping(true)}>
             <TextCursorInput aria-hidden className="size-4" strokeWidth={1.75} />
             {t('editor.type')}
@@ -89,6 +106,12 @@ export function Component() {
       }
     >
       <ShelfTabs />
+      {takeIn.isSuccess && <TakenReport report={takeIn.data} onClose={takeIn.reset} />}
+      {takeIn.isError && (
+        <Notice tone="danger" role="alert">
+          {packageWords(takeIn.error)}
+        </Notice>
+      )}
       <QueryView query={query}>
         {(items) => {
           const shown = filterBank(items, filter);
@@ -102,6 +125,9 @@ export function Component() {
               {chosen.size > 0 && (
                 <div className="flex flex-wrap items-center gap-2 rounded-card bg-main-tint px-4 py-2">
                   <span className="grow text-14">{t('bank.chosen', { count: chosen.size })}</span>
+                  <Button size="small" onClick={() => setIsWritingOut(true)}>
+                    {t('bank.writeOut')}
+                  </Button>
                   <Button size="small" look="danger" onClick={() => remove.mutate([...chosen])}>
                     {t('bank.remove')}
                   </Button>
@@ -136,6 +162,7 @@ export function Component() {
           onClose={() => setEdited(null)}
         />
       )}
+      {isWritingOut && <WriteOut itemIds={[...chosen]} onClose={() => setIsWritingOut(false)} />}
       {isTyping && (
         <TypeQuestions
           onClose={() => setIsTyping(false)}
@@ -144,4 +171,10 @@ export function Component() {
       )}
     </Page>
   );
+}
+
+/** Why a package was not taken, as far as the server could tell. */
+function packageWords(error: unknown): string {
+  const detail = error instanceof ApiError ? (error.detail as { readonly reason?: string } | undefined) : undefined;
+  return (detail?.reason && findWords(`packageRefusal.${detail.reason}`)) || errorWords(error);
 }

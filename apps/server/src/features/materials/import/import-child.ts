@@ -30,6 +30,10 @@ async function importFile({ file, format, fileName, outDir }: ImportOrder, liste
     const { convertOld } = await import('./convert-old.ts');
     return importFile({ ...(await convertOld(file, fileName, outDir)), fileName, outDir }, listener);
   }
+  if (format === 'questions') {
+    const { readPackage } = await import('../../bank/qti/read-package.ts');
+    return readPackage(file, outDir);
+  }
   if (format === 'picture') {
     const { importPicture } = await import('./import-picture.ts');
     return importPicture(file, outDir);

@@ -1,5 +1,6 @@
-import type { LeftOut, LeftOutCode, ReadingBlock, Slide } from '@semita/core';
+import type { LeftOut, LeftOutCode, Question, ReadingBlock, Slide } from '@semita/core';
 import type { ReadingLevel } from '@semita/core/level';
+import type { QtiLeftOut } from '@semita/core/qti';
 
 /** Why a file was not taken. Wording is in the web app's catalogue. */
 export type ImportRefusal =
@@ -77,4 +78,13 @@ export interface ImportedLonePicture {
   readonly pictures: readonly [ImportedPicture];
 }
 
-export type Imported = ImportedReading | ImportedDeck | ImportedLonePicture;
+/** Questions of another program, and the files they show, by the names the questions give them. */
+export interface ImportedQuestions {
+  readonly kind: 'questions';
+  readonly entries: readonly { readonly question: Question; readonly tags: readonly string[] }[];
+  readonly media: readonly { readonly name: string; readonly fileName: string; readonly file: string }[];
+  readonly leftOut: readonly QtiLeftOut[];
+}
+
+export type ImportedMaterial = ImportedReading | ImportedDeck | ImportedLonePicture;
+export type Imported = ImportedMaterial | ImportedQuestions;

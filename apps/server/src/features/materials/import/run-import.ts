@@ -3,19 +3,31 @@ import { readFileSync } from 'node:fs';
 import { mkdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { type Imported, type ImportRefusal, ImportRefused, type RawSlide } from './import-result.ts';
+import {
+  type ImportedMaterial,
+  type ImportedQuestions,
+  type ImportRefusal,
+  ImportRefused,
+  type RawSlide,
+} from './import-result.ts';
 import type { DeckFormat, DocumentFormat } from './sniff-format.ts';
 
 /** What bringing in one document may cost. Beyond it the document is refused and the server goes on. */
 export const importLimits = { timeMs: 180_000, memoryBytes: 1024 ** 3, heapMb: 768 };
 
-export interface ImportOrder {
+export type MaterialFormat = DocumentFormat | DeckFormat | 'picture' | 'oldOffice';
+export type ImportFormat = MaterialFormat | 'questions';
+
+export interface ImportOrder<F extends ImportFormat = ImportFormat> {
   readonly file: string;
-  readonly format: DocumentFormat | DeckFormat | 'picture' | 'oldOffice';
+  readonly format: F;
   /** Tells apart what bytes of older formats do not. */
   readonly fileName: string;
   readonly outDir: string;
 }
+
+/** What becomes of a format. */
+export type ImportedAs<F extends ImportFormat> = F extends 'questions' ? ImportedQuestions : ImportedMaterial;
 
 export type ImportMessage =
   | { readonly type: 'progress'; readonly share: number }
@@ -45,14 +57,14 @@ const execArgv = [
  * cannot reach the server.
  * @throws ImportRefused with the reason a teacher is told
  */
-export async function runImport(
-  order: ImportOrder,
+export async function runImport<F extends ImportFormat>(
+  order: ImportOrder<F>,
   listener: ImportListener,
   limits: Pick<typeof importLimits, 'timeMs' | 'memoryBytes'> = importLimits,
-): Promise<Imported> {
+): Promise<ImportedAs<F>> {
   await mkdir(order.outDir, { recursive: true });
   await work(order, listener, limits);
-  return JSON.parse(await readFile(path.join(order.outDir, resultFileName), 'utf8')) as Imported;
+  return JSON.parse(await readFile(path.join(order.outDir, resultFileName), 'utf8')) as ImportedAs<F>;
 }
 
 function work(

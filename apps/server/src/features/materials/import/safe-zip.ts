@@ -109,7 +109,7 @@ function readEntry(zip: ZipFile, entry: Entry, leftBytes: number): Promise<Buffe
  * Entities can unfold without end or name files of this machine, and no office document has any. XHTML may carry a
  * document type, but none with declarations of its own.
  */
-function checkXml(content: Buffer): void {
+export function checkXml(content: Buffer): void {
   const head = content.subarray(0, 4096);
   const text = head.toString('latin1') + head.toString('utf16le');
   if (/<!ENTITY/i.test(text) || /<!DOCTYPE[^>]*\[/i.test(text)) throw new ImportRefused('tooMuchInside');
