@@ -22,6 +22,11 @@ export function respondWrongly(question: Question, random: Random): Response {
     case 'extendedText':
     case 'discussion':
       return { kind: 'extendedText', text: random.pick(['the cable', 'The cable pulls', 'I do not know.']) };
+    case 'inlineChoice':
+      return {
+        kind: 'gaps',
+        gaps: Object.fromEntries(question.gaps.map(({ id, options }) => [id, random.pick(options).id])),
+      };
     default:
       return confused(rightResponse(question), random);
   }

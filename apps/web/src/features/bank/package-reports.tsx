@@ -1,3 +1,4 @@
+import { plainWords } from '@semita/core';
 import type { OutputOf, routes } from '@semita/core/contract';
 import { useQuery } from '@tanstack/react-query';
 import { call, pathOf } from '../../api/client.ts';
@@ -57,17 +58,17 @@ export function WriteOut({ itemIds, onClose }: WriteProps) {
     >
       <QueryView query={report}>
         {(lost) => (
-          <div className="grid gap-4">
+          <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
             {lost.length === 0 ? (
               <p>{t('bank.losesNothing')}</p>
             ) : (
               <>
                 <p className="text-14">{t('bank.loses')}</p>
-                <ul className="grid gap-2 text-14">
+                <ul className="grid grid-cols-[minmax(0,1fr)] gap-2 text-14">
                   {lost.map(({ stem, fields }, index) => (
                     // biome-ignore lint/suspicious/noArrayIndexKey: two questions may ask the same
                     <li key={index} className="border-l-2 border-line pl-3">
-                      <p className="truncate font-medium">{stem}</p>
+                      <p className="truncate font-medium">{plainWords(stem)}</p>
                       <p className="text-quiet">{fieldWords(fields)}</p>
                     </li>
                   ))}
