@@ -85,6 +85,11 @@ export function simulateWalk(lesson: Lesson, manner: Manner, random: Random): Ba
   return batches;
 
   function settle(stop: Stop) {
+    if (stop.kind === 'fork') {
+      wait(3_000, 12_000);
+      happen({ type: 'chose', stopId: stop.id, choiceId: random.pick(stop.choices).id });
+      return;
+    }
     if (stop.kind === 'pause') {
       wait(4_000, 20_000);
       happen({ type: 'acknowledged', stopId: stop.id });

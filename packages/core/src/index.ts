@@ -25,13 +25,13 @@ export { createContext } from './attempt/create-context.ts';
 export {
   canHandIn,
   findOpenStop,
+  isAtEnd,
   isMaterialLocked,
   isPartFinished,
   isPartOpen,
-  isSettled,
   mayPass,
+  nextPart as nextPartOf,
   nextUnsettledStop,
-  partStateOf,
   playLimitMs,
   seekLimitMs,
 } from './attempt/gates.ts';
@@ -54,6 +54,8 @@ export {
 } from './attempt/learner-view.ts';
 export { ownLesson } from './attempt/own-lesson.ts';
 export { progressOf } from './attempt/progress.ts';
+export { stopsOnRoute } from './attempt/route.ts';
+export { isSettled, partStateOf } from './attempt/settled.ts';
 export {
   countedPoints,
   decodeSheetRow,
@@ -73,6 +75,7 @@ export { type Outcome, takeIn, takeInAll } from './attempt/take-in.ts';
 export { defaultTerms, type Terms } from './attempt/terms.ts';
 export { stopTimeLimitMs, timeLimitGraceMs } from './attempt/time-limit.ts';
 export { mayTryAgain, tryNumberOf } from './attempt/tries.ts';
+export { type TriedRoute, type TriedRoutes, tryRoutes } from './attempt/try-routes.ts';
 export {
   findStop,
   type Marker,
@@ -108,6 +111,8 @@ export { firstWords } from './lesson/first-words.ts';
 export {
   type BlockAnchor,
   type Checkpoint,
+  type Fork,
+  type ForkChoice,
   hasMaterial,
   type Inset,
   type Lesson,
@@ -119,8 +124,11 @@ export {
   type Pause,
   partKinds,
   possiblePoints,
+  type Rule,
+  type RuleCondition,
   type Stop,
   stopsInOrder,
+  type Target,
   type TaskPart,
   taskWindow,
 } from './lesson/lesson.ts';
@@ -146,6 +154,12 @@ export { markResponse } from './marking/mark-response.ts';
 export { rightResponse } from './marking/right-response.ts';
 export { isFittingRubric, type RubricLevels, rubricPoints, rubricPossible } from './marking/rubric.ts';
 export { type Verdicts, verdictsOf } from './marking/verdicts.ts';
+// The reading: a text in blocks.
+// The path: which ways there are.
+export { checkPath, type PathFault, type PathFaultCode } from './path/check-path.ts';
+export { type PathFigures, pathFigures } from './path/path-figures.ts';
+export { type PathEdge, type PathGraph, type PathNode, pathGraph, type Via, weighNode } from './path/path-graph.ts';
+export { isAside, isStraight, isTurn, orderedStops } from './path/path-lesson.ts';
 export { changeKind } from './question/change-kind.ts';
 export {
   type Drawing,
@@ -193,7 +207,6 @@ export {
   type ResponseBody,
 } from './question/response.ts';
 export { disordered, shuffled } from './question/shuffled.ts';
-// The reading: a text in blocks.
 export {
   anchorAt,
   anchorTimeMs,

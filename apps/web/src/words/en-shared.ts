@@ -40,6 +40,7 @@ export const enShared = {
   stop: {
     checkpoint: 'Checkpoint',
     pause: 'Pause',
+    fork: 'Fork',
     points: '{{earned}} of {{possible}}',
     pointsOnly_one: '{{points}} point',
     pointsOnly_other: '{{points}} points',

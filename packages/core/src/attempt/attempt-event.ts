@@ -46,6 +46,8 @@ export type LearnerEventBody =
   | { readonly type: 'hintTaken'; readonly stopId: string; readonly questionId: string }
   | { readonly type: 'acknowledged'; readonly stopId: string }
   | { readonly type: 'passedStop'; readonly stopId: string }
+  /** A way was chosen at a fork; again, where the terms let a student turn back. */
+  | { readonly type: 'chose'; readonly stopId: string; readonly choiceId: string }
   | { readonly type: 'handedIn' }
   /** What was handed in is taken back, to go on with it. */
   | { readonly type: 'withdrawn' }

@@ -1,6 +1,8 @@
 import type { Coverage } from '../coverage/coverage.ts';
 import type { Hundredths } from '../lesson/points.ts';
 import type { RubricLevels } from '../marking/rubric.ts';
+import type { Via } from '../path/path-graph.ts';
+import type { Returns } from '../path/path-lesson.ts';
 import type { Drawing } from '../question/drawing.ts';
 import type { HandedFile, Response } from '../question/response.ts';
 import type { AttemptEvent } from './attempt-event.ts';
@@ -19,8 +21,35 @@ export interface AttemptState {
   readonly timeSpentMs: number;
   /** How much longer than others this student has for what is timed, as a factor; 1 where absent. */
   readonly extraTime?: number | undefined;
+  /** The way taken, in a lesson that has more than one. */
+  readonly route?: RouteState | undefined;
   readonly doubts: Doubts;
   readonly intake: Intake;
+}
+
+/** A stretch of a student's way: one part, from where they came into it until they left it. */
+export interface Leg {
+  readonly partId: string;
+  readonly via: Via | { readonly kind: 'start' };
+  /** Number of the stop before which it began, and where that is, in ms. */
+  readonly fromStop: number;
+  readonly fromMs: number;
+  /** Number of the first stop behind the last turn that was passed, and where that turn stands. */
+  readonly atStop: number;
+  readonly atMs: number;
+  /** Where it was left, in ms; null while it goes on. */
+  readonly untilMs: number | null;
+  readonly returns: Returns;
+}
+
+/** A student's way through a lesson that has more than one. */
+export interface RouteState {
+  readonly legs: readonly Leg[];
+  /** Checkpoints and parts whose rules have led somewhere already; each leads once. */
+  readonly ruled: readonly string[];
+  readonly isAtEnd: boolean;
+  /** The furthest figure of progress so far, 0 to 1. */
+  readonly progress: number;
 }
 
 export interface PartState {
@@ -30,7 +59,7 @@ export interface PartState {
   readonly positionMs: number;
 }
 
-export type StopPhase = 'open' | 'answered' | 'acknowledged' | 'passed';
+export type StopPhase = 'open' | 'answered' | 'acknowledged' | 'chosen' | 'passed';
 
 export interface StopState {
   readonly phase: StopPhase;
@@ -42,6 +71,8 @@ export interface StopState {
   readonly answers: Readonly<Record<string, Answer>>;
   /** Questions whose hints were read. */
   readonly hints?: readonly string[] | undefined;
+  /** Of a fork: the way that was chosen. */
+  readonly choiceId?: string | undefined;
 }
 
 export interface Answer {
@@ -99,6 +130,8 @@ export type Refusal =
   | 'noHint'
   | 'timeUp'
   | 'notReturned'
+  | 'choiceUnknown'
+  | 'mayNotTurnBack'
   | 'notHandedIn'
   | 'pointsOutOfRange'
   | 'tooFarAhead';

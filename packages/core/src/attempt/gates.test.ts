@@ -11,10 +11,10 @@ import {
   isPartFinished,
   isPartOpen,
   mayPass,
-  partStateOf,
   playLimitMs,
   seekLimitMs,
 } from './gates.ts';
+import { partStateOf } from './settled.ts';
 import { takeInAll } from './take-in.ts';
 import { defaultTerms, type Terms } from './terms.ts';
 

@@ -1,28 +1,12 @@
-import { stopsInOrder } from '../lesson/lesson.ts';
-import type { AttemptState, PartState, StopPhase } from './attempt-state.ts';
+import { isStraight, orderedStops } from '../path/path-lesson.ts';
+import type { AttemptState, Leg } from './attempt-state.ts';
+import { routeOf, stopsOnRoute } from './route.ts';
+import { isFinishedFrom, partStateOf, reachToleranceMs, unsettledFrom } from './settled.ts';
 import type { Terms } from './terms.ts';
 import { findPart, findStop, type WalkContext, type WalkLesson, type WalkPart, type WalkStop } from './walk-lesson.ts';
 
 /** A player stops a few hundredths off its mark; a claim this far past a gate is still at the gate. */
 export const gateToleranceMs = 500;
-
-/** A stop counts as reached when the film was met to within this of it. */
-const reachToleranceMs = 1_000;
-
-/** The state of a part, also of one that was never opened. */
-export function partStateOf(state: AttemptState, part: WalkPart): PartState {
-  return state.parts[part.id] ?? { coverage: [], furthestMs: part.inMs, positionMs: part.inMs };
-}
-
-export function phaseOf(state: AttemptState, stopId: string): StopPhase | 'ahead' {
-  return state.stops[stopId]?.phase ?? 'ahead';
-}
-
-/** A stop is settled when it holds the learner no longer. */
-export function isSettled(state: AttemptState, stopId: string): boolean {
-  const phase = phaseOf(state, stopId);
-  return phase !== 'ahead' && phase !== 'open';
-}
 
 /** Whether the terms let a learner leave this stop without an answer. A note is read, not skipped, where skipping is off. */
 export function mayPass(stop: WalkStop, terms: Terms): boolean {
@@ -37,22 +21,41 @@ export function findOpenStop(lesson: WalkLesson, state: AttemptState): { part: W
   return open && findStop(lesson, open[0]);
 }
 
-/** The first stop of a part that still has to be settled. */
-export function nextUnsettledStop(part: WalkPart, state: AttemptState): WalkStop | undefined {
-  return stopsInOrder(part.stops).find((stop) => !isSettled(state, stop.id) && isInWindow(part, stop));
+/** The leg a student is in, where it is in this part. */
+function currentLegIn(part: WalkPart, state: AttemptState): Leg | undefined {
+  const leg = state.route?.legs.at(-1);
+  return leg?.partId === part.id && leg.untilMs === null ? leg : undefined;
 }
 
-function isInWindow(part: WalkPart, stop: WalkStop): boolean {
-  return stop.atMs >= part.inMs && stop.atMs <= part.outMs;
+/** The first stop of a part that still has to be settled; in a lesson with several ways, on the way. */
+export function nextUnsettledStop(part: WalkPart, state: AttemptState): WalkStop | undefined {
+  const leg = currentLegIn(part, state);
+  if (!leg && state.route?.legs.some(({ partId }) => partId === part.id)) return undefined;
+  return unsettledFrom(part, leg?.atStop ?? 0, state);
 }
 
 /**
  * How far into a part the learner may have got by playing, in ms of the film: with skipping off the next stop that
- * is not settled, else the end of the window.
+ * is not settled, else the end of the window. Where the way led out of a part, it goes as far as it was left.
  */
 export function playLimitMs(part: WalkPart, state: AttemptState, terms: Terms): number {
   if (terms.skipping) return part.outMs;
-  return nextUnsettledStop(part, state)?.atMs ?? part.outMs;
+  const legs = state.route?.legs.filter(({ partId }) => partId === part.id) ?? [];
+  if (legs.length === 0) return nextUnsettledStop(part, state)?.atMs ?? part.outMs;
+  return Math.max(...legs.map((leg) => leg.untilMs ?? legLimitMs(part, leg, state)));
+}
+
+function legLimitMs(part: WalkPart, leg: Leg, state: AttemptState): number {
+  // What rules have yet to decide holds as well: whoever knows them will say where it goes on.
+  const undecided = orderedStops(part).find(
+    (stop, index) =>
+      index >= leg.atStop &&
+      stop.kind === 'checkpoint' &&
+      (stop.rules ?? []).some((rule) => 'hidden' in rule) &&
+      !state.route?.ruled.includes(stop.id),
+  );
+  const unsettled = unsettledFrom(part, leg.atStop, state);
+  return Math.min(unsettled?.atMs ?? part.outMs, undecided?.atMs ?? part.outMs);
 }
 
 /**
@@ -73,31 +76,58 @@ export function isMaterialLocked(context: WalkContext, state: AttemptState): boo
 export function isStopReached(context: WalkContext, state: AttemptState, part: WalkPart, stop: WalkStop): boolean {
   if (stop.atMs > playLimitMs(part, state, context.terms)) return false;
   if (!context.terms.skipping && !isPartOpen(context, state, part.id)) return false;
-  if (stop.atMs - part.inMs <= gateToleranceMs) return true;
+  if (!context.terms.skipping && stopsOnRoute(context.lesson, state)?.has(stop.id) === false) return false;
+  const leg = currentLegIn(part, state);
+  const isAtBeginning = stop.atMs - part.inMs <= gateToleranceMs;
+  if (isAtBeginning || (leg && Math.abs(stop.atMs - leg.fromMs) <= gateToleranceMs)) return true;
   return partStateOf(state, part).coverage.some(
     (segment) => segment.fromMs <= stop.atMs && segment.toMs >= stop.atMs - reachToleranceMs,
   );
 }
 
-/** Whether a part may be entered: with skipping off, all parts before it are finished. */
+/** Whether a part may be entered: with skipping off, when the way has led there. */
 export function isPartOpen({ lesson, terms }: WalkContext, state: AttemptState, partId: string): boolean {
   if (terms.skipping) return findPart(lesson, partId) !== undefined;
-  for (const part of lesson.parts) {
+  if (!isStraight(lesson)) return routeOf(lesson, state).legs.some((leg) => leg.partId === partId);
+  const fixed = lesson.freeFrom ?? lesson.parts.length;
+  for (const [index, part] of lesson.parts.entries()) {
     if (part.id === partId) return true;
+    // From here on the order is free: what is open does not wait for its neighbours.
+    if (index >= fixed) return lesson.parts.some(({ id }) => id === partId);
     if (!isPartFinished(part, state)) return false;
   }
   return false;
 }
 
-/** A part is finished when every stop in it is settled and its end was reached. */
+/** A part is finished when every stop in it is settled and its end was reached; on the way of a student, as far as the way goes. */
 export function isPartFinished(part: WalkPart, state: AttemptState): boolean {
-  return (
-    nextUnsettledStop(part, state) === undefined && partStateOf(state, part).furthestMs >= part.outMs - reachToleranceMs
-  );
+  const leg = currentLegIn(part, state);
+  if (!leg && state.route?.legs.some(({ partId }) => partId === part.id)) return true;
+  return isFinishedFrom(part, leg?.atStop ?? 0, state);
 }
 
-/** Whether the learner may hand in now: with skipping off, only when every part is finished. */
+/** Whether the learner has come to the end: of every part, or of the way they took. */
+export function isAtEnd(lesson: WalkLesson, state: AttemptState): boolean {
+  return isStraight(lesson)
+    ? lesson.parts.every((part) => isPartFinished(part, state))
+    : routeOf(lesson, state).isAtEnd;
+}
+
+/** Whether the learner may hand in now: with skipping off, only at the end. */
 export function canHandIn({ lesson, terms }: WalkContext, state: AttemptState): boolean {
-  if (state.handedInAt !== null) return false;
-  return terms.skipping || lesson.parts.every((part) => isPartFinished(part, state));
+  return state.handedInAt === null && (terms.skipping || isAtEnd(lesson, state));
+}
+
+/** The part to go to from a part that is done, where one is open; in a free order the first that is not done. */
+export function nextPart(context: WalkContext, state: AttemptState, part: WalkPart): WalkPart | undefined {
+  const { lesson } = context;
+  if (!isPartFinished(part, state)) return undefined;
+  if (!isStraight(lesson)) {
+    const leg = routeOf(lesson, state).legs.at(-1);
+    return leg && leg.partId !== part.id && leg.untilMs === null ? findPart(lesson, leg.partId) : undefined;
+  }
+  const following = lesson.parts[lesson.parts.indexOf(part) + 1];
+  const isFree = lesson.freeFrom !== undefined && lesson.parts.indexOf(part) + 1 >= lesson.freeFrom;
+  const next = isFree ? lesson.parts.find((one) => !isPartFinished(one, state)) : following;
+  return next && isPartOpen(context, state, next.id) ? next : undefined;
 }

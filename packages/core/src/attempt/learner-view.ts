@@ -8,8 +8,9 @@ import {
   type Part,
   type Stop,
   stopsInOrder,
+  type Target,
 } from '../lesson/lesson.ts';
-import type { Recording } from '../lesson/recording.ts';
+import type { LessonPicture, Recording } from '../lesson/recording.ts';
 import type { Question } from '../question/question.ts';
 import type { Answer, AttemptState } from './attempt-state.ts';
 import { type LearnerQuestion, present, type QuestionResult, toLearnerQuestion, toResult } from './learner-question.ts';
@@ -19,6 +20,7 @@ import { ownLesson, seedOf } from './own-lesson.ts';
 export interface LearnerLesson {
   readonly title: string;
   readonly directions?: Recording | undefined;
+  readonly freeFrom?: number | undefined;
   readonly parts: readonly LearnerPart[];
 }
 
@@ -32,6 +34,8 @@ interface LearnerPartHead {
   readonly stops: readonly LearnerStop[];
   readonly directions?: Recording | undefined;
   readonly practice?: boolean | undefined;
+  readonly rules?: readonly HiddenRule[] | undefined;
+  readonly next?: Target | undefined;
 }
 
 export interface LearnerTaskPart extends LearnerPartHead {
@@ -54,6 +58,16 @@ export type LearnerStop =
       readonly anchor?: BlockAnchor | undefined;
       readonly required: boolean;
       readonly questions: readonly LearnerQuestion[];
+      /** Where it leads depends on the answers; on what of them, nobody is told. */
+      readonly rules?: readonly HiddenRule[] | undefined;
+    }
+  | {
+      readonly id: string;
+      readonly kind: 'fork';
+      readonly atMs: number;
+      readonly anchor?: BlockAnchor | undefined;
+      readonly prompt: string;
+      readonly choices: readonly LearnerChoice[];
     }
   | {
       readonly id: string;
@@ -63,6 +77,17 @@ export type LearnerStop =
       readonly note: string;
       readonly voice?: Recording | undefined;
     };
+
+export interface HiddenRule {
+  readonly hidden: true;
+}
+
+export interface LearnerChoice {
+  readonly id: string;
+  readonly words: string;
+  readonly picture?: LessonPicture | undefined;
+  readonly to: Target;
+}
 
 export interface LearnerView {
   readonly lesson: LearnerLesson;
@@ -87,16 +112,16 @@ export function learnerView(lesson: Lesson, state: AttemptState): LearnerView {
   };
 }
 
-function toLearnerLesson({ title, directions, parts }: Lesson, seed: string): LearnerLesson {
-  return { title, ...present({ directions }), parts: parts.map((part) => toLearnerPart(part, seed)) };
+function toLearnerLesson({ title, directions, parts, freeFrom }: Lesson, seed: string): LearnerLesson {
+  return { title, ...present({ directions, freeFrom }), parts: parts.map((part) => toLearnerPart(part, seed)) };
 }
 
 function toLearnerPart(part: Part, seed: string): LearnerPart {
-  const { id, title, inMs, outMs, stops, directions, practice } = part;
+  const { id, title, inMs, outMs, stops, directions, practice, next } = part;
   const head = {
     ...{ id, title, inMs, outMs },
     stops: stopsInOrder(stops).map((stop) => toLearnerStop(stop, seed)),
-    ...present({ directions, practice }),
+    ...present({ directions, practice, next, rules: hide(part.rules) }),
   };
   if (!hasMaterial(part)) return { ...head, kind: part.kind };
   const { kind, materialId, narrations, insets, nextLessonId } = part;
@@ -107,8 +132,24 @@ function toLearnerStop(stop: Stop, seed: string): LearnerStop {
   const { id, atMs, anchor } = stop;
   const place = { id, atMs, ...present({ anchor }) };
   if (stop.kind === 'pause') return { ...place, kind: stop.kind, note: stop.note, ...present({ voice: stop.voice }) };
+  if (stop.kind === 'fork') {
+    const choices = stop.choices.map(({ id: choiceId, words, picture, to }) => ({
+      ...{ id: choiceId, words, to },
+      ...present({ picture }),
+    }));
+    return { ...place, kind: stop.kind, prompt: stop.prompt, choices };
+  }
   const { kind, required, questions } = stop;
-  return { ...place, kind, required, questions: questions.map((question) => toLearnerQuestion(question, seed)) };
+  return {
+    ...{ ...place, kind, required },
+    questions: questions.map((question) => toLearnerQuestion(question, seed)),
+    ...present({ rules: hide(stop.rules) }),
+  };
+}
+
+/** That there are rules must be known, so that a browser waits for what they lead to. */
+function hide(rules: readonly unknown[] | undefined): readonly HiddenRule[] | undefined {
+  return rules && rules.length > 0 ? [{ hidden: true }] : undefined;
 }
 
 /** Which teacher marked is the teachers' affair. */

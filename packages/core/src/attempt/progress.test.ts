@@ -16,13 +16,13 @@ const progressAfter = (count: number) => {
   return progressOf(bridgeLesson, state);
 };
 
-/** 40 s of film, two checkpoints of 45 s and a pause of 15 s: 145 s in all. */
+/** 40 s of film, a pick of 45 s, a pause of 15 s, a pick and a written answer of 225 s: 325 s in all. */
 test.each([
   ['begun', 1, 0],
-  ['at the first stop', 3, 10 / 145],
-  ['its answer given', 4, 55 / 145],
-  ['the pause noted', 7, 80 / 145],
-  ['all answered', 11, 135 / 145],
+  ['at the first stop', 3, 10 / 325],
+  ['its answer given', 4, 55 / 325],
+  ['the pause noted', 7, 80 / 325],
+  ['all answered', 11, 315 / 325],
   ['the end met', 12, 1],
   ['handed in', 13, 1],
 ])('%s', (_, count, expected) => expect(progressAfter(count)).toBeCloseTo(expected, 10));

@@ -2,9 +2,11 @@ import { metMs } from '../coverage/coverage.ts';
 import { stopsInOrder } from '../lesson/lesson.ts';
 import type { Hundredths } from '../lesson/points.ts';
 import type { AttemptState } from './attempt-state.ts';
-import { findOpenStop, partStateOf } from './gates.ts';
+import { findOpenStop } from './gates.ts';
 import { ownLesson } from './own-lesson.ts';
 import { progressOf } from './progress.ts';
+import { stopsOnRoute } from './route.ts';
+import { partStateOf } from './settled.ts';
 import { type StopMark, stopMarkOf, stopMarkStates } from './stop-mark.ts';
 import type { WalkLesson, WalkStop } from './walk-lesson.ts';
 
@@ -32,15 +34,19 @@ export function sheetStops(lesson: WalkLesson): readonly WalkStop[] {
 
 export function sheetRowOf(shared: WalkLesson, state: AttemptState): SheetRow {
   const lesson = ownLesson(shared, state);
+  const onRoute = stopsOnRoute(lesson, state);
   const marks = lesson.parts.flatMap(({ stops, practice }) =>
-    stopsInOrder(stops).map((stop) => ({
-      ...stopMarkOf(stop, state.stops[stop.id]),
-      ...(practice ? { practice } : {}),
-    })),
+    stopsInOrder(stops).map((stop): StopMark => {
+      const mark = stopMarkOf(stop, state.stops[stop.id]);
+      // What lies on another way is nothing to earn.
+      const isOff = onRoute?.has(stop.id) === false && mark.state === 'ahead';
+      return { ...mark, ...(isOff ? { possible: 0 } : {}), ...(practice ? { practice } : {}) };
+    }),
   );
   const open = findOpenStop(lesson, state);
-  const lengthMs = lesson.parts.reduce((sum, part) => sum + part.outMs - part.inMs, 0);
-  const playedMs = lesson.parts.reduce(
+  const walked = lesson.parts.filter(({ id }) => !onRoute || state.route?.legs.some(({ partId }) => partId === id));
+  const lengthMs = walked.reduce((sum, part) => sum + part.outMs - part.inMs, 0);
+  const playedMs = walked.reduce(
     (sum, part) => sum + metMs(partStateOf(state, part).coverage, { fromMs: part.inMs, toMs: part.outMs }),
     0,
   );

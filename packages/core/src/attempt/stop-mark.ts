@@ -26,7 +26,7 @@ function markState(stopState: StopState | undefined, earned: Hundredths, possibl
   if (!stopState) return 'ahead';
   if (stopState.phase === 'open') return 'open';
   if (stopState.phase === 'passed') return 'passed';
-  if (stopState.phase === 'acknowledged') return 'noted';
+  if (stopState.phase === 'acknowledged' || stopState.phase === 'chosen') return 'noted';
   if (Object.values(stopState.answers).some((answer) => answer.points === null)) return 'waiting';
   if (possible === 0) return 'noted';
   if (earned === 0) return 'none';

@@ -1,5 +1,6 @@
 import { addInterval } from '../coverage/coverage.ts';
 import { isFitting } from '../question/response.ts';
+import { advance, turnBackTo } from './advance.ts';
 import { type AttemptEvent, teacherEventTypes } from './attempt-event.ts';
 import {
   type AttemptState,
@@ -15,16 +16,16 @@ import {
   gateToleranceMs,
   isMaterialLocked,
   isPartOpen,
-  isSettled,
   isStopReached,
   mayPass,
-  partStateOf,
-  phaseOf,
   playLimitMs,
 } from './gates.ts';
 import { answersTo, mayTryQuestion } from './give-answers.ts';
 import { ownContext } from './own-lesson.ts';
+import { progressOf } from './progress.ts';
 import { applyRevised, applyRevisedDraft } from './revise-answer.ts';
+import { stopsOnRoute } from './route.ts';
+import { isSettled, partStateOf, phaseOf } from './settled.ts';
 import { applyTeacher, type TeacherEvent } from './take-in-teacher.ts';
 import type { Terms } from './terms.ts';
 import { isTimeUp } from './time-limit.ts';
@@ -108,7 +109,15 @@ function applyInTurn(context: WalkContext, state: AttemptState, event: AttemptEv
   };
   if (isTeacherEvent(event)) return toApplied(counted, event, applyTeacher(context, counted, event));
   const present = countPresence(context, counted, event);
-  return toApplied(present, event, applyLearner(context, present, event));
+  const result = applyLearner(context, present, event);
+  return toApplied(present, event, typeof result === 'string' ? result : onTheWay(context, result));
+}
+
+/** Where there are several ways, the student is taken on by what has just happened, and progress keeps its best. */
+function onTheWay(context: WalkContext, state: AttemptState): AttemptState {
+  const after = advance(context, state);
+  if (!after.route) return after;
+  return { ...after, route: { ...after.route, progress: progressOf(context.lesson, after) } };
 }
 
 function toApplied(before: AttemptState, event: AttemptEvent, result: AttemptState | Refusal): Applied {
@@ -258,6 +267,7 @@ function applyAtStop(context: WalkContext, state: AttemptState, event: AtStopEve
     return applyRevisedDraft(found.stop, state, event);
   if (state.handedInAt !== null) return 'alreadyHandedIn';
   const { part, stop } = found;
+  if (event.type === 'chose') return applyChose(context, state, stop, event);
   const phase = phaseOf(state, stop.id);
   if (event.type === 'reachedStop') return applyReached(context, state, part, stop, event);
   if (phase === 'ahead' || phase === 'passed') return 'notOpen';
@@ -306,6 +316,25 @@ function applyAtStop(context: WalkContext, state: AttemptState, event: AtStopEve
   }
 }
 
+type ChoseEvent = Extract<LearnerEvent, { type: 'chose' }>;
+
+function applyChose(
+  context: WalkContext,
+  state: AttemptState,
+  stop: WalkStop,
+  event: ChoseEvent,
+): AttemptState | Refusal {
+  if (stop.kind !== 'fork') return 'wrongKind';
+  if (!stop.choices.some(({ id }) => id === event.choiceId)) return 'choiceUnknown';
+  const before = state.stops[stop.id];
+  if (before?.phase === 'chosen' && !context.terms.turningBack) return 'mayNotTurnBack';
+  if (!before || before.phase === 'passed') return 'notOpen';
+  const base = before.phase === 'chosen' ? turnBackTo(context.lesson, state, stop.id) : state;
+  if (!base) return 'notReached';
+  const { choiceId } = event;
+  return withStop(base, stop.id, { ...before, phase: 'chosen', choiceId, settledAt: event.receivedAt });
+}
+
 function applyReached(
   context: WalkContext,
   state: AttemptState,
@@ -316,7 +345,7 @@ function applyReached(
   const phase = phaseOf(state, stop.id);
   // Two devices can reach the same stop; the second finds it open.
   if (phase === 'open') return state;
-  if (phase === 'answered' || phase === 'acknowledged') return 'alreadySettled';
+  if (phase === 'answered' || phase === 'acknowledged' || phase === 'chosen') return 'alreadySettled';
   if (!isStopReached(context, state, part, stop)) return 'notReached';
   const before = partStateOf(state, part);
   return withStop(
@@ -348,7 +377,10 @@ function leftPhase(stop: StopState | undefined): StopPhase {
 function applyHandedIn(context: WalkContext, state: AttemptState, event: AttemptEvent): AttemptState | Refusal {
   if (state.handedInAt !== null) return 'alreadyHandedIn';
   if (!canHandIn(context, state)) return 'notFinished';
-  const left = context.lesson.parts.flatMap((part) => part.stops).filter((stop) => !isSettled(state, stop.id));
+  const onRoute = stopsOnRoute(context.lesson, state);
+  const left = context.lesson.parts
+    .flatMap((part) => part.stops)
+    .filter(({ id }) => !isSettled(state, id) && (onRoute?.has(id) ?? true));
   const passed = left.map((stop): [string, StopState] => [
     stop.id,
     {

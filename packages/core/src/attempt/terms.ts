@@ -4,6 +4,8 @@ export interface Terms {
   readonly skipping: boolean;
   /** On: a student may go back in the material while a question is open. */
   readonly rewindAtStops: boolean;
+  /** On: a student may come back to a fork and choose another way. */
+  readonly turningBack?: boolean | undefined;
   /** The fastest playing rate offered, 1 to 2. */
   readonly maxRate: number;
   /** BCP 47 tag of the language in which students write numbers; English where absent. */

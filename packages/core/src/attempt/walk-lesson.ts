@@ -1,5 +1,6 @@
-import type { PartKind } from '../lesson/lesson.ts';
+import type { PartKind, Target } from '../lesson/lesson.ts';
 import type { Hundredths } from '../lesson/points.ts';
+import type { PathRule } from '../path/path-lesson.ts';
 import type { Tries } from '../question/question.ts';
 import type { Response, ResponseShape } from '../question/response.ts';
 import type { Terms } from './terms.ts';
@@ -7,6 +8,7 @@ import type { Terms } from './terms.ts';
 /** What gates and the reducer need of a lesson. An edition fits, and so does what a learner's browser is given. */
 export interface WalkLesson {
   readonly parts: readonly WalkPart[];
+  readonly freeFrom?: number | undefined;
 }
 
 export interface WalkPart {
@@ -16,6 +18,8 @@ export interface WalkPart {
   readonly outMs: number;
   readonly stops: readonly WalkStop[];
   readonly practice?: boolean | undefined;
+  readonly rules?: readonly PathRule[] | undefined;
+  readonly next?: Target | undefined;
 }
 
 export type WalkStop =
@@ -27,6 +31,13 @@ export type WalkStop =
       readonly questions: readonly WalkQuestion[];
       readonly pick?: number | undefined;
       readonly shuffle?: boolean | undefined;
+      readonly rules?: readonly PathRule[] | undefined;
+    }
+  | {
+      readonly id: string;
+      readonly kind: 'fork';
+      readonly atMs: number;
+      readonly choices: readonly { readonly id: string; readonly to: Target }[];
     }
   | { readonly id: string; readonly kind: 'pause'; readonly atMs: number };
 

@@ -7,7 +7,9 @@ import {
   materialPartKinds,
   type Narration,
   type Part,
+  type Rule,
   type Stop,
+  type Target,
 } from '../lesson/lesson.ts';
 import type { LessonChange } from '../lesson/lesson-change.ts';
 import { id, line, pictureSchema, prose, recordingSchema, timeMs } from './base-schemas.ts';
@@ -41,6 +43,26 @@ const insets = v.pipe(v.array(insetSchema), v.maxLength(200));
 
 const mostQuestions = 50;
 
+const targetSchema: v.GenericSchema<unknown, Target> = v.variant('kind', [
+  v.object({ kind: v.literal('onward') }),
+  v.object({ kind: v.literal('part'), partId: id, stopId: v.optional(id) }),
+  v.object({ kind: v.literal('back') }),
+  v.object({ kind: v.literal('end') }),
+]);
+
+const percent = v.pipe(v.number(), v.minValue(0), v.maxValue(100));
+
+const ruleSchema: v.GenericSchema<unknown, Rule> = v.object({
+  id,
+  when: v.variant('kind', [
+    v.object({ kind: v.picklist(['scoreBelow', 'scoreFrom']), percent }),
+    v.object({ kind: v.literal('picked'), questionId: id, optionId: v.pipe(v.string(), v.maxLength(64)) }),
+    v.object({ kind: v.literal('sureAtMost'), sure: v.picklist([1, 2, 3, 4]) }),
+  ]),
+  to: targetSchema,
+});
+const rules = v.pipe(v.array(ruleSchema), v.maxLength(20));
+
 const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
   v.object({
     id,
@@ -51,6 +73,7 @@ const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
     questions: v.pipe(v.array(questionSchema), v.maxLength(mostQuestions)),
     pick: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(mostQuestions))),
     shuffle: v.optional(v.boolean()),
+    rules: v.optional(rules),
   }),
   v.object({
     id,
@@ -59,6 +82,17 @@ const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
     anchor: anchorSchema,
     note: prose,
     voice: v.optional(recordingSchema),
+  }),
+  v.object({
+    id,
+    kind: v.literal('fork'),
+    atMs: timeMs,
+    anchor: anchorSchema,
+    prompt: prose,
+    choices: v.pipe(
+      v.array(v.object({ id, words: line, picture: v.optional(pictureSchema), to: targetSchema })),
+      v.maxLength(12),
+    ),
   }),
 ]);
 
@@ -70,6 +104,8 @@ const ofPart = {
   stops: v.pipe(v.array(stopSchema), v.maxLength(500)),
   directions: v.optional(recordingSchema),
   practice: v.optional(v.boolean()),
+  rules: v.optional(rules),
+  next: v.optional(targetSchema),
 };
 
 const partSchema: v.GenericSchema<unknown, Part> = v.variant('kind', [
@@ -88,6 +124,7 @@ export const lessonSchema: v.GenericSchema<unknown, Lesson> = v.object({
   title: line,
   directions: v.optional(recordingSchema),
   parts: v.pipe(v.array(partSchema), v.maxLength(500)),
+  freeFrom: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(500))),
 });
 
 const index = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(500));
@@ -116,6 +153,8 @@ export const lessonChangeSchema: v.GenericSchema<unknown, LessonChange> = v.vari
   v.object({ type: v.literal('setNarrations'), partId: id, narrations }),
   v.object({ type: v.literal('setInsets'), partId: id, insets }),
   v.object({ type: v.literal('setNextLesson'), partId: id, lessonId: v.nullable(id) }),
+  v.object({ type: v.literal('setWay'), partId: id, next: v.nullable(targetSchema), rules }),
+  v.object({ type: v.literal('setFreeFrom'), freeFrom: v.nullable(index) }),
   v.object({ type: v.literal('setPractice'), partId: id, practice: v.boolean() }),
   v.object({ type: v.literal('orderStops'), partId: id, stopIds: v.pipe(v.array(id), v.maxLength(500)) }),
 ]);

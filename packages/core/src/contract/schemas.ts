@@ -24,6 +24,7 @@ const computed = <T>() => v.custom<T>(() => true);
 export const termsSchema = v.object({
   skipping: v.boolean(),
   rewindAtStops: v.boolean(),
+  turningBack: v.optional(v.boolean()),
   maxRate: v.picklist([1, 1.25, 1.5, 2]),
   locale: v.optional(v.string()),
 });

@@ -1,4 +1,5 @@
-import { hasMaterial, type Lesson, type Part, type Stop, stopsInOrder } from './lesson.ts';
+import { checkPath, type PathFaultCode } from '../path/check-path.ts';
+import { type Fork, hasMaterial, type Lesson, type Part, type Stop, stopsInOrder } from './lesson.ts';
 import { materialsOf } from './materials-of.ts';
 import { type QuestionFaultCode, questionFaults } from './question-faults.ts';
 
@@ -13,6 +14,9 @@ export type FaultCode =
   | 'recordingMissing'
   | 'taskEmpty'
   | 'pickTooMany'
+  | 'choicesTooFew'
+  | 'choiceWordsMissing'
+  | PathFaultCode
   | QuestionFaultCode;
 
 /** Something that keeps an edition from being made, and the place that would mend it. */
@@ -39,6 +43,7 @@ export function checkLesson(lesson: Lesson, lengths: MaterialLengths): readonly 
   for (const part of lesson.parts) faults.push(...checkPart(part, lengths));
   const ofParts = new Set(lesson.parts.filter(hasMaterial).map((part) => part.materialId));
   if (materialsOf(lesson).some((id) => !lengths.has(id) && !ofParts.has(id))) faults.push({ code: 'recordingMissing' });
+  faults.push(...checkPath(lesson));
   return faults;
 }
 
@@ -62,10 +67,17 @@ function checkPart(part: Part, lengths: MaterialLengths): Fault[] {
   return faults;
 }
 
+function checkFork({ prompt, choices }: Fork): LocalFault[] {
+  if (choices.length < 2) return [{ code: 'choicesTooFew' }];
+  const isMute = choices.some(({ words }) => words.trim() === '') || prompt.trim() === '';
+  return isMute ? [{ code: 'choiceWordsMissing' }] : [];
+}
+
 type LocalFault = Omit<Fault, 'partId' | 'stopId'>;
 
 function checkStop(stop: Stop): LocalFault[] {
   if (stop.kind === 'pause') return stop.note.trim() === '' && !stop.voice ? [{ code: 'noteMissing' }] : [];
+  if (stop.kind === 'fork') return checkFork(stop);
   if (stop.questions.length === 0) return [{ code: 'questionsMissing' }];
   const tooMany: LocalFault[] =
     stop.pick !== undefined && stop.pick > stop.questions.length ? [{ code: 'pickTooMany' }] : [];

@@ -5,7 +5,9 @@ import {
   type Lesson,
   type Narration,
   type Part,
+  type Rule,
   type Stop,
+  type Target,
 } from './lesson.ts';
 import type { Recording } from './recording.ts';
 
@@ -39,6 +41,8 @@ export type LessonChange =
   | { readonly type: 'setInsets'; readonly partId: string; readonly insets: readonly Inset[] }
   | { readonly type: 'setNextLesson'; readonly partId: string; readonly lessonId: string | null }
   | { readonly type: 'setPractice'; readonly partId: string; readonly practice: boolean }
+  | { readonly type: 'setWay'; readonly partId: string; readonly next: Target | null; readonly rules: readonly Rule[] }
+  | { readonly type: 'setFreeFrom'; readonly freeFrom: number | null }
   /** The order of stops that stand at the same place, as those of a task do: the ids of all stops of the part. */
   | { readonly type: 'orderStops'; readonly partId: string; readonly stopIds: readonly string[] };
 
@@ -71,6 +75,12 @@ export function applyChange(lesson: Lesson, change: LessonChange): ChangeResult 
         lesson: { ...lesson, directions: change.directions ?? undefined },
         inverse: { ...change, directions: lesson.directions ?? null },
       };
+    case 'setFreeFrom':
+      return {
+        ok: true,
+        lesson: { ...lesson, freeFrom: change.freeFrom ?? undefined },
+        inverse: { ...change, freeFrom: lesson.freeFrom ?? null },
+      };
     case 'insertPart':
       if (lesson.parts.some((part) => part.id === change.part.id)) return refuse('idTaken');
       if (change.part.inMs >= change.part.outMs) return refuse('emptyWindow');
@@ -100,7 +110,7 @@ function replaceParts(lesson: Lesson, partIds: readonly string[], parts: readonl
   };
 }
 
-type PartChange = Exclude<LessonChange, { type: 'setTitle' | 'insertPart' | 'replaceParts' }> & {
+type PartChange = Exclude<LessonChange, { type: 'setTitle' | 'insertPart' | 'replaceParts' | 'setFreeFrom' }> & {
   readonly partId: string;
 };
 
@@ -144,6 +154,11 @@ function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
       return withPart(
         { ...part, practice: change.practice || undefined },
         { ...change, practice: part.practice ?? false },
+      );
+    case 'setWay':
+      return withPart(
+        { ...part, next: change.next ?? undefined, rules: someOf(change.rules) },
+        { ...change, next: part.next ?? null, rules: part.rules ?? [] },
       );
     case 'orderStops': {
       const stops = change.stopIds.flatMap((id) => part.stops.find((stop) => stop.id === id) ?? []);
@@ -234,6 +249,7 @@ export function applyChanges(
 /** What a change touches, as a key: two changes with the same key in a row are one burst of typing for undo. */
 export function changeTarget(change: LessonChange): string {
   if (change.type === 'setTitle') return 'title';
+  if (change.type === 'setFreeFrom') return 'order';
   if ('part' in change) return `${change.type}:${change.part.id}`;
   if ('partIds' in change) return `${change.type}:${change.partIds.join()}`;
   if ('stop' in change) return `${change.type}:${change.stop.id}`;

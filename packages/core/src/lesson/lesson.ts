@@ -1,6 +1,6 @@
 import type { Question } from '../question/question.ts';
 import type { Hundredths } from './points.ts';
-import type { Recording } from './recording.ts';
+import type { LessonPicture, Recording } from './recording.ts';
 
 /** What a teacher edits and what an edition freezes. Plain data; every id is unique within the lesson. */
 export interface Lesson {
@@ -8,6 +8,8 @@ export interface Lesson {
   /** Said or shown before the lesson begins. */
   readonly directions?: Recording | undefined;
   readonly parts: readonly Part[];
+  /** From this part on, by its number from 0, the parts may be taken in any order; absent for a fixed order. */
+  readonly freeFrom?: number | undefined;
 }
 
 /** A clip is a window of a film or a sound, a reading a text, a deck a run of slides. */
@@ -34,7 +36,33 @@ interface PartHead {
   readonly directions?: Recording | undefined;
   /** Practice: what is earned in it is shown, and counts for nothing. */
   readonly practice?: boolean | undefined;
+  /** Where its end leads by what was done in it; the first rule that fits. */
+  readonly rules?: readonly Rule[] | undefined;
+  /** Where its end leads otherwise; onwards where absent. A part that leads back is an aside: only a way turned into leads there. */
+  readonly next?: Target | undefined;
 }
+
+/** Where a way leads: to what comes next anyway, to a part or a stop in one, back to where it was turned into, or to the end. */
+export type Target =
+  | { readonly kind: 'onward' }
+  | { readonly kind: 'part'; readonly partId: string; readonly stopId?: string | undefined }
+  | { readonly kind: 'back' }
+  | { readonly kind: 'end' };
+
+/** Sends on those for whom something holds. */
+export interface Rule {
+  readonly id: string;
+  readonly when: RuleCondition;
+  readonly to: Target;
+}
+
+export type RuleCondition =
+  /** Points earned, in percent of those there were: below it, or that much and more. */
+  | { readonly kind: 'scoreBelow' | 'scoreFrom'; readonly percent: number }
+  /** An answer among those picked. */
+  | { readonly kind: 'picked'; readonly questionId: string; readonly optionId: string }
+  /** How sure they said they were, at the least sure of their answers: 1 (a guess) to 4 (certain). */
+  | { readonly kind: 'sureAtMost'; readonly sure: number };
 
 /** Nothing to watch or read, only questions: its stops all stand at the one place there is, in the order of the list. */
 export interface TaskPart extends PartHead {
@@ -72,7 +100,7 @@ export interface Inset {
   readonly title: string;
 }
 
-export type Stop = Checkpoint | Pause;
+export type Stop = Checkpoint | Pause | Fork;
 
 /**
  * What a stop in a text or in slides holds on to, so that it stays with its block when a newer version of the
@@ -99,6 +127,25 @@ export interface Checkpoint {
   readonly pick?: number | undefined;
   /** Each student meets the questions in an order of their own. */
   readonly shuffle?: boolean | undefined;
+  /** Where it leads by what was answered; the first rule that fits, and onwards where none does. */
+  readonly rules?: readonly Rule[] | undefined;
+}
+
+/** Halts the learner at a choice of ways. */
+export interface Fork {
+  readonly id: string;
+  readonly kind: 'fork';
+  readonly atMs: number;
+  readonly anchor?: BlockAnchor | undefined;
+  readonly prompt: string;
+  readonly choices: readonly ForkChoice[];
+}
+
+export interface ForkChoice {
+  readonly id: string;
+  readonly words: string;
+  readonly picture?: LessonPicture | undefined;
+  readonly to: Target;
 }
 
 /** Halts the learner with a note to read. */

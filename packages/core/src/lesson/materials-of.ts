@@ -21,7 +21,10 @@ function ofPart(part: Part): (string | undefined)[] {
 }
 
 function ofStop(stop: Stop): (string | undefined)[] {
-  return stop.kind === 'pause' ? [stop.voice?.materialId] : stop.questions.flatMap(ofQuestion);
+  if (stop.kind === 'pause') return [stop.voice?.materialId];
+  return stop.kind === 'fork'
+    ? stop.choices.map(({ picture }) => picture?.materialId)
+    : stop.questions.flatMap(ofQuestion);
 }
 
 /** Ids of the materials that a question shows: its pictures and its recordings. */

@@ -39,7 +39,15 @@ interface Options extends Pick<Deps, 'clock' | 'newId'> {
 }
 
 /** Events after which the browser is sent a new view: something may have been earned, or ended. */
-const earningTypes = new Set<SentEvent['type']>(['answered', 'kept', 'hintTaken', 'revised', 'handedIn', 'withdrawn']);
+const earningTypes = new Set<SentEvent['type']>([
+  'answered',
+  'kept',
+  'hintTaken',
+  'revised',
+  'handedIn',
+  'withdrawn',
+  'chose',
+]);
 
 /** Events that change nothing about what a student has earned, and the one that works on an answer given back. */
 const harmlessTypes = new Set<SentEvent['type']>([

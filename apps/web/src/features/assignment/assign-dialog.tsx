@@ -17,6 +17,7 @@ interface Values extends WindowValues {
   classId: string;
   skipping: boolean;
   rewindAtStops: boolean;
+  turningBack: boolean;
   maxRate: string;
 }
 
@@ -40,6 +41,7 @@ export function AssignDialog({ lessonId, title, editionNumber, onClose }: Props)
       closesAt: '',
       skipping: false,
       rewindAtStops: true,
+      turningBack: false,
       maxRate: '2',
     },
   });
@@ -54,6 +56,7 @@ export function AssignDialog({ lessonId, title, editionNumber, onClose }: Props)
           terms: {
             skipping: values.skipping,
             rewindAtStops: values.rewindAtStops,
+            turningBack: values.turningBack,
             maxRate: Number(values.maxRate) as 1 | 1.25 | 1.5 | 2,
           },
         },
@@ -93,6 +96,7 @@ export function AssignDialog({ lessonId, title, editionNumber, onClose }: Props)
         <fieldset className="grid gap-3">
           <Term label={t('assign.skipping')} help={t('assign.skippingHelp')} {...form.register('skipping')} />
           <Term label={t('assign.rewind')} help={t('assign.rewindHelp')} {...form.register('rewindAtStops')} />
+          <Term label={t('assign.turningBack')} help={t('assign.turningBackHelp')} {...form.register('turningBack')} />
           <Field label={t('assign.maxRate')}>
             {(ids) => (
               <select {...ids} className={`${inputStyle} w-28`} {...form.register('maxRate')}>

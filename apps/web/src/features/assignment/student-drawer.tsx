@@ -196,9 +196,14 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
         <span className="font-mono">{formatPlace(partKind, stop)}</span>
         {stateWords(mark)}
       </p>
-      {stop.kind === 'pause' ? (
-        <p className="text-14">{t('student.note', { note: stop.note })}</p>
-      ) : (
+      {stop.kind === 'pause' && <p className="text-14">{t('student.note', { note: stop.note })}</p>}
+      {stop.kind === 'fork' && (
+        <p className="text-14">
+          {stop.prompt}{' '}
+          <strong>{stop.choices.find(({ id }) => id === stopState?.choiceId)?.words ?? t('student.notChosen')}</strong>
+        </p>
+      )}
+      {stop.kind === 'checkpoint' &&
         stop.questions.map((question) => {
           const answer = stopState?.answers[question.id];
           const draft = stopState?.drafts[question.id];
@@ -229,8 +234,7 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
               )}
             </div>
           );
-        })
-      )}
+        })}
     </article>
   );
 }

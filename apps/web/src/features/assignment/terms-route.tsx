@@ -51,6 +51,7 @@ function TermsView({ sheet: { assignment, terms } }: { readonly sheet: Sheet }) 
         <ul className="list-disc pl-5">
           <li>{t(terms.skipping ? 'terms.skippingOn' : 'terms.skippingOff')}</li>
           <li>{t(terms.rewindAtStops ? 'terms.rewindOn' : 'terms.rewindOff')}</li>
+          {terms.turningBack && <li>{t('terms.turningBack')}</li>}
           <li>{t('terms.rate', { rate: terms.maxRate })}</li>
         </ul>
       </section>

@@ -10,7 +10,7 @@ import {
   taskWindow,
 } from '@semita/core';
 import type { Material } from '@semita/core/contract';
-import { BookOpen, DoorClosed, Film, Lightbulb, ListChecks, Pause, Plus, Presentation } from 'lucide-react';
+import { BookOpen, Film, Lightbulb, ListChecks, Plus, Presentation } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/button.tsx';
@@ -19,6 +19,7 @@ import { formatClock, formatMinutes } from '../../words/format.ts';
 import { formatLengths, formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
+import { stopLooks } from './stop-looks.ts';
 
 /** Loaded when a part is added. */
 const AddParts = lazy(async () => ({ default: (await import('./add-parts.tsx')).AddParts }));
@@ -99,7 +100,7 @@ export function Outline({
               style={{ minHeight: (lengthMs / 60_000) * pxPerMinute }}
             >
               {stops.map((stop) => {
-                const Icon = stop.kind === 'pause' ? Pause : DoorClosed;
+                const { Icon, notch } = stopLooks[stop.kind];
                 const words = firstWords(stop);
                 return (
                   <li key={stop.id}>
@@ -109,7 +110,7 @@ export function Outline({
                       onClick={() => onChooseStop(part.id, stop.id)}
                       className={joinClasses(
                         '-ml-px flex w-full items-center gap-1.5 border-l-4 py-1 pr-2 pl-2 text-left text-13 hover:bg-main-tint',
-                        stop.kind === 'pause' ? 'border-slate' : 'border-main',
+                        notch,
                         stop.id === openStopId && 'bg-main-tint',
                       )}
                     >

@@ -1,6 +1,8 @@
 import type { LessonChange, Part } from '@semita/core';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { t } from '../../words/words.ts';
+import { PartWay } from '../path/part-way.tsx';
+import { useEditedLesson } from '../question-editor/edited-lesson.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 
 interface Props {
@@ -10,6 +12,7 @@ interface Props {
 
 /** What every part can have: directions for those who cannot read yet, and whether it counts. */
 export function PartSettings({ part, apply }: Props) {
+  const lesson = useEditedLesson();
   return (
     <>
       <RecordingField
@@ -25,6 +28,7 @@ export function PartSettings({ part, apply }: Props) {
       >
         {t('desk.practice')}
       </CheckInput>
+      {lesson && lesson.parts.length > 1 && <PartWay {...{ part, lesson, apply }} />}
     </>
   );
 }

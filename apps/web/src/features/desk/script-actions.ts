@@ -16,7 +16,7 @@ import { v7 } from 'uuid';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
-import { createCheckpoint, createPause, type StopPlace } from './new-stops.ts';
+import { createCheckpoint, createStop, type StopPlace } from './new-stops.ts';
 
 /** What can be done from within a script, whatever it is the script of. */
 export interface ScriptActions {
@@ -64,8 +64,7 @@ export function scriptActions({
   });
   return {
     insert: (kind, gap) => {
-      const place = placeAt(gap);
-      const stop = kind === 'pause' ? createPause(place) : createCheckpoint(place);
+      const stop = createStop(kind, placeAt(gap));
       if (!apply({ type: 'insertStop', partId: part.id, stop })) return;
       setOpenStop(stop.id);
       focusSoon(() => {

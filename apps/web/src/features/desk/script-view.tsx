@@ -8,7 +8,7 @@ import {
   type ScriptLine,
   stopsInOrder,
 } from '@semita/core';
-import { DoorClosed, Pause, Scissors } from 'lucide-react';
+import { DoorClosed, Pause, Scissors, Split } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { formatClock } from '../../words/format.ts';
@@ -74,6 +74,7 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
     } else if (step !== 0) focusItem(step, target);
     else if (event.key === 'c') actions.insert('checkpoint', cursor + 1);
     else if (event.key === 'p') actions.insert('pause', cursor + 1);
+    else if (event.key === 'f') actions.insert('fork', cursor + 1);
     else if (event.key === 'Delete' && stop) actions.remove(stop);
     else return;
     event.preventDefault();
@@ -100,6 +101,10 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
           <Button size="small" onClick={() => actions.insert('pause', cursor + 1)}>
             <Pause aria-hidden className="size-4 text-slate" strokeWidth={1.75} />
             {t('desk.addPause')}
+          </Button>
+          <Button size="small" onClick={() => actions.insert('fork', cursor + 1)}>
+            <Split aria-hidden className="size-4 text-marigold-ink" strokeWidth={1.75} />
+            {t('desk.addFork')}
           </Button>
           <Button size="small" look="quiet" disabled={!canSplit} onClick={() => actions.split(cursor + 1)}>
             <Scissors aria-hidden className="size-4" strokeWidth={1.75} />

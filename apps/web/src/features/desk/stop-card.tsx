@@ -1,14 +1,6 @@
 import { useDraggable } from '@dnd-kit/react';
 import { firstWords, possiblePoints, type Stop } from '@semita/core';
-import {
-  ChevronDown,
-  ChevronRight,
-  DoorClosed,
-  GripVertical,
-  Pause as PauseIcon,
-  Trash2,
-  TriangleAlert,
-} from 'lucide-react';
+import { ChevronDown, ChevronRight, GripVertical, Trash2, TriangleAlert } from 'lucide-react';
 import { lazy, Suspense } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
@@ -16,8 +8,12 @@ import { Field, TextArea } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import { ForkEditor } from '../path/fork-editor.tsx';
+import { RulesEditor } from '../path/rules-editor.tsx';
+import { useEditedLesson } from '../question-editor/edited-lesson.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { PhraseField } from './phrase-field.tsx';
+import { stopLooks } from './stop-looks.ts';
 
 /** Loaded when a stop is opened. */
 const loadEditor = () => import('../question-editor/checkpoint-editor.tsx');
@@ -56,17 +52,17 @@ export function StopCard({
   onRemove,
 }: Props) {
   const { ref, handleRef, isDragging } = useDraggable({ id: stop.id });
-  const isPause = stop.kind === 'pause';
-  const Icon = isPause ? PauseIcon : DoorClosed;
+  const lesson = useEditedLesson();
+  const { Icon, edge, ink } = stopLooks[stop.kind];
   const Chevron = isOpen ? ChevronDown : ChevronRight;
-  const kind = t(isPause ? 'desk.pause' : 'desk.checkpoint');
+  const kind = t(`desk.${stop.kind}`);
   const points = possiblePoints(stop);
   return (
     <div
       ref={ref}
       className={joinClasses(
         'my-1 rounded-control border border-line border-l-4 bg-card',
-        isPause ? 'border-l-slate' : 'border-l-main',
+        edge,
         isDragging && 'opacity-70 shadow-float',
       )}
     >
@@ -89,11 +85,7 @@ export function StopCard({
           onFocus={onFocus}
           className="flex min-w-0 grow items-center gap-2 py-1.5 pr-3 pl-1 text-left text-14"
         >
-          <Icon
-            aria-hidden
-            className={joinClasses('size-4 shrink-0', isPause ? 'text-slate' : 'text-main')}
-            strokeWidth={1.75}
-          />
+          <Icon aria-hidden className={joinClasses('size-4 shrink-0', ink)} strokeWidth={1.75} />
           <span className="sr-only">{t('desk.stopLine', { kind, time: place })}</span>
           <span aria-hidden className="shrink-0 font-mono text-13 whitespace-nowrap text-quiet">
             {place}
@@ -115,7 +107,8 @@ export function StopCard({
       </div>
       {isOpen && (
         <div className="grid gap-4 border-t border-line p-4">
-          {isPause ? (
+          {stop.kind === 'fork' && lesson && <ForkEditor {...{ fork: stop, lesson, onChange }} />}
+          {stop.kind === 'pause' && (
             <>
               <Field label={t('desk.note')}>
                 {(ids) => (
@@ -136,7 +129,8 @@ export function StopCard({
                 onChange={(voice) => onChange({ ...stop, voice: voice ?? undefined })}
               />
             </>
-          ) : (
+          )}
+          {stop.kind === 'checkpoint' && (
             <>
               <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
                 <CheckpointEditor stop={stop} onChange={onChange} />
@@ -144,6 +138,16 @@ export function StopCard({
               <CheckInput checked={stop.required} onChange={(required) => onChange({ ...stop, required })}>
                 {t('desk.required')}
               </CheckInput>
+              {lesson && (
+                <details open={(stop.rules?.length ?? 0) > 0}>
+                  <summary className="cursor-pointer py-1 text-14 text-main">{t('path.rules')}</summary>
+                  <RulesEditor
+                    {...{ lesson, questions: stop.questions, usual: { kind: 'onward' } }}
+                    rules={stop.rules ?? []}
+                    onChange={(rules) => onChange({ ...stop, rules: rules.length > 0 ? rules : undefined })}
+                  />
+                </details>
+              )}
             </>
           )}
           {onPhrase && <PhraseField phrase={stop.anchor?.phrase ?? ''} onChange={onPhrase} />}

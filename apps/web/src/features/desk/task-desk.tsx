@@ -1,6 +1,6 @@
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
 import { type Fault, type LessonChange, lessonLengths, possiblePoints, type Stop, type TaskPart } from '@semita/core';
-import { DoorClosed, Pause } from 'lucide-react';
+import { DoorClosed, Pause, Split } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
@@ -8,7 +8,7 @@ import { focusSoon } from '../../ui/focus-soon.ts';
 import { formatPoints } from '../../words/format.ts';
 import { formatLengths } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
-import { createCheckpoint, createPause } from './new-stops.ts';
+import { createCheckpoint, createFork, createPause } from './new-stops.ts';
 import { PartSettings } from './part-settings.tsx';
 import { StopCard } from './stop-card.tsx';
 
@@ -99,6 +99,10 @@ function TaskScript({ part, faults, openStopId, setOpenStop, apply }: Props) {
           <Button size="small" onClick={() => add(createPause({ atMs: part.inMs }))}>
             <Pause aria-hidden className="size-4 text-slate" strokeWidth={1.75} />
             {t('desk.addNote')}
+          </Button>
+          <Button size="small" onClick={() => add(createFork({ atMs: part.inMs }))}>
+            <Split aria-hidden className="size-4 text-marigold-ink" strokeWidth={1.75} />
+            {t('desk.addFork')}
           </Button>
         </div>
         {stops.length === 0 && <p className="py-8 text-center text-quiet">{t('desk.taskEmpty')}</p>}

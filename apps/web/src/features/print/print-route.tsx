@@ -8,6 +8,7 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { useDraftOnOpening } from '../desk/queries.ts';
+import { targetWords } from '../path/way-words.ts';
 import { PrintedQuestion } from './printed-question.tsx';
 
 export function Component() {
@@ -55,9 +56,20 @@ function Worksheet({ lesson, lessonId }: { readonly lesson: Lesson; readonly les
             {stopsInOrder(part.stops).map((stop) => (
               <section key={stop.id} className="grid grid-cols-[minmax(0,1fr)] gap-4">
                 <p className="font-mono text-13 text-quiet">{formatPlace(part.kind, stop)}</p>
-                {stop.kind === 'pause' ? (
-                  <p className="whitespace-pre-wrap">{stop.note}</p>
-                ) : (
+                {stop.kind === 'pause' && <p className="whitespace-pre-wrap">{stop.note}</p>}
+                {stop.kind === 'fork' && (
+                  <div className="grid gap-1">
+                    <p>{stop.prompt}</p>
+                    <ul className="list-disc pl-5">
+                      {stop.choices.map((choice) => (
+                        <li key={choice.id}>
+                          {choice.words}: {targetWords(lesson, choice.to)}
+                        </li>
+                      ))}
+                    </ul>
+                  </div>
+                )}
+                {stop.kind === 'checkpoint' && (
                   <ol className="grid gap-6">
                     {stop.questions.map((question) => (
                       <PrintedQuestion key={question.id} question={question} number={++number} showsKey={showsKey} />

@@ -4,9 +4,12 @@ import { createContext, useContext } from 'react';
 const EditedLesson = createContext<Lesson | null>(null);
 export const EditedLessonProvider = EditedLesson.Provider;
 
+/** The lesson that is worked on; null where a question stands by itself. */
+export const useEditedLesson = (): Lesson | null => useContext(EditedLesson);
+
 /** Questions of the lesson that come before a stop: what a later one can be compared with. */
 export function useEarlierQuestions(stopId: string): readonly Question[] {
-  const stops = useContext(EditedLesson)?.parts.flatMap((part) => part.stops.toSorted((a, b) => a.atMs - b.atMs)) ?? [];
+  const stops = useEditedLesson()?.parts.flatMap((part) => part.stops.toSorted((a, b) => a.atMs - b.atMs)) ?? [];
   return stops
     .slice(
       0,

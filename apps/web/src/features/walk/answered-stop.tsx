@@ -19,6 +19,7 @@ import { RichText } from '../question/rich-text.tsx';
 import { TeacherSays } from '../question/teacher-says.tsx';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
 import { useDraftSaver } from './draft-saver.ts';
+import { ForkChoices } from './fork-choices.tsx';
 
 const ClassThread = lazy(async () => ({ default: (await import('../question/class-thread.tsx')).ClassThread }));
 
@@ -41,11 +42,14 @@ interface Props {
   /** Where the class can be met; null in a rehearsal. */
   readonly assignmentId: string | null;
   /** Where a stop that was passed over can be opened again. */
+  /** Chooses another way at a fork, where the terms let a student. */
+  readonly onChoose?: ((choiceId: string) => void) | undefined;
   readonly onReopen?: (() => void) | undefined;
 }
 
 /** A stop the learner has been at: what was asked, what was given, what came of it. */
-export function AnsweredStop({ stop, place, stopState, results, onRevise, givenTo, assignmentId, onReopen }: Props) {
+export function AnsweredStop(props: Props) {
+  const { stop, place, stopState, results, onRevise, givenTo, assignmentId, onReopen, onChoose } = props;
   const mark = stopMarkOf(stop, stopState);
   return (
     <li className="grid gap-3 rounded-card border border-line bg-card p-4">
@@ -55,12 +59,14 @@ export function AnsweredStop({ stop, place, stopState, results, onRevise, givenT
           {place}: {stateWords(mark)}
         </span>
       </p>
-      {stop.kind === 'pause' ? (
+      {stop.kind === 'fork' && <ChosenWay {...{ fork: stop, stopState, onChoose }} />}
+      {stop.kind === 'pause' && (
         <>
           {stop.note !== '' && <p className="whitespace-pre-wrap">{stop.note}</p>}
           {stop.voice && <RecordingPlayer recording={stop.voice} label={t('walk.voice')} />}
         </>
-      ) : (
+      )}
+      {stop.kind === 'checkpoint' &&
         stop.questions.map((question) => (
           <AnsweredQuestion
             key={question.id}
@@ -68,8 +74,7 @@ export function AnsweredStop({ stop, place, stopState, results, onRevise, givenT
             result={results[question.id]}
             {...{ question, stopState, onRevise, givenTo, assignmentId }}
           />
-        ))
-      )}
+        ))}
       {onReopen && (
         <div>
           <Button onClick={onReopen}>{t('walk.open')}</Button>
@@ -190,5 +195,26 @@ function WorkAgain({ question, begunFrom, onDraft, onGive }: AgainProps) {
         {t('walk.giveAgain')}
       </Button>
     </form>
+  );
+}
+
+interface ChosenProps extends Pick<Props, 'stopState' | 'onChoose'> {
+  readonly fork: Extract<LearnerStop, { kind: 'fork' }>;
+}
+
+/** The way that was chosen, and where it may be chosen anew. */
+function ChosenWay({ fork, stopState, onChoose }: ChosenProps) {
+  const [isOpen, setIsOpen] = useState(false);
+  const chosen = fork.choices.find(({ id }) => id === stopState.choiceId);
+  if (isOpen && onChoose) return <ForkChoices fork={fork} chosenId={chosen?.id} onChoose={onChoose} />;
+  return (
+    <>
+      <p>{chosen ? t('walk.chose', { words: chosen.words }) : t('walk.notChosen')}</p>
+      {onChoose && (
+        <div>
+          <Button onClick={() => setIsOpen(true)}>{t('walk.chooseAgain')}</Button>
+        </div>
+      )}
+    </>
   );
 }

@@ -8,12 +8,13 @@ import {
   stopTimeLimitMs,
   type Terms,
 } from '@semita/core';
-import { DoorClosed, Pause, Undo2 } from 'lucide-react';
+import { DoorClosed, Pause, Split, Undo2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
 import { useDraftSaver } from './draft-saver.ts';
+import { ForkChoices } from './fork-choices.tsx';
 import { QuestionForm } from './question-form.tsx';
 
 interface Props {
@@ -31,9 +32,16 @@ interface Props {
   readonly onHint: (questionId: string) => void;
   readonly onKeep: () => void;
   readonly onAcknowledge: () => void;
+  readonly onChoose: (choiceId: string) => void;
   readonly onPass: () => void;
   readonly onLookBack?: (() => void) | undefined;
 }
+
+const looks = {
+  checkpoint: { Icon: DoorClosed, edge: 'border-l-main', ink: 'text-main' },
+  pause: { Icon: Pause, edge: 'border-l-slate', ink: 'text-slate' },
+  fork: { Icon: Split, edge: 'border-l-marigold', ink: 'text-marigold-ink' },
+} as const;
 
 /** The stop that is open, beside the material and never over it. One for each stop: give it the stop's id as its key. */
 export function StopPanel({
@@ -50,6 +58,7 @@ export function StopPanel({
   onHint,
   onKeep,
   onAcknowledge,
+  onChoose,
   onPass,
   onLookBack,
 }: Props) {
@@ -57,22 +66,23 @@ export function StopPanel({
   const saver = useDraftSaver(onDraft);
   // The film has just halted: whoever cannot see that is led here, and hears what it is about.
   useEffect(() => heading.current?.focus(), []);
-  const isPause = stop.kind === 'pause';
+  const look = looks[stop.kind];
   const [isHeard, setIsHeard] = useState(false);
   const mayGoOn = stop.kind !== 'pause' || !stop.voice || isHeard;
   const limitMs = stopTimeLimitMs(stop, attempt);
   const triesSoFar = Object.values(stopState.answers).reduce((sum, { earlier = [] }) => sum + 1 + earlier.length, 0);
-  const Icon = isPause ? Pause : DoorClosed;
+  const { Icon } = look;
   return (
     <section
       aria-labelledby="open-stop"
-      className={`grid content-start gap-5 rounded-card border border-line border-l-4 bg-card p-5 ${isPause ? 'border-l-slate' : 'border-l-main'}`}
+      className={`grid content-start gap-5 rounded-card border border-line border-l-4 bg-card p-5 ${look.edge}`}
     >
       <h2 id="open-stop" ref={heading} tabIndex={-1} className="flex items-center gap-2 text-18 outline-none">
-        <Icon aria-hidden className={`size-5 ${isPause ? 'text-slate' : 'text-main'}`} strokeWidth={1.75} />
+        <Icon aria-hidden className={`size-5 ${look.ink}`} strokeWidth={1.75} />
         {place}
       </h2>
-      {isPause ? (
+      {stop.kind === 'fork' && <ForkChoices fork={stop} onChoose={onChoose} />}
+      {stop.kind === 'pause' && (
         <>
           {stop.note !== '' && <p className="text-18 whitespace-pre-wrap">{stop.note}</p>}
           {stop.voice && (
@@ -88,7 +98,8 @@ export function StopPanel({
             {t('walk.goOn')}
           </Button>
         </>
-      ) : (
+      )}
+      {stop.kind === 'checkpoint' && (
         <QuestionForm
           // A new try is a new form.
           key={triesSoFar}
@@ -96,7 +107,7 @@ export function StopPanel({
           closesAt={limitMs === null ? null : stopState.openedAt + limitMs}
         />
       )}
-      {(onLookBack || (!isPause && mayPass(stop, terms))) && (
+      {(onLookBack || (stop.kind === 'checkpoint' && mayPass(stop, terms))) && (
         <div className="flex flex-wrap gap-2">
           {onLookBack && (
             <Button look="quiet" className="-ml-2" onClick={onLookBack}>
@@ -104,7 +115,7 @@ export function StopPanel({
               {t('walk.lookBack')}
             </Button>
           )}
-          {!isPause && mayPass(stop, terms) && (
+          {stop.kind === 'checkpoint' && mayPass(stop, terms) && (
             <Button
               look="quiet"
               onClick={() => {

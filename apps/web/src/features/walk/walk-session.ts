@@ -65,6 +65,7 @@ const urgentTypes: ReadonlySet<LearnerEventBody['type']> = new Set([
   'answered',
   'acknowledged',
   'kept',
+  'chose',
   'hintTaken',
   'handedIn',
   'withdrawn',

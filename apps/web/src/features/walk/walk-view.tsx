@@ -2,14 +2,15 @@ import {
   canHandIn,
   findOpenStop,
   hasMaterial,
-  isPartFinished,
-  isPartOpen,
+  isAtEnd,
   isSettled,
   type LearnerPart,
   type LearnerStop,
+  nextPartOf,
   nextUnsettledStop,
   partStateOf,
   type Recording,
+  stopsOnRoute,
 } from '@semita/core';
 import { ArrowLeft, Flag, Play } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState, useSyncExternalStore } from 'react';
@@ -53,6 +54,14 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
   const [chosenPartId, setChosenPartId] = useState<string | null>(null);
   const partId = chosenPartId ?? state.currentPartId ?? lesson.parts[0]?.id;
   const part = lesson.parts.find((one) => one.id === partId);
+  const leg = state.route?.legs.at(-1);
+  const legNumber = state.route?.legs.length ?? 0;
+  // Where a choice or a rule has led: into another part, or elsewhere in this one.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new leg leads somewhere
+  useEffect(() => {
+    setChosenPartId(null);
+    if (leg && leg.fromStop > 0 && leg.partId === part?.id) film.current?.seek(leg.fromMs);
+  }, [legNumber]);
   const directions = directionsNow(snapshot, part);
   return (
     <AnswerFilesProvider value={session.files}>
@@ -148,12 +157,14 @@ interface SideProps {
   readonly film: React.RefObject<FilmControls | null>;
   readonly isPlaying: boolean;
   readonly withdrawUntil: number | null;
-  readonly onNextPart: (partId: string) => void;
+  /** Null goes where the way leads. */
+  readonly onNextPart: (partId: string | null) => void;
 }
 
 function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }: SideProps) {
   const { lesson, state, terms, results, hints } = snapshot;
-  const stops = lesson.parts.flatMap((one) => one.stops);
+  const onRoute = stopsOnRoute(lesson, state);
+  const stops = lesson.parts.flatMap((one) => one.stops).filter(({ id }) => onRoute?.has(id) ?? true);
   const open = findOpenStop(lesson, state);
   const openStop = stops.find((stop) => stop.id === open?.stop.id);
   const openState = openStop && state.stops[openStop.id];
@@ -175,7 +186,7 @@ function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, on
       <StopPanel
         key={openStop.id}
         stop={openStop}
-        place={openStop.kind === 'pause' ? t('walk.pauseTitle') : placeOf(openStop)}
+        place={titleOf(openStop, placeOf)}
         stopState={openState}
         attempt={state}
         {...{ terms, results, hints }}
@@ -186,6 +197,11 @@ function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, on
         onAnswer={(responses) => session.record({ type: 'answered', stopId: openStop.id, responses })}
         onHint={(questionId) => session.record({ type: 'hintTaken', stopId: openStop.id, questionId })}
         onKeep={() => session.record({ type: 'kept', stopId: openStop.id })}
+        onChoose={(choiceId) => {
+          film.current?.flush();
+          onNextPart(null);
+          session.record({ type: 'chose', stopId: openStop.id, choiceId });
+        }}
         onAcknowledge={() => finish(() => session.record({ type: 'acknowledged', stopId: openStop.id }))}
         onPass={() => finish(() => session.record({ type: 'passedStop', stopId: openStop.id }))}
         onLookBack={terms.rewindAtStops && open?.part.kind === 'clip' ? onLookBack : undefined}
@@ -238,6 +254,14 @@ function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, on
                     give: (stopId, questionId, response) =>
                       session.record({ type: 'revised', stopId, questionId, response }),
                   }}
+                  onChoose={
+                    terms.turningBack && state.handedInAt === null
+                      ? (choiceId) => {
+                          onNextPart(null);
+                          session.record({ type: 'chose', stopId: stop.id, choiceId });
+                        }
+                      : undefined
+                  }
                   onReopen={stopState.phase === 'passed' && state.handedInAt === null ? reopen(stop) : undefined}
                 />
               ))}
@@ -247,6 +271,11 @@ function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, on
       </section>
     </>
   );
+}
+
+function titleOf(stop: LearnerStop, placeOf: (stop: LearnerStop) => string): string {
+  if (stop.kind === 'pause') return t('walk.pauseTitle');
+  return stop.kind === 'fork' ? t('walk.choose') : placeOf(stop);
 }
 
 /**
@@ -299,15 +328,15 @@ function NextStep({ session, snapshot, part, film, isPlaying, withdrawUntil, onN
         )}
       </Notice>
     );
-  const next = part && isPartFinished(part, state) ? lesson.parts[lesson.parts.indexOf(part) + 1] : undefined;
-  if (next && isPartOpen(session.context, state, next.id))
+  const next = part && nextPartOf(session.context, state, part);
+  if (next)
     return (
       <Button look="main" size="roomy" onClick={() => onNextPart(next.id)}>
-        {t('walk.nextPart')}: {next.title}
+        {t('walk.nextPart')}: {lesson.parts.find(({ id }) => id === next.id)?.title}
       </Button>
     );
   const mayHandIn = canHandIn(session.context, state);
-  const isAtEnd = lesson.parts.every((one) => isPartFinished(one, state));
+  const isDone = isAtEnd(lesson, state);
   const nextQuestion = part?.kind === 'task' ? nextUnsettledStop(part, state) : undefined;
   return (
     <>
@@ -321,15 +350,22 @@ function NextStep({ session, snapshot, part, film, isPlaying, withdrawUntil, onN
           {t(part?.stops.some(({ id }) => isSettled(state, id)) ? 'walk.nextQuestion' : 'walk.beginTask')}
         </Button>
       )}
-      {!isPlaying && part?.kind === 'clip' && !isAtEnd && (
+      {!isPlaying && part?.kind === 'clip' && !isDone && (
         <Button look="main" size="roomy" onClick={() => film.current?.play()}>
           <Play aria-hidden className="size-4" strokeWidth={1.75} />
           {partStateOf(state, part).furthestMs > part.inMs ? t('walk.goOn') : t('walk.begin')}
         </Button>
       )}
-      {mayHandIn && <HandIn isAtEnd={isAtEnd} {...{ session, snapshot, film }} />}
+      {mayHandIn && <HandIn isAtEnd={isDone} {...{ session, snapshot, film }} />}
     </>
   );
+}
+
+/** How many stops of the way are not settled. */
+function stopsLeft(lesson: WalkSnapshot['lesson'], state: WalkSnapshot['state']): number {
+  const onRoute = stopsOnRoute(lesson, state);
+  const stops = lesson.parts.flatMap((one) => one.stops);
+  return stops.filter(({ id }) => !isSettled(state, id) && (onRoute?.has(id) ?? true)).length;
 }
 
 function HandIn({
@@ -338,7 +374,7 @@ function HandIn({
   film,
   isAtEnd,
 }: Pick<SideProps, 'session' | 'snapshot' | 'film'> & { readonly isAtEnd: boolean }) {
-  const left = lesson.parts.flatMap((one) => one.stops).filter((stop) => !isSettled(state, stop.id)).length;
+  const left = stopsLeft(lesson, state);
   return (
     <section className="grid gap-3 rounded-card border border-line border-l-4 border-l-spruce bg-card p-5">
       {isAtEnd && <h2 className="text-18">{t('walk.handInTitle')}</h2>}

@@ -1,0 +1,85 @@
+import type { Fork, Lesson, Stop } from '@semita/core';
+import { Plus, X } from 'lucide-react';
+import { Button } from '../../ui/button.tsx';
+import { Field, TextArea, TextInput } from '../../ui/field.tsx';
+import { t } from '../../words/words.ts';
+import { PictureField } from '../picture/picture-field.tsx';
+import { newItemId } from '../question-editor/new-id.ts';
+import { TargetField } from './target-field.tsx';
+
+interface Props {
+  readonly fork: Fork;
+  readonly lesson: Lesson;
+  readonly onChange: (stop: Stop) => void;
+}
+
+/** A choice of ways: what is asked, and the ways with their words, pictures and where each leads. */
+export function ForkEditor({ fork, lesson, onChange }: Props) {
+  const { choices } = fork;
+  const change = (index: number, choice: Fork['choices'][0]) =>
+    onChange({ ...fork, choices: choices.with(index, choice) });
+  return (
+    <>
+      <Field label={t('path.prompt')}>
+        {(ids) => (
+          <TextArea
+            {...ids}
+            rows={1}
+            placeholder={t('path.promptHint')}
+            value={fork.prompt}
+            onChange={(event) => onChange({ ...fork, prompt: event.target.value })}
+          />
+        )}
+      </Field>
+      <ol className="grid gap-3">
+        {choices.map((choice, index) => (
+          <li
+            key={choice.id}
+            className="grid gap-2 rounded-control border border-line border-l-4 border-l-marigold p-2"
+          >
+            <div className="flex flex-wrap items-center gap-2">
+              <TextInput
+                aria-label={t('path.choice', { number: index + 1 })}
+                placeholder={t('path.choice', { number: index + 1 })}
+                className="h-9 min-w-40 grow basis-0 text-14"
+                value={choice.words}
+                onChange={(event) => change(index, { ...choice, words: event.target.value })}
+              />
+              <TargetField
+                label={t('path.choiceTo', { number: index + 1 })}
+                lesson={lesson}
+                target={choice.to}
+                others={['onward', 'end']}
+                onChange={(to) => change(index, { ...choice, to })}
+              />
+              <Button
+                look="quiet"
+                size="small"
+                aria-label={t('path.removeChoice', { number: index + 1 })}
+                onClick={() => onChange({ ...fork, choices: choices.toSpliced(index, 1) })}
+              >
+                <X aria-hidden className="size-4" strokeWidth={1.75} />
+              </Button>
+            </div>
+            <PictureField
+              label={t('picture.ofQuestion')}
+              picture={choice.picture}
+              onChange={(picture) => change(index, { ...choice, picture })}
+            />
+          </li>
+        ))}
+      </ol>
+      <div>
+        <Button
+          size="small"
+          onClick={() =>
+            onChange({ ...fork, choices: [...choices, { id: newItemId(), words: '', to: { kind: 'onward' } }] })
+          }
+        >
+          <Plus aria-hidden className="size-4" strokeWidth={1.75} />
+          {t('path.addChoice')}
+        </Button>
+      </div>
+    </>
+  );
+}

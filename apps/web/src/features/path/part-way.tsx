@@ -1,0 +1,44 @@
+import { isAside, type Lesson, type LessonChange, type Part } from '@semita/core';
+import { t } from '../../words/words.ts';
+import { RulesEditor } from './rules-editor.tsx';
+import { TargetField } from './target-field.tsx';
+import { questionsOfPart } from './way-words.ts';
+
+interface Props {
+  readonly part: Part;
+  readonly lesson: Lesson;
+  readonly apply: (change: LessonChange) => boolean;
+}
+
+/** Where the end of a part leads: for everybody, or by what was done in it. */
+export function PartWay({ part, lesson, apply }: Props) {
+  const next = part.next ?? ({ kind: 'onward' } as const);
+  const rules = part.rules ?? [];
+  const set = (change: Partial<{ next: Part['next']; rules: Part['rules'] }>) => {
+    const after = { next: part.next, rules, ...change };
+    const isUsual = !after.next || after.next.kind === 'onward';
+    const way = { next: isUsual ? null : (after.next ?? null), rules: after.rules ?? [] };
+    apply({ type: 'setWay', partId: part.id, ...way });
+  };
+  return (
+    <section aria-labelledby="part-way" className="grid gap-2">
+      <h2 id="part-way" className="text-14 font-medium">
+        {t('path.afterPart')}
+      </h2>
+      <TargetField
+        label={t('path.afterPart')}
+        lesson={lesson}
+        target={next}
+        others={['onward', 'back', 'end']}
+        onChange={(to) => set({ next: to })}
+      />
+      {isAside(part) && <p className="text-13 text-quiet">{t('path.asideHelp')}</p>}
+      {questionsOfPart(part).length > 0 && (
+        <RulesEditor
+          {...{ lesson, rules, usual: next, questions: questionsOfPart(part) }}
+          onChange={(changed) => set({ rules: changed })}
+        />
+      )}
+    </section>
+  );
+}

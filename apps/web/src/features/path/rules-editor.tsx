@@ -1,0 +1,167 @@
+import type { Checkpoint, Lesson, Rule, RuleCondition, Target } from '@semita/core';
+import { Plus, X } from 'lucide-react';
+import { Button } from '../../ui/button.tsx';
+import { t } from '../../words/words.ts';
+import { sureWords } from '../question/sure-field.tsx';
+import { newItemId } from '../question-editor/new-id.ts';
+import { TargetField } from './target-field.tsx';
+import { ruleWords, targetWords } from './way-words.ts';
+
+interface Props {
+  readonly lesson: Lesson;
+  readonly rules: readonly Rule[];
+  /** What was answered, on which the rules look. */
+  readonly questions: Checkpoint['questions'];
+  /** Where all others go. */
+  readonly usual: Target;
+  readonly onChange: (rules: readonly Rule[]) => void;
+}
+
+const kinds = ['scoreBelow', 'scoreFrom', 'picked', 'sureAtMost'] as const;
+
+/** Where to go on by what was answered: rules in their order, each also said as a sentence. */
+export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props) {
+  const change = (index: number, rule: Rule) => onChange(rules.with(index, rule));
+  const picks = questions.flatMap((question) =>
+    question.kind === 'choice' || question.kind === 'poll'
+      ? question.options.map((option) => ({ questionId: question.id, optionId: option.id, text: option.text }))
+      : [],
+  );
+  const offered = kinds.filter(
+    (kind) =>
+      (kind !== 'picked' || picks.length > 0) &&
+      (kind !== 'sureAtMost' || questions.some(({ asksConfidence }) => asksConfidence)),
+  );
+  return (
+    <div className="grid gap-2">
+      {rules.map((rule, index) => (
+        <div key={rule.id} className="grid gap-1.5 rounded-control border border-line border-l-4 border-l-marigold p-2">
+          <div className="flex flex-wrap items-center gap-2">
+            <select
+              aria-label={t('path.ruleWhen', { number: index + 1 })}
+              className="h-9 rounded-control border border-edge bg-card px-2 text-14"
+              value={rule.when.kind}
+              onChange={(event) =>
+                change(index, { ...rule, when: conditionOf(event.target.value as RuleCondition['kind'], picks[0]) })
+              }
+            >
+              {offered.map((kind) => (
+                <option key={kind} value={kind}>
+                  {t(`path.kind.${kind}`)}
+                </option>
+              ))}
+            </select>
+            <ConditionField
+              label={t('path.ruleValue', { number: index + 1 })}
+              when={rule.when}
+              picks={picks}
+              onChange={(when) => change(index, { ...rule, when })}
+            />
+            <TargetField
+              label={t('path.ruleTo', { number: index + 1 })}
+              lesson={lesson}
+              target={rule.to}
+              others={['onward', 'end']}
+              onChange={(to) => change(index, { ...rule, to })}
+            />
+            <Button
+              look="quiet"
+              size="small"
+              aria-label={t('path.removeRule', { number: index + 1 })}
+              onClick={() => onChange(rules.toSpliced(index, 1))}
+            >
+              <X aria-hidden className="size-4" strokeWidth={1.75} />
+            </Button>
+          </div>
+          <p className="text-14 text-quiet">{ruleWords(lesson, rule, questions)}</p>
+        </div>
+      ))}
+      {rules.length > 0 && <p className="text-14 text-quiet">{t('path.others', { to: targetWords(lesson, usual) })}</p>}
+      <div>
+        <Button
+          size="small"
+          look="quiet"
+          onClick={() =>
+            onChange([...rules, { id: newItemId(), when: conditionOf('scoreBelow'), to: { kind: 'onward' } }])
+          }
+        >
+          <Plus aria-hidden className="size-4" strokeWidth={1.75} />
+          {t('path.addRule')}
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+interface PickRow {
+  readonly questionId: string;
+  readonly optionId: string;
+  readonly text: string;
+}
+
+/** What a condition of a kind begins as. */
+function conditionOf(kind: RuleCondition['kind'], pick?: PickRow): RuleCondition {
+  if (kind === 'picked') return { kind, questionId: pick?.questionId ?? '', optionId: pick?.optionId ?? '' };
+  return kind === 'sureAtMost' ? { kind, sure: 2 } : { kind, percent: 60 };
+}
+
+interface ConditionProps {
+  readonly label: string;
+  readonly when: RuleCondition;
+  readonly picks: readonly PickRow[];
+  readonly onChange: (when: RuleCondition) => void;
+}
+
+function ConditionField({ label, when, picks, onChange }: ConditionProps) {
+  const style = 'h-9 rounded-control border border-edge bg-card px-2 text-14';
+  if (when.kind === 'picked')
+    return (
+      <select
+        aria-label={label}
+        className={`${style} max-w-60`}
+        value={JSON.stringify([when.questionId, when.optionId])}
+        onChange={(event) => {
+          const [questionId = '', optionId = ''] = JSON.parse(event.target.value) as string[];
+          onChange({ kind: 'picked', questionId, optionId });
+        }}
+      >
+        {picks.map(({ questionId, optionId, text }) => (
+          <option key={`${questionId} ${optionId}`} value={JSON.stringify([questionId, optionId])}>
+            {text}
+          </option>
+        ))}
+      </select>
+    );
+  if (when.kind === 'sureAtMost')
+    return (
+      <select
+        aria-label={label}
+        className={style}
+        value={when.sure}
+        onChange={(event) => onChange({ kind: 'sureAtMost', sure: Number(event.target.value) })}
+      >
+        {([1, 2, 3, 4] as const).map((sure) => (
+          <option key={sure} value={sure}>
+            {sureWords(sure)}
+          </option>
+        ))}
+      </select>
+    );
+  return (
+    <span className="flex items-center gap-1 text-14">
+      <input
+        type="number"
+        aria-label={label}
+        className={`${style} w-20 font-mono`}
+        min={0}
+        max={100}
+        value={when.percent}
+        onChange={(event) => {
+          const percent = event.target.valueAsNumber;
+          if (percent >= 0 && percent <= 100) onChange({ ...when, percent });
+        }}
+      />
+      %
+    </span>
+  );
+}

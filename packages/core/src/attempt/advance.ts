@@ -1,0 +1,138 @@
+import type { Rule, Target } from '../lesson/lesson.ts';
+import type { Via } from '../path/path-graph.ts';
+import { arriveAt, isStraight, isTurn, orderedStops, type PathRule, within } from '../path/path-lesson.ts';
+import type { AttemptState, Leg, RouteState } from './attempt-state.ts';
+import { legAt, routeOf } from './route.ts';
+import { holds } from './rule-holds.ts';
+import { isFinishedFrom, isSettled, partStateOf } from './settled.ts';
+import type { WalkContext, WalkLesson, WalkPart, WalkStop } from './walk-lesson.ts';
+
+/** Asides that lead into each other are found before an edition is made; this only keeps a mistake from hanging. */
+const mostSteps = 1_000;
+
+/**
+ * Takes a student on as far as their answers and choices decide: past a turn that leads onwards, into the part that a
+ * choice or a rule leads to, and from the end of a part to what comes next. Where it is not decided yet, or cannot be
+ * decided here because the rules are not told, the way ends for now.
+ */
+export function advance(context: WalkContext, state: AttemptState): AttemptState {
+  if (isStraight(context.lesson)) return state;
+  let current: AttemptState = { ...state, route: routeOf(context.lesson, state) };
+  for (let step = 0; step < mostSteps; step++) {
+    const next = advanceOnce(context, current, current.route as RouteState);
+    if (!next) break;
+    current = next;
+  }
+  return current;
+}
+
+function advanceOnce({ lesson }: WalkContext, state: AttemptState, route: RouteState): AttemptState | null {
+  const leg = route.legs.at(-1);
+  const part = lesson.parts.find(({ id }) => id === leg?.partId);
+  if (!leg || !part || route.isAtEnd) return null;
+  const stops = orderedStops(part);
+  const turnIndex = stops.findIndex((stop, index) => index >= leg.atStop && isTurn(stop));
+  const turn = stops[turnIndex];
+  const isPartEnd = turn === undefined;
+  if (isPartEnd ? !isFinishedFrom(part, leg.atStop, state) : !isSettled(state, turn.id)) return null;
+  const decided = isPartEnd ? decideEnd(part, state, route) : decideTurn(turn, state, route);
+  if (!decided) return null;
+  const ruled = decided.of === null ? route.ruled : [...route.ruled, decided.of];
+  const fromMs = isPartEnd ? part.outMs : within(part, turn.atMs);
+  const from = { partId: part.id, stopIndex: isPartEnd ? stops.length : turnIndex + 1, fromMs };
+  if (!isPartEnd && decided.to.kind === 'onward')
+    return withRoute(state, {
+      ...route,
+      ruled,
+      legs: route.legs.with(-1, { ...leg, atStop: from.stopIndex, atMs: fromMs }),
+    });
+  const left = { ...leg, atStop: from.stopIndex, atMs: fromMs, untilMs: fromMs };
+  const legs = route.legs.with(-1, left);
+  const arrival = arriveAt(lesson, decided.to, from, leg.returns, isPartEnd);
+  // An edition has no way that leads to nothing; a rehearsal of a draft may.
+  if (arrival === 'end' || arrival === 'missing') return withRoute(state, { ...route, ruled, legs, isAtEnd: true });
+  const next = legAt(arrival.place, decided.via, arrival.returns);
+  const isTurnedInto = decided.via.kind === 'choice' || decided.via.kind === 'rule' || decided.to.kind === 'back';
+  return arrive(lesson, withRoute(state, { ...route, ruled, legs: [...legs, next] }), next, isTurnedInto);
+}
+
+const withRoute = (state: AttemptState, route: RouteState): AttemptState => ({ ...state, route });
+
+/** Puts the student where a leg begins; forks that lie ahead of it again are asked again. */
+function arrive(lesson: WalkLesson, state: AttemptState, leg: Leg, isMoved: boolean): AttemptState {
+  const part = lesson.parts.find(({ id }) => id === leg.partId) as WalkPart;
+  const stops = orderedStops(part);
+  const again = stops.filter(({ kind, id }, index) => index >= leg.fromStop && kind === 'fork' && isSettled(state, id));
+  const kept = Object.entries(state.stops).filter(([id]) => !again.some((fork) => fork.id === id));
+  const before = partStateOf(state, part);
+  const { fromMs } = leg;
+  const after = {
+    ...before,
+    furthestMs: Math.max(before.furthestMs, fromMs),
+    ...(isMoved ? { positionMs: fromMs } : {}),
+  };
+  return {
+    ...state,
+    ...(again.length > 0 ? { stops: Object.fromEntries(kept) } : {}),
+    ...(isMoved ? { currentPartId: part.id } : {}),
+    parts: { ...state.parts, [part.id]: after },
+  };
+}
+
+interface Decided {
+  readonly to: Target;
+  readonly via: Via;
+  /** Whose rules have decided, so that they do not once more. */
+  readonly of: string | null;
+}
+
+function decideTurn(stop: WalkStop, state: AttemptState, route: RouteState): Decided | null {
+  if (stop.kind === 'fork') {
+    const choiceId = state.stops[stop.id]?.choiceId ?? '';
+    const choice = stop.choices.find(({ id }) => id === choiceId);
+    return { to: choice?.to ?? { kind: 'onward' }, via: { kind: 'choice', stopId: stop.id, choiceId }, of: null };
+  }
+  const rules = stop.kind === 'checkpoint' ? (stop.rules ?? []) : [];
+  return byRules(stop.id, rules, [stop], state, route, { to: { kind: 'onward' }, via: { kind: 'order' } });
+}
+
+function decideEnd(part: WalkPart, state: AttemptState, route: RouteState): Decided | null {
+  const via: Via = part.next ? { kind: 'next', partId: part.id } : { kind: 'order' };
+  const usual = { to: part.next ?? ({ kind: 'onward' } as const), via };
+  return byRules(part.id, part.rules ?? [], part.stops, state, route, usual);
+}
+
+/** The first rule that holds; the usual way where none does, or where they have led somewhere before. Null where they are not told. */
+function byRules(
+  of: string,
+  rules: readonly PathRule[],
+  stops: readonly WalkStop[],
+  state: AttemptState,
+  { ruled }: RouteState,
+  usual: Omit<Decided, 'of'>,
+): Decided | null {
+  if (rules.length === 0) return { ...usual, of: null };
+  if (ruled.includes(of)) return { ...usual, of: null };
+  if (rules.some((rule) => 'hidden' in rule)) return null;
+  const rule = (rules as readonly Rule[]).find(({ when }) => holds(when, stops, state));
+  return rule ? { to: rule.to, via: { kind: 'rule', of, ruleId: rule.id }, of } : { ...usual, of };
+}
+
+/**
+ * Goes back to a fork that was chosen at and is on the way, to choose anew: what was walked since stays done, and is on
+ * the way no longer.
+ * @returns null when the fork is not on the way
+ */
+export function turnBackTo(lesson: WalkLesson, state: AttemptState, forkId: string): AttemptState | null {
+  const route = routeOf(lesson, state);
+  const part = lesson.parts.find(({ stops }) => stops.some(({ id }) => id === forkId));
+  const index = part ? orderedStops(part).findIndex(({ id }) => id === forkId) : -1;
+  const place = route.legs.findLastIndex(
+    ({ partId, fromStop, atStop }) => partId === part?.id && fromStop <= index && atStop > index,
+  );
+  const leg = route.legs[place];
+  if (!leg || !part) return null;
+  const atMs = within(part, orderedStops(part)[index]?.atMs ?? part.outMs);
+  const again = { ...leg, atStop: index, atMs, untilMs: null };
+  return withRoute(state, { ...route, isAtEnd: false, legs: [...route.legs.slice(0, place), again] });
+}

@@ -1,0 +1,250 @@
+import type { Lesson, Rule } from '../lesson/lesson.ts';
+import { rightResponse } from '../marking/right-response.ts';
+import { type PathRule, partAfter } from '../path/path-lesson.ts';
+import type { Question } from '../question/question.ts';
+import type { Response } from '../question/response.ts';
+import type { AttemptEvent, LearnerEventBody } from './attempt-event.ts';
+import { type AttemptState, beginAttempt, type Leg } from './attempt-state.ts';
+import { createContext } from './create-context.ts';
+import { canHandIn, findOpenStop, nextPart, nextUnsettledStop } from './gates.ts';
+import { ownContext } from './own-lesson.ts';
+import { routeOf } from './route.ts';
+import { isSettled, partStateOf } from './settled.ts';
+import { takeIn } from './take-in.ts';
+import { defaultTerms } from './terms.ts';
+import type { WalkContext, WalkPart } from './walk-lesson.ts';
+
+/** One walk that was tried, by the ways it took. */
+export interface TriedRoute {
+  /** The parts in the order they were come to. */
+  readonly partIds: readonly string[];
+  readonly legs: readonly Leg[];
+  /** Where it could not go on; null when it came to the end and could be handed in. */
+  readonly stuckAt: { readonly partId: string; readonly stopId: string | null } | null;
+  readonly earned: number;
+}
+
+export interface TriedRoutes {
+  readonly routes: readonly TriedRoute[];
+  /** Every way was walked; else a set of walks that took each way out of each turn. */
+  readonly isComplete: boolean;
+}
+
+/** Beyond this, walks are chosen so that each way is taken at least once. */
+const mostRoutes = 256;
+/** A walk that goes round and round is stuck. */
+const mostEvents = 5_000;
+
+/**
+ * Walks every route of a lesson against the real gates and the real reducer: every choice at every fork, and answers
+ * on both sides of every rule. What is answered is of no account, only what the rules make of it.
+ */
+export function tryRoutes(lesson: Lesson): TriedRoutes {
+  const routes: TriedRoute[] = [];
+  const taken = new Map<string, number>();
+  let choices: number[] = [];
+  for (let count = 0; count < mostRoutes; count++) {
+    const { route, branches } = walk(lesson, choices, taken);
+    routes.push(route);
+    const next = nextChoices(branches);
+    if (!next) return { routes, isComplete: true };
+    choices = next;
+  }
+  return { routes: [...routes, ...cover(lesson, taken)], isComplete: false };
+}
+
+interface Branch {
+  readonly at: string;
+  readonly taken: number;
+  readonly of: number;
+}
+
+/** The next in the order of an odometer, the last turn first. */
+function nextChoices(branches: readonly Branch[]): number[] | null {
+  const last = branches.findLastIndex(({ taken, of }) => taken + 1 < of);
+  const turn = branches[last];
+  return turn ? [...branches.slice(0, last).map(({ taken }) => taken), turn.taken + 1] : null;
+}
+
+/** More walks, each taking at every turn the way least taken, until none is new. */
+function cover(lesson: Lesson, taken: Map<string, number>): TriedRoute[] {
+  const routes: TriedRoute[] = [];
+  for (let count = 0; count < mostRoutes; count++) {
+    const { route, branches } = walk(lesson, null, taken);
+    routes.push(route);
+    const isOld = branches.every(({ at, of }) => {
+      for (let way = 0; way < of; way++) if (!taken.has(`${at}:${way}`)) return false;
+      return true;
+    });
+    if (isOld) return routes;
+  }
+  return routes;
+}
+
+/** @param choices the way at each turn, in order, and the first at all that follow; null for the ways least taken */
+function walk(lesson: Lesson, choices: readonly number[] | null, taken: Map<string, number>) {
+  const branches: Branch[] = [];
+  const plan = { share: 1 };
+  const base = createContext(lesson, defaultTerms);
+  const questions = new Map(
+    lesson.parts
+      .flatMap(({ stops }) => stops)
+      .flatMap((stop) => (stop.kind === 'checkpoint' ? stop.questions : []))
+      .map((question) => [question.id, question]),
+  );
+  const shared: WalkContext = {
+    ...base,
+    mark: (questionId) => Math.round((questions.get(questionId)?.points ?? 0) * plan.share),
+  };
+  let state = beginAttempt(0, defaultTerms.maxRate);
+  const context = ownContext(shared, state);
+  let n = 0;
+  let now = 0;
+  const happen = (body: LearnerEventBody): boolean => {
+    const event: AttemptEvent = { ...body, id: String(n), sittingId: 'try', n, at: now, receivedAt: now };
+    const result = takeIn(shared, state, event);
+    if (result.outcome.kind === 'taken') n++;
+    state = result.outcome.kind === 'taken' ? result.state : state;
+    return result.outcome.kind === 'taken';
+  };
+  const branch = (at: string, of: number): number => {
+    const ways = Array.from({ length: of }, (_, way) => way);
+    const times = (way: number) => taken.get(`${at}:${way}`) ?? 0;
+    const way = choices ? (choices[branches.length] ?? 0) : (ways.toSorted((a, b) => times(a) - times(b))[0] ?? 0);
+    branches.push({ at, taken: way, of });
+    taken.set(`${at}:${way}`, times(way) + 1);
+    return way;
+  };
+
+  let partId = partAfter(lesson, null)?.id ?? null;
+  let stuckAt: TriedRoute['stuckAt'] = null;
+  for (let count = 0; ; count++) {
+    const step = count > mostEvents ? null : nextStep(context, state, partId, questions, branch);
+    if (step === 'done') break;
+    const isTaken = step?.every(({ body, share, takesMs }) => {
+      now += takesMs;
+      plan.share = share;
+      return happen(body);
+    });
+    if (!isTaken) {
+      stuckAt = { partId: partId ?? '', stopId: findOpenStop(context.lesson, state)?.stop.id ?? null };
+      break;
+    }
+    partId = nextPartId(context, state, partId);
+  }
+  const legs = routeOf(context.lesson, state).legs;
+  const earned = Object.values(state.stops)
+    .flatMap(({ answers }) => Object.values(answers))
+    .reduce((sum, { points }) => sum + (points ?? 0), 0);
+  return { route: { partIds: legs.map((leg) => leg.partId), legs, stuckAt, earned }, branches };
+}
+
+interface Step {
+  readonly body: LearnerEventBody;
+  /** What is answered earns this much of its points. */
+  readonly share: number;
+  readonly takesMs: number;
+}
+
+/** Where the walk goes on after something happened: where the way has led, or to the next part once one is done. */
+function nextPartId(context: WalkContext, state: AttemptState, partId: string | null): string | null {
+  const part = context.lesson.parts.find(({ id }) => id === partId);
+  const current = state.route?.legs.at(-1);
+  if (current && current.untilMs === null) return current.partId;
+  return (part && nextPart(context, state, part)?.id) ?? partId;
+}
+
+/** What a student would do now; null where there is nothing they can do. */
+function nextStep(
+  context: WalkContext,
+  state: AttemptState,
+  partId: string | null,
+  questions: ReadonlyMap<string, Question>,
+  branch: (at: string, of: number) => number,
+): readonly Step[] | 'done' | null {
+  if (state.handedInAt !== null) return 'done';
+  const plain = (body: LearnerEventBody, takesMs = 0): Step => ({ body, share: 1, takesMs });
+  const open = findOpenStop(context.lesson, state)?.stop;
+  if (open?.kind === 'fork') {
+    const choice = open.choices[branch(open.id, open.choices.length)];
+    return choice ? [plain({ type: 'chose', stopId: open.id, choiceId: choice.id })] : null;
+  }
+  if (open?.kind === 'pause') return [plain({ type: 'acknowledged', stopId: open.id })];
+  if (open) {
+    const plans = plansFor(open.rules ?? []);
+    const chosen = plans.length > 1 ? branch(open.id, plans.length) : 0;
+    const { share, sure, picked } = plans[chosen] as AnswerPlan;
+    const responses = Object.fromEntries(
+      open.questions.map(({ id }) => [id, { ...someResponse(questions.get(id), picked), sure } satisfies Response]),
+    );
+    const answer: Step = { body: { type: 'answered', stopId: open.id, responses }, share, takesMs: 0 };
+    return open.questions.some(({ tries }) => tries) && share < 1
+      ? [answer, plain({ type: 'kept', stopId: open.id })]
+      : [answer];
+  }
+  if (canHandIn(context, state)) return [plain({ type: 'handedIn' })];
+  const part = context.lesson.parts.find(({ id }) => id === partId);
+  return part ? walkOn(part, state, plain) : null;
+}
+
+function walkOn(part: WalkPart, state: AttemptState, plain: (body: LearnerEventBody, takesMs?: number) => Step) {
+  const stop = nextUnsettledStop(part, state);
+  const { furthestMs } = partStateOf(state, part);
+  const toMs = stop?.atMs ?? part.outMs;
+  const met =
+    toMs > furthestMs
+      ? [plain({ type: 'met', partId: part.id, fromMs: furthestMs, toMs, rate: 1 }, toMs - furthestMs)]
+      : [];
+  const reach = stop && !isSettled(state, stop.id) ? [plain({ type: 'reachedStop', stopId: stop.id })] : [];
+  const steps = [...met, ...reach];
+  return steps.length > 0 ? steps : null;
+}
+
+interface AnswerPlan {
+  readonly share: number;
+  readonly sure: 1 | 2 | 3 | 4;
+  readonly picked: { readonly questionId: string; readonly optionId: string } | null;
+}
+
+/** Answers on both sides of every rule. */
+function plansFor(rules: readonly PathRule[]): readonly AnswerPlan[] {
+  const best: AnswerPlan = { share: 1, sure: 4, picked: null };
+  const told = rules.filter((rule): rule is Rule => !('hidden' in rule));
+  const plans = told.flatMap(({ when }): AnswerPlan[] => {
+    if (when.kind === 'picked') return [{ ...best, picked: when }];
+    if (when.kind === 'sureAtMost') return [{ ...best, sure: when.sure as AnswerPlan['sure'] }];
+    const share = when.percent / 100;
+    return [
+      { ...best, share },
+      { ...best, share: Math.max(0, share - 0.01) },
+    ];
+  });
+  const seen = new Set<string>();
+  return [best, ...plans].filter((plan) => {
+    const key = JSON.stringify(plan);
+    return !seen.has(key) && !!seen.add(key);
+  });
+}
+
+/** Any answer that is taken for one. */
+function someResponse(question: Question | undefined, picked: AnswerPlan['picked']): Response {
+  if (question && picked?.questionId === question.id) return { kind: 'choice', optionIds: [picked.optionId] };
+  const right = question ? rightResponse(question) : null;
+  if (right) return right;
+  switch (question?.kind) {
+    case 'poll':
+      return { kind: 'choice', optionIds: [question.options[0]?.id ?? ''] };
+    case 'slider':
+      return { kind: 'scale', value: question.least };
+    case 'drawing':
+      return {
+        kind: 'drawing',
+        drawing: { marks: [{ tool: 'line', colour: 'ink', size: 50, from: [0, 0], to: [1, 1] }] },
+      };
+    case 'upload':
+    case 'record':
+      return { kind: 'files', files: [{ fileId: 'try', name: 'try', mimeType: 'image/png', byteLength: 1 }] };
+    default:
+      return { kind: 'extendedText', text: 'tried' };
+  }
+}

@@ -1,0 +1,278 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import type { Lesson } from '../lesson/lesson.ts';
+import { createSitting } from '../test/bridge-lesson.ts';
+import { bridgeWays, check, clip, diamonds, fork, lesson, toPart } from '../test/path-lessons.ts';
+import type { LearnerEventBody } from './attempt-event.ts';
+import { type AttemptState, beginAttempt } from './attempt-state.ts';
+import { createContext } from './create-context.ts';
+import { canHandIn, findOpenStop, nextPart, nextUnsettledStop, playLimitMs } from './gates.ts';
+import { learnerView } from './learner-view.ts';
+import { progressOf } from './progress.ts';
+import { partStateOf } from './settled.ts';
+import { sheetRowOf } from './sheet-row.ts';
+import { takeIn } from './take-in.ts';
+import { defaultTerms, type Terms } from './terms.ts';
+import { tryRoutes } from './try-routes.ts';
+import type { WalkContext } from './walk-lesson.ts';
+
+/** Someone who walks a lesson, event by event. */
+function walker(
+  of: Lesson,
+  terms: Partial<Terms> = {},
+  context: WalkContext = createContext(of, { ...defaultTerms, ...terms }),
+) {
+  let state = beginAttempt(0, 2);
+  let now = 0;
+  const event = createSitting('a', 0);
+  const act = (body: LearnerEventBody) => {
+    now += 60_000;
+    const made = event(body);
+    const result = takeIn(context, state, { ...made, n: state.intake.next.a ?? 0, receivedAt: now });
+    state = result.state;
+    return result.outcome.kind === 'refused' ? result.outcome.reason : result.outcome.kind;
+  };
+  const answer = (stopId: string, isRight: boolean) => {
+    act({ type: 'reachedStop', stopId });
+    const optionIds = [isRight ? 'o-compression' : 'o-tension'];
+    return act({ type: 'answered', stopId, responses: { [`${stopId}-q`]: { kind: 'choice', optionIds } } });
+  };
+  const play = (partId: string, toMs: number) => {
+    const part = of.parts.find(({ id }) => id === partId);
+    const fromMs = part ? partStateOf(state, part).furthestMs : 0;
+    return act({ type: 'met', partId, fromMs, toMs, rate: 1 });
+  };
+  const choose = (stopId: string, way: number) => {
+    act({ type: 'reachedStop', stopId });
+    return act({ type: 'chose', stopId, choiceId: `${stopId}-${way}` });
+  };
+  return {
+    context,
+    act,
+    answer,
+    play,
+    choose,
+    get state() {
+      return state;
+    },
+  };
+}
+
+const partsOf = (state: AttemptState) => state.route?.legs.map(({ partId }) => partId);
+
+describe('a rule', () => {
+  test('sends those below its mark to the aside, and back to where they were', () => {
+    const walk = walker(bridgeWays);
+    walk.play('film', 5_000);
+    expect(walk.answer('check', false)).toBe('taken');
+    expect(walk.state.currentPartId).toBe('aside');
+    expect(walk.play('film', 8_000)).toBe('taken');
+    expect(partStateOf(walk.state, bridgeWays.parts[0] as never).furthestMs).toBe(5_000);
+    walk.play('aside', 10_000);
+    expect(walk.state.currentPartId).toBe('film');
+    expect(walk.state.parts.film?.positionMs).toBe(5_000);
+    walk.play('film', 10_000);
+    expect(walk.state.parts.film?.furthestMs).toBe(10_000);
+    expect(partsOf(walk.state)).toEqual(['film', 'aside', 'film']);
+  });
+
+  test('leaves the others where they are', () => {
+    const walk = walker(bridgeWays);
+    walk.play('film', 5_000);
+    walk.answer('check', true);
+    expect([walk.state.currentPartId, partsOf(walk.state)]).toEqual(['film', ['film']]);
+    expect(walk.play('aside', 5_000)).toBe('beyondGate');
+  });
+
+  test('is not told to a browser, which waits for what it leads to', () => {
+    const view = learnerView(bridgeWays, beginAttempt(0, 2));
+    expect(JSON.stringify(view)).not.toMatch(/scoreBelow|"percent"|slower/);
+    const walk = walker(view.lesson as never, {}, { lesson: view.lesson, terms: defaultTerms, mark: () => null });
+    walk.play('film', 5_000);
+    walk.answer('check', false);
+    expect(partsOf(walk.state)).toEqual(['film']);
+    expect(playLimitMs(view.lesson.parts[0] as never, walk.state, defaultTerms)).toBe(5_000);
+  });
+
+  test.each([
+    ['scoreFrom', { kind: 'scoreFrom', percent: 100 } as const, true],
+    ['picked', { kind: 'picked', questionId: 'c-q', optionId: 'o-tension' } as const, false],
+  ])('%s', (_, when, isRight) => {
+    const ways = lesson(clip('a', [check('c', [{ id: 'r', when, to: toPart('c') }])]), clip('b'), clip('c'));
+    for (const right of [true, false]) {
+      const walk = walker(ways);
+      walk.play('a', 5_000);
+      walk.answer('c', right);
+      expect(walk.state.currentPartId === 'c').toBe(right === isRight);
+    }
+  });
+});
+
+describe('a fork', () => {
+  const atFork = (terms: Partial<Terms> = {}) => {
+    const walk = walker(bridgeWays, terms);
+    walk.play('film', 5_000);
+    walk.answer('check', true);
+    walk.play('film', 10_000);
+    return walk;
+  };
+
+  test('leads where it was chosen to, and the other branch stays shut', () => {
+    const walk = atFork();
+    expect(walk.choose('fork', 1)).toBe('taken');
+    expect(walk.state.currentPartId).toBe('cable');
+    expect(walk.play('arch', 5_000)).toBe('beyondGate');
+    walk.play('cable', 20_000);
+    expect(nextPart(walk.context, walk.state, bridgeWays.parts[3] as never)?.id).toBe('end');
+    walk.play('end', 5_000);
+    walk.answer('end-check', true);
+    expect(canHandIn(walk.context, walk.state)).toBe(false);
+    walk.play('end', 10_000);
+    expect(canHandIn(walk.context, walk.state)).toBe(true);
+    walk.act({ type: 'handedIn' });
+    // Points on the way that was taken: the check of the arch is on the other.
+    expect(sheetRowOf(bridgeWays, walk.state)).toMatchObject({ earned: 400, possible: 400, progress: 1 });
+    expect(walk.state.stops['arch-check']).toBeUndefined();
+  });
+
+  test('can be chosen at again only where the terms let a student turn back', () => {
+    const strict = atFork();
+    strict.choose('fork', 1);
+    expect(strict.act({ type: 'chose', stopId: 'fork', choiceId: 'fork-0' })).toBe('mayNotTurnBack');
+    const walk = atFork({ turningBack: true });
+    walk.choose('fork', 1);
+    walk.play('cable', 10_000);
+    const before = progressOf(bridgeWays, walk.state);
+    expect(walk.act({ type: 'chose', stopId: 'fork', choiceId: 'fork-0' })).toBe('taken');
+    expect([walk.state.currentPartId, partsOf(walk.state)]).toEqual(['arch', ['film', 'arch']]);
+    expect(progressOf(bridgeWays, walk.state)).toBeGreaterThanOrEqual(before);
+  });
+
+  test('takes no way it does not have, and none before it is reached', () => {
+    const walk = atFork();
+    expect(walk.act({ type: 'chose', stopId: 'fork', choiceId: 'fork-0' })).toBe('notOpen');
+    walk.act({ type: 'reachedStop', stopId: 'fork' });
+    expect(walk.act({ type: 'chose', stopId: 'fork', choiceId: 'gone' })).toBe('choiceUnknown');
+    expect(walk.act({ type: 'chose', stopId: 'check', choiceId: 'fork-0' })).toBe('wrongKind');
+  });
+
+  test('that leads round is asked again', () => {
+    const round = lesson(clip('a', [fork('f', [toPart('a'), { kind: 'onward' }])]), clip('b'));
+    const walk = walker(round);
+    walk.play('a', 10_000);
+    walk.choose('f', 0);
+    expect(walk.state.stops.f).toBeUndefined();
+    walk.choose('f', 1);
+    expect(nextPart(walk.context, walk.state, round.parts[0] as never)?.id).toBe('b');
+  });
+
+  test('can lead into the middle of a part, to the end, and forward in its own', () => {
+    const ways = lesson(
+      clip('a', [fork('f', [toPart('b', 'b-2'), { kind: 'end' }, toPart('a', 'a-2')], 2_000), check('a-2', [], 8_000)]),
+      clip('b', [check('b-1', [], 3_000), check('b-2', [], 6_000)]),
+    );
+    const into = walker(ways);
+    into.play('a', 2_000);
+    into.choose('f', 0);
+    expect(into.state.parts.b).toMatchObject({ positionMs: 6_000 });
+    expect(into.answer('b-2', true)).toBe('taken');
+    expect(into.answer('b-1', true)).not.toBe('taken');
+    into.play('b', 10_000);
+    expect(canHandIn(into.context, into.state)).toBe(true);
+    const end = walker(ways);
+    end.play('a', 2_000);
+    end.choose('f', 1);
+    expect(canHandIn(end.context, end.state)).toBe(true);
+    const forward = walker(ways);
+    forward.play('a', 2_000);
+    forward.choose('f', 2);
+    expect(forward.answer('a-2', true)).toBe('taken');
+  });
+});
+
+test('parts in any order are open once those before them are done', () => {
+  const free = { ...lesson(clip('a'), clip('b'), clip('c')), freeFrom: 1 };
+  const walk = walker(free);
+  expect(walk.play('c', 5_000)).toBe('beyondGate');
+  walk.play('a', 10_000);
+  expect(walk.play('c', 10_000)).toBe('taken');
+  expect(nextPart(walk.context, walk.state, free.parts[2] as never)?.id).toBe('b');
+  walk.play('b', 10_000);
+  expect(canHandIn(walk.context, walk.state)).toBe(true);
+});
+
+/** Paths of every shape an edition may have: forks onwards and back, rules into asides, parts that lead elsewhere. */
+const anyWays = fc
+  .array(fc.tuple(fc.nat(3), fc.nat(100), fc.nat(100)), { minLength: 2, maxLength: 7 })
+  .map((shapes) => {
+    const count = shapes.length;
+    const parts = shapes.map(([shape, a, b], index) => {
+      const to = (random: number) => toPart(`p-${random % count}`);
+      const turn = shape === 1 ? [fork(`f-${index}`, [to(a), { kind: 'onward' }])] : [];
+      const rule = { id: 'r', when: { kind: 'scoreBelow', percent: 50 } as const, to: toPart('aside') };
+      const asks = [check(`c-${index}`, shape === 2 ? [rule] : [])];
+      const then =
+        shape === 3 && b % 2 === 0 && index + 1 < count
+          ? { next: toPart(`p-${index + 1 + (b % (count - 1 - index))}`) }
+          : {};
+      return clip(`p-${index}`, [...asks, ...turn], then);
+    });
+    return lesson(...parts, clip('aside', [check('c-aside')], { next: { kind: 'back' } }));
+  });
+
+test('progress never falls, whatever is done, and whoever goes on is never stuck', () => {
+  fc.assert(
+    fc.property(anyWays, fc.array(fc.nat(1_000), { minLength: 60, maxLength: 60 }), (ways, dice) => {
+      const walk = walker(ways, { turningBack: true });
+      let before = 0;
+      let partId = ways.parts[0]?.id ?? '';
+      for (const die of dice) {
+        const { state } = walk;
+        partId = state.route?.legs.at(-1)?.partId ?? partId;
+        const part = ways.parts.find(({ id }) => id === partId);
+        const open = findOpenStop(ways, state)?.stop;
+        const chosen = Object.entries(state.stops).filter(([, { phase }]) => phase === 'chosen');
+        if (open?.kind === 'fork')
+          walk.act({ type: 'chose', stopId: open.id, choiceId: `${open.id}-${die % open.choices.length}` });
+        else if (open) walk.answer(open.id, die % 2 === 0);
+        else if (die % 7 === 0 && chosen[0])
+          walk.act({ type: 'chose', stopId: chosen[0][0], choiceId: `${chosen[0][0]}-1` });
+        else if (part) {
+          const next = nextUnsettledStop(part, state);
+          walk.play(partId, next?.atMs ?? part.outMs);
+          if (next) expect(walk.act({ type: 'reachedStop', stopId: next.id })).toBe('taken');
+        }
+        const after = progressOf(ways, walk.state);
+        expect(after).toBeGreaterThanOrEqual(before - 1e-12);
+        expect(after).toBeLessThanOrEqual(1);
+        before = after;
+      }
+    }),
+    { numRuns: 300 },
+  );
+});
+
+describe('trying all routes', () => {
+  test('walks each to its end, with answers on both sides of every rule', () => {
+    const { routes, isComplete } = tryRoutes(bridgeWays);
+    expect(isComplete).toBe(true);
+    expect(routes.every(({ stuckAt }) => stuckAt === null)).toBe(true);
+    const ways = new Set(routes.map(({ partIds }) => partIds.join(' ')));
+    expect(ways).toEqual(
+      new Set(['film arch end', 'film cable end', 'film aside film arch end', 'film aside film cable end']),
+    );
+  });
+
+  test('takes every way at least once where there are too many', () => {
+    const { routes, isComplete } = tryRoutes(diamonds(30));
+    expect(isComplete).toBe(false);
+    const met = new Set(routes.flatMap(({ partIds }) => partIds));
+    expect(met.size).toBe(91);
+    expect(routes.every(({ stuckAt }) => stuckAt === null)).toBe(true);
+  });
+
+  test('tells where a route is stuck', () => {
+    const round = lesson(clip('a', [fork('f', [toPart('a')])]));
+    expect(tryRoutes(round).routes.some(({ stuckAt }) => stuckAt?.partId === 'a')).toBe(true);
+  });
+});

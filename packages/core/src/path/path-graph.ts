@@ -1,0 +1,171 @@
+import { stopTimeMs } from '../lesson/answer-time.ts';
+import { possiblePoints, type Target } from '../lesson/lesson.ts';
+import type { Hundredths } from '../lesson/points.ts';
+import type { QuestionKind } from '../question/question.ts';
+import {
+  type Arrival,
+  arriveAt,
+  beginningOf,
+  isTurn,
+  orderedStops,
+  type PathLesson,
+  type PathPart,
+  type PathStop,
+  type Place,
+  partAfter,
+  type Returns,
+  within,
+} from './path-lesson.ts';
+
+/** A stretch of a part that is walked without a choice: from a place to the next stop that can lead elsewhere, or to the part's end. */
+export interface PathNode {
+  readonly key: string;
+  readonly partId: string;
+  /** Numbers of its first stop and behind its last, in the order they are met. */
+  readonly fromStop: number;
+  readonly untilStop: number;
+  readonly fromMs: number;
+  readonly toMs: number;
+  readonly returns: Returns;
+  readonly edges: readonly PathEdge[];
+}
+
+export interface PathEdge {
+  /** Index of the node it leads to; null for the lesson's end; -1 for nowhere. */
+  readonly to: number | null;
+  readonly via: Via;
+}
+
+/** What makes a way: a choice of a fork, a rule, a part's own next place, or the usual order. */
+export type Via =
+  | { readonly kind: 'choice'; readonly stopId: string; readonly choiceId: string }
+  | { readonly kind: 'rule'; readonly of: string; readonly ruleId: string }
+  | { readonly kind: 'next'; readonly partId: string }
+  | { readonly kind: 'order' };
+
+export interface PathGraph {
+  readonly nodes: readonly PathNode[];
+  /** Index of the first node; null for a lesson without parts. */
+  readonly start: number | null;
+  /** Asides lead into each other without end, or ways are more than can be looked at. */
+  readonly isTooDeep: boolean;
+}
+
+/** Beyond this nobody has written the path; it would come of asides inside asides. */
+const mostNodes = 20_000;
+
+/** What a place is known by, with where it leads back to. */
+export const keyOf = (place: Place, returns: Returns) =>
+  [place, ...returns].map(({ partId, stopIndex, fromMs }) => `${partId}#${stopIndex}@${fromMs}`).join('<');
+
+/**
+ * The path of a lesson as a directed graph. Parts stand in it in stretches between the stops that can lead elsewhere;
+ * a part that leads back stands once for each way into it, because that is how many places it can lead back to.
+ */
+export function pathGraph(lesson: PathLesson): PathGraph {
+  const known = graphs.get(lesson);
+  if (known) return known;
+  const graph = build(lesson);
+  graphs.set(lesson, graph);
+  return graph;
+}
+/** Lessons are never altered, so the graph of one is made once. */
+const graphs = new WeakMap<PathLesson, PathGraph>();
+
+function build(lesson: PathLesson): PathGraph {
+  const partById = new Map(lesson.parts.map((part) => [part.id, part]));
+  const first = partAfter(lesson, null);
+  if (!first) return { nodes: [], start: null, isTooDeep: false };
+  const nodes: PathNode[] = [];
+  const indexOf = new Map<string, number>();
+  const arrivals: Arrival[] = [];
+  const deepest = lesson.parts.length + 1;
+  let isTooDeep = false;
+  const enter = (arrival: Arrival | 'end' | 'missing'): number | null => {
+    if (arrival === 'end') return null;
+    if (arrival === 'missing') return -1;
+    const key = keyOf(arrival.place, arrival.returns);
+    const met = indexOf.get(key);
+    if (met !== undefined) return met;
+    if (arrivals.length >= mostNodes || arrival.returns.length > deepest) {
+      isTooDeep = true;
+      return -1;
+    }
+    indexOf.set(key, arrivals.length);
+    return arrivals.push(arrival) - 1;
+  };
+  enter({ place: beginningOf(first), returns: [] });
+  for (let index = 0; index < arrivals.length; index++) {
+    const { place, returns } = arrivals[index] as Arrival;
+    nodes.push(
+      nodeAt(partById.get(place.partId) as PathPart, place, returns, (target, from, isPartEnd) =>
+        enter(arriveAt(lesson, target, from, returns, isPartEnd)),
+      ),
+    );
+  }
+  return { nodes, start: 0, isTooDeep };
+}
+
+type Lead = (target: Target, from: Place, isPartEnd: boolean) => number | null;
+
+function nodeAt(part: PathPart, place: Place, returns: Returns, lead: Lead): PathNode {
+  const stops = orderedStops(part);
+  const { stopIndex } = place;
+  const turn = stops.findIndex((stop, index) => index >= stopIndex && isTurn(stop));
+  const untilStop = turn < 0 ? stops.length : turn + 1;
+  const turnStop = stops[turn];
+  const toMs = turnStop ? within(part, turnStop.atMs) : part.outMs;
+  const base = {
+    ...{ key: keyOf(place, returns), partId: part.id, fromStop: stopIndex, untilStop, returns },
+    ...{ fromMs: place.fromMs, toMs: Math.max(place.fromMs, toMs) },
+  };
+  const from = { partId: part.id, stopIndex: untilStop, fromMs: base.toMs };
+  return { ...base, edges: turnStop ? edgesOfTurn(turnStop, from, lead) : edgesOfEnd(part, from, lead) };
+}
+
+function edgesOfTurn(stop: PathStop, from: Place, lead: Lead): PathEdge[] {
+  if (stop.kind === 'fork')
+    return (stop.choices ?? []).map(({ id, to }) => ({
+      to: lead(to, from, false),
+      via: { kind: 'choice', stopId: stop.id, choiceId: id },
+    }));
+  return [
+    ...edgesOfRules(stop, from, lead, false),
+    { to: lead({ kind: 'onward' }, from, false), via: { kind: 'order' } },
+  ];
+}
+
+function edgesOfEnd(part: PathPart, from: Place, lead: Lead): PathEdge[] {
+  const via: Via = part.next ? { kind: 'next', partId: part.id } : { kind: 'order' };
+  return [...edgesOfRules(part, from, lead, true), { to: lead(part.next ?? { kind: 'onward' }, from, true), via }];
+}
+
+function edgesOfRules(of: PathStop | PathPart, from: Place, lead: Lead, isPartEnd: boolean): PathEdge[] {
+  return (of.rules ?? []).flatMap((rule): PathEdge[] =>
+    'hidden' in rule ? [] : [{ to: lead(rule.to, from, isPartEnd), via: { kind: 'rule', of: of.id, ruleId: rule.id } }],
+  );
+}
+
+/** What walking a node takes and can earn. */
+export interface NodeWeight {
+  readonly timeMs: number;
+  readonly points: Hundredths;
+  readonly requiredStops: number;
+}
+
+type TimedStop = PathStop & {
+  readonly questions?: readonly { readonly points: number; readonly kind: QuestionKind }[];
+};
+
+export function weighNode(lesson: PathLesson, node: PathNode): NodeWeight {
+  const part = lesson.parts.find(({ id }) => id === node.partId);
+  if (!part) return { timeMs: 0, points: 0, requiredStops: 0 };
+  const stops = orderedStops(part).slice(node.fromStop, node.untilStop) as readonly TimedStop[];
+  // A task has no length of its own.
+  const walkMs = part.kind === 'task' ? 0 : Math.max(0, node.toMs - node.fromMs);
+  return {
+    timeMs: walkMs + stops.reduce((sum, stop) => sum + stopTimeMs(stop), 0),
+    points: part.practice ? 0 : stops.reduce((sum, stop) => sum + possiblePoints(stop), 0),
+    requiredStops: stops.filter(({ kind, required }) => kind === 'fork' || (kind === 'checkpoint' && required)).length,
+  };
+}

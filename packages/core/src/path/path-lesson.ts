@@ -1,0 +1,133 @@
+import type { PartKind, Rule, Target } from '../lesson/lesson.ts';
+
+/** What the path needs to know of a lesson; drafts, editions and what browsers hold all fit. */
+export interface PathLesson {
+  readonly parts: readonly PathPart[];
+  readonly freeFrom?: number | undefined;
+}
+
+export interface PathPart {
+  readonly id: string;
+  readonly kind: PartKind;
+  readonly inMs: number;
+  readonly outMs: number;
+  readonly stops: readonly PathStop[];
+  readonly practice?: boolean | undefined;
+  readonly rules?: readonly PathRule[] | undefined;
+  readonly next?: Target | undefined;
+}
+
+/** A browser knows that there are rules, and not what they are. */
+export type PathRule = Rule | { readonly hidden: true };
+
+export interface PathStop {
+  readonly id: string;
+  readonly kind: 'checkpoint' | 'pause' | 'fork';
+  readonly atMs: number;
+  readonly required?: boolean | undefined;
+  readonly questions?: readonly { readonly points: number }[];
+  readonly pick?: number | undefined;
+  readonly rules?: readonly PathRule[] | undefined;
+  readonly choices?: readonly { readonly id: string; readonly to: Target }[];
+}
+
+/** Stops in the order a learner meets them; remembered, because lessons are never altered. */
+export function orderedStops<S extends { readonly atMs: number }>(part: {
+  readonly stops: readonly S[];
+}): readonly S[] {
+  const known = ordered.get(part.stops);
+  if (known) return known as readonly S[];
+  const found = part.stops.toSorted((a, b) => a.atMs - b.atMs);
+  ordered.set(part.stops, found);
+  return found;
+}
+const ordered = new WeakMap<readonly { readonly atMs: number }[], readonly { readonly atMs: number }[]>();
+
+/** Whether a stop can lead elsewhere. */
+export function isTurn(stop: PathStop): boolean {
+  return stop.kind === 'fork' || (stop.rules?.length ?? 0) > 0;
+}
+
+/** Only a way that is turned into leads to an aside; the usual order passes it by. */
+export function isAside(part: Pick<PathPart, 'next'>): boolean {
+  return part.next?.kind === 'back';
+}
+
+/** Whether every student walks the parts one after the other, each to its end. */
+export function isStraight(lesson: PathLesson): boolean {
+  const known = straight.get(lesson);
+  if (known !== undefined) return known;
+  const found = lesson.parts.every((part) => !part.next && (part.rules?.length ?? 0) === 0 && !part.stops.some(isTurn));
+  straight.set(lesson, found);
+  return found;
+}
+const straight = new WeakMap<PathLesson, boolean>();
+
+/** A place on the path: in a part, before one of its stops. */
+export interface Place {
+  readonly partId: string;
+  /** Number of the stop in the order they are met; behind the last for the part's end. */
+  readonly stopIndex: number;
+  /** Where that is, in ms of the part's axis: at the stop one is led to, or where one has come past the one before. */
+  readonly fromMs: number;
+}
+
+/** Where a way that was turned into leads back to, the latest last. */
+export type Returns = readonly Place[];
+
+export interface Arrival {
+  readonly place: Place;
+  readonly returns: Returns;
+}
+
+/** The part that comes after another in the usual order; the first of all for null. */
+export function partAfter(lesson: PathLesson, partId: string | null): PathPart | undefined {
+  const from = partId === null ? 0 : lesson.parts.findIndex(({ id }) => id === partId) + 1;
+  return lesson.parts.slice(from).find((part) => !isAside(part));
+}
+
+/**
+ * Where a target leads to from a place.
+ * @param from the place after the turn, so that whoever comes back goes on from there
+ * @returns the place; `end` where the lesson ends; `missing` where it leads to nothing
+ */
+export function arriveAt(
+  lesson: PathLesson,
+  target: Target,
+  from: Place,
+  returns: Returns,
+  isPartEnd: boolean,
+): Arrival | 'end' | 'missing' {
+  switch (target.kind) {
+    case 'end':
+      return 'end';
+    case 'onward': {
+      if (!isPartEnd) return { place: from, returns };
+      const next = partAfter(lesson, from.partId);
+      return next ? { place: beginningOf(next), returns: [] } : 'end';
+    }
+    case 'back': {
+      const place = returns.at(-1);
+      return place ? { place, returns: returns.slice(0, -1) } : 'missing';
+    }
+    case 'part': {
+      const part = lesson.parts.find(({ id }) => id === target.partId);
+      if (!part) return 'missing';
+      const place = target.stopId === undefined ? beginningOf(part) : atStop(part, target.stopId);
+      return place ? { place, returns: isAside(part) ? [...returns, from] : [] } : 'missing';
+    }
+  }
+}
+
+export const beginningOf = ({ id, inMs }: PathPart): Place => ({ partId: id, stopIndex: 0, fromMs: inMs });
+
+function atStop(part: PathPart, stopId: string): Place | null {
+  const stops = orderedStops(part);
+  const stopIndex = stops.findIndex(({ id }) => id === stopId);
+  const stop = stops[stopIndex];
+  return stop ? { partId: part.id, stopIndex, fromMs: within(part, stop.atMs) } : null;
+}
+
+/** A place of a part's axis that lies in its window. */
+export const within = ({ inMs, outMs }: Pick<PathPart, 'inMs' | 'outMs'>, ms: number): number =>
+  Math.min(outMs, Math.max(inMs, ms));
