@@ -157,9 +157,11 @@ export { type Verdicts, verdictsOf } from './marking/verdicts.ts';
 // The reading: a text in blocks.
 // The path: which ways there are.
 export { checkPath, type PathFault, type PathFaultCode } from './path/check-path.ts';
+export { listRoutes, type Route } from './path/list-routes.ts';
 export { type PathFigures, pathFigures } from './path/path-figures.ts';
 export { type PathEdge, type PathGraph, type PathNode, pathGraph, type Via, weighNode } from './path/path-graph.ts';
 export { isAside, isStraight, isTurn, orderedStops } from './path/path-lesson.ts';
+export { type Way, wayKey, waysOf } from './path/ways.ts';
 export { changeKind } from './question/change-kind.ts';
 export {
   type Drawing,

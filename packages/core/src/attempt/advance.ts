@@ -134,5 +134,6 @@ export function turnBackTo(lesson: WalkLesson, state: AttemptState, forkId: stri
   if (!leg || !part) return null;
   const atMs = within(part, orderedStops(part)[index]?.atMs ?? part.outMs);
   const again = { ...leg, atStop: index, atMs, untilMs: null };
-  return withRoute(state, { ...route, isAtEnd: false, legs: [...route.legs.slice(0, place), again] });
+  const turnedBack = [...(route.turnedBack ?? []), forkId];
+  return withRoute(state, { ...route, turnedBack, isAtEnd: false, legs: [...route.legs.slice(0, place), again] });
 }

@@ -96,6 +96,9 @@ const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
   }),
 ]);
 
+const coordinate = v.pipe(v.number(), v.minValue(-100_000), v.maxValue(100_000));
+const mapPlace = v.object({ x: coordinate, y: coordinate });
+
 const ofPart = {
   id,
   title: line,
@@ -104,6 +107,7 @@ const ofPart = {
   stops: v.pipe(v.array(stopSchema), v.maxLength(500)),
   directions: v.optional(recordingSchema),
   practice: v.optional(v.boolean()),
+  mapAt: v.optional(mapPlace),
   rules: v.optional(rules),
   next: v.optional(targetSchema),
 };
@@ -154,6 +158,7 @@ export const lessonChangeSchema: v.GenericSchema<unknown, LessonChange> = v.vari
   v.object({ type: v.literal('setInsets'), partId: id, insets }),
   v.object({ type: v.literal('setNextLesson'), partId: id, lessonId: v.nullable(id) }),
   v.object({ type: v.literal('setWay'), partId: id, next: v.nullable(targetSchema), rules }),
+  v.object({ type: v.literal('setMapPlace'), partId: id, mapAt: v.nullable(mapPlace) }),
   v.object({ type: v.literal('setFreeFrom'), freeFrom: v.nullable(index) }),
   v.object({ type: v.literal('setPractice'), partId: id, practice: v.boolean() }),
   v.object({ type: v.literal('orderStops'), partId: id, stopIds: v.pipe(v.array(id), v.maxLength(500)) }),

@@ -3,6 +3,7 @@ import {
   hasMaterial,
   type Inset,
   type Lesson,
+  type MapPlace,
   type Narration,
   type Part,
   type Rule,
@@ -42,6 +43,7 @@ export type LessonChange =
   | { readonly type: 'setNextLesson'; readonly partId: string; readonly lessonId: string | null }
   | { readonly type: 'setPractice'; readonly partId: string; readonly practice: boolean }
   | { readonly type: 'setWay'; readonly partId: string; readonly next: Target | null; readonly rules: readonly Rule[] }
+  | { readonly type: 'setMapPlace'; readonly partId: string; readonly mapAt: MapPlace | null }
   | { readonly type: 'setFreeFrom'; readonly freeFrom: number | null }
   /** The order of stops that stand at the same place, as those of a task do: the ids of all stops of the part. */
   | { readonly type: 'orderStops'; readonly partId: string; readonly stopIds: readonly string[] };
@@ -160,6 +162,8 @@ function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
         { ...part, next: change.next ?? undefined, rules: someOf(change.rules) },
         { ...change, next: part.next ?? null, rules: part.rules ?? [] },
       );
+    case 'setMapPlace':
+      return withPart({ ...part, mapAt: change.mapAt ?? undefined }, { ...change, mapAt: part.mapAt ?? null });
     case 'orderStops': {
       const stops = change.stopIds.flatMap((id) => part.stops.find((stop) => stop.id === id) ?? []);
       if (stops.length !== part.stops.length || new Set(change.stopIds).size !== stops.length)

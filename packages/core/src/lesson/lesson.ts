@@ -36,10 +36,17 @@ interface PartHead {
   readonly directions?: Recording | undefined;
   /** Practice: what is earned in it is shown, and counts for nothing. */
   readonly practice?: boolean | undefined;
+  /** Where a teacher has put it on the map; computed where absent. */
+  readonly mapAt?: MapPlace | undefined;
   /** Where its end leads by what was done in it; the first rule that fits. */
   readonly rules?: readonly Rule[] | undefined;
   /** Where its end leads otherwise; onwards where absent. A part that leads back is an aside: only a way turned into leads there. */
   readonly next?: Target | undefined;
+}
+
+export interface MapPlace {
+  readonly x: number;
+  readonly y: number;
 }
 
 /** Where a way leads: to what comes next anyway, to a part or a stop in one, back to where it was turned into, or to the end. */

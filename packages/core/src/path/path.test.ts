@@ -4,9 +4,11 @@ import { describe, expect, test } from 'vitest';
 import { stopTimeMs } from '../lesson/answer-time.ts';
 import { bridgeWays, check, clip, diamonds, fork, lesson, toPart } from '../test/path-lessons.ts';
 import { checkPath } from './check-path.ts';
+import { listRoutes } from './list-routes.ts';
 import { pathFigures } from './path-figures.ts';
 import { pathGraph, weighNode } from './path-graph.ts';
 import type { PathLesson } from './path-lesson.ts';
+import { waysOf } from './ways.ts';
 
 const answerMs = stopTimeMs(check('any'));
 
@@ -177,4 +179,44 @@ test('500 parts and 2 to the power of 60 routes are looked at without going thro
   const parts = Array.from({ length: 500 }, (_, index) => clip(`p-${index}`, [check(`c-${index}`)]));
   expect(checkPath(lesson(...parts))).toEqual([]);
   expect(pathFigures(diamonds(60))?.routeCount).toBe(1_152_921_504_606_846_976n);
+});
+
+describe('ways and routes, as they are drawn and listed', () => {
+  test('every way between parts is one, and an aside leads back to where it was turned into', () => {
+    const told = waysOf(bridgeWays).map(({ fromPartId, toPartId, via, isDetour }) => [
+      fromPartId,
+      toPartId,
+      via.kind,
+      isDetour,
+    ]);
+    expect(told).toEqual([
+      ['film', 'aside', 'rule', true],
+      ['film', 'arch', 'choice', false],
+      ['film', 'cable', 'choice', false],
+      ['film', 'arch', 'order', false],
+      ['aside', 'film', 'next', false],
+      ['arch', 'end', 'next', false],
+      ['cable', 'end', 'order', false],
+      ['end', null, 'order', false],
+    ]);
+  });
+
+  test('a way to what is gone is broken', () => {
+    const broken = waysOf(lesson(clip('a', [fork('f', [toPart('gone'), toPart('a', 'gone')])])));
+    expect(broken.map(({ isBroken }) => isBroken)).toEqual([true, true, false]);
+  });
+
+  test('routes come to what the figures say of them', () => {
+    fc.assert(
+      fc.property(randomPath, (path) => {
+        const routes = listRoutes(path, 10_000);
+        const figures = pathFigures(path);
+        expect(BigInt(routes.length)).toBe(figures?.routeCount);
+        expect(Math.max(...routes.map(({ timeMs }) => timeMs))).toBe(figures?.timeMs.most);
+        expect(Math.min(...routes.map(({ points }) => points))).toBe(figures?.points.least);
+      }),
+      { numRuns: 200 },
+    );
+    expect(listRoutes(diamonds(60), 20)).toHaveLength(20);
+  });
 });
