@@ -15,3 +15,33 @@ export function focusSoon(find: () => HTMLElement | null | undefined, scroll: 'c
   };
   requestAnimationFrame(look);
 }
+
+/**
+ * The same for a field that is written in at once: what is typed before it is there goes into it, and no single
+ * letter of it is taken for a key of the page.
+ */
+export function writeSoon(find: () => HTMLTextAreaElement | HTMLInputElement | null | undefined): void {
+  let typed = '';
+  const ending = new AbortController();
+  const letGo = () => ending.abort();
+  const keep = (event: KeyboardEvent) => {
+    if (event.key === 'Shift') return;
+    if (event.ctrlKey || event.metaKey || event.altKey || event.key.length !== 1) return letGo();
+    typed += event.key;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+  };
+  const whileWaiting = { capture: true, signal: ending.signal };
+  window.addEventListener('keydown', keep, whileWaiting);
+  window.addEventListener('pointerdown', letGo, whileWaiting);
+  setTimeout(letGo, longestWaitMs);
+  focusSoon(() => {
+    const field = ending.signal.aborted ? null : find();
+    if (!field) return field;
+    letGo();
+    field.focus();
+    // The one way to enter text as if it had been typed: the field's own history and React both take it in.
+    if (typed !== '') document.execCommand('insertText', false, typed);
+    return field;
+  });
+}

@@ -1,9 +1,11 @@
 import type { LessonChange, Part } from '@semita/core';
+import { lazy, Suspense } from 'react';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { t } from '../../words/words.ts';
-import { PartWay } from '../path/part-way.tsx';
 import { useEditedLesson } from '../question-editor/edited-lesson.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
+
+const PartWay = lazy(async () => ({ default: (await import('../path/part-way.tsx')).PartWay }));
 
 interface Props {
   readonly part: Part;
@@ -28,7 +30,11 @@ export function PartSettings({ part, apply }: Props) {
       >
         {t('desk.practice')}
       </CheckInput>
-      {lesson && lesson.parts.length > 1 && <PartWay {...{ part, lesson, apply }} />}
+      {lesson && lesson.parts.length > 1 && (
+        <Suspense>
+          <PartWay {...{ part, lesson, apply }} />
+        </Suspense>
+      )}
     </>
   );
 }

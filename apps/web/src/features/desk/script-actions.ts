@@ -13,7 +13,7 @@ import {
 } from '@semita/core';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
-import { focusSoon } from '../../ui/focus-soon.ts';
+import { focusSoon, writeSoon } from '../../ui/focus-soon.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { createCheckpoint, createStop, type StopPlace } from './new-stops.ts';
@@ -67,7 +67,7 @@ export function scriptActions({
       const stop = createStop(kind, placeAt(gap));
       if (!apply({ type: 'insertStop', partId: part.id, stop })) return;
       setOpenStop(stop.id);
-      focusSoon(() => {
+      writeSoon(() => {
         const card = document.querySelector(`[data-item="stop:${stop.id}"]`)?.parentElement?.parentElement;
         return card?.querySelector('textarea');
       });

@@ -8,8 +8,6 @@ import { Field, TextArea } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
-import { ForkEditor } from '../path/fork-editor.tsx';
-import { RulesEditor } from '../path/rules-editor.tsx';
 import { useEditedLesson } from '../question-editor/edited-lesson.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { PhraseField } from './phrase-field.tsx';
@@ -18,9 +16,12 @@ import { stopLooks } from './stop-looks.ts';
 /** Loaded when a stop is opened. */
 const loadEditor = () => import('../question-editor/checkpoint-editor.tsx');
 const CheckpointEditor = lazy(async () => ({ default: (await loadEditor()).CheckpointEditor }));
+const loadForkEditor = () => import('../path/fork-editor.tsx');
+const ForkEditor = lazy(async () => ({ default: (await loadForkEditor()).ForkEditor }));
+const RulesEditor = lazy(async () => ({ default: (await import('../path/rules-editor.tsx')).RulesEditor }));
 
-/** Fetches the editor before it is asked for, so that what is typed after a stop is set goes into it. */
-export const loadEditorAhead = () => void loadEditor();
+/** Fetches the editors before they are asked for, so that what is typed after a stop is set goes into it. */
+export const loadEditorAhead = () => void Promise.all([loadEditor(), loadForkEditor()]);
 
 interface Props {
   readonly stop: Stop;
@@ -107,7 +108,11 @@ export function StopCard({
       </div>
       {isOpen && (
         <div className="grid gap-4 border-t border-line p-4">
-          {stop.kind === 'fork' && lesson && <ForkEditor {...{ fork: stop, lesson, onChange }} />}
+          {stop.kind === 'fork' && lesson && (
+            <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
+              <ForkEditor {...{ fork: stop, lesson, onChange }} />
+            </Suspense>
+          )}
           {stop.kind === 'pause' && (
             <>
               <Field label={t('desk.note')}>
@@ -131,10 +136,8 @@ export function StopCard({
             </>
           )}
           {stop.kind === 'checkpoint' && (
-            <>
-              <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
-                <CheckpointEditor stop={stop} onChange={onChange} />
-              </Suspense>
+            <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
+              <CheckpointEditor stop={stop} onChange={onChange} />
               <CheckInput checked={stop.required} onChange={(required) => onChange({ ...stop, required })}>
                 {t('desk.required')}
               </CheckInput>
@@ -148,7 +151,7 @@ export function StopCard({
                   />
                 </details>
               )}
-            </>
+            </Suspense>
           )}
           {onPhrase && <PhraseField phrase={stop.anchor?.phrase ?? ''} onChange={onPhrase} />}
           <div className="flex justify-between border-t border-line pt-3">

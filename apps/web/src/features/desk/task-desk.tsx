@@ -4,7 +4,7 @@ import { DoorClosed, Pause, Split } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
-import { focusSoon } from '../../ui/focus-soon.ts';
+import { focusSoon, writeSoon } from '../../ui/focus-soon.ts';
 import { formatPoints } from '../../words/format.ts';
 import { formatLengths } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
@@ -43,7 +43,7 @@ function TaskScript({ part, faults, openStopId, setOpenStop, apply }: Props) {
   const add = (stop: Stop) => {
     if (!apply({ type: 'insertStop', partId: part.id, stop })) return;
     setOpenStop(stop.id);
-    focusSoon(() => cardOf(stop.id)?.parentElement?.parentElement?.querySelector('textarea'));
+    writeSoon(() => cardOf(stop.id)?.parentElement?.parentElement?.querySelector('textarea'));
   };
   const moveTo = (stop: Stop, index: number) => {
     const others = stops.filter((one) => one !== stop).map(({ id }) => id);

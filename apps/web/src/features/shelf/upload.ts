@@ -1,8 +1,11 @@
 import type { Material } from '@semita/core/contract';
 import { useSyncExternalStore } from 'react';
-import { Upload } from 'tus-js-client';
+import type { Upload } from 'tus-js-client';
 import { ApiError } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
+
+/** Loaded when a file is chosen: pages that could take one in are opened far more often. */
+const loadUpload = async () => (await import('tus-js-client')).Upload;
 
 /** The largest file that is taken; the server holds to the same. */
 const largestBytes = 2 * 1024 ** 3;
@@ -33,7 +36,9 @@ const change = (next: UploadState) => {
 export async function bringIn(file: File): Promise<void> {
   if (file.size === 0) return change({ phase: 'refused', reason: 'empty', file });
   if (file.size > largestBytes) return change({ phase: 'refused', reason: 'tooLarge', file });
-  const current = new Upload(file, {
+  change({ phase: 'sending', file, sentBytes: 0 });
+  const Sending = await loadUpload();
+  const current = new Sending(file, {
     ...protocol,
     metadata: { filename: file.name },
     retryDelays: [0, 1_000, 2_000, 4_000, 8_000, 15_000, 30_000, 60_000],
@@ -48,7 +53,6 @@ export async function bringIn(file: File): Promise<void> {
     onError: () => change({ phase: 'paused', file, sentBytes: 'sentBytes' in state ? state.sentBytes : 0 }),
   });
   upload = current;
-  change({ phase: 'sending', file, sentBytes: 0 });
   const [previous] = await current.findPreviousUploads();
   if (previous) current.resumeFromPreviousUpload(previous);
   current.start();
@@ -93,9 +97,10 @@ export function useUpload(): UploadState {
 }
 
 /** Sends a file beside the one that is being brought in, and says which material it becomes. */
-function send(file: File, metadata: Record<string, string> = {}): Promise<string> {
+async function send(file: File, metadata: Record<string, string> = {}): Promise<string> {
+  const Sending = await loadUpload();
   return new Promise((resolve, reject) => {
-    const sending = new Upload(file, {
+    const sending = new Sending(file, {
       ...protocol,
       metadata: { filename: file.name, ...metadata },
       onSuccess: ({ lastResponse }) => resolve(lastResponse.getHeader(materialHeader) ?? ''),

@@ -41,9 +41,9 @@ interface Props {
   readonly givenTo: (questionId: string) => Response | undefined;
   /** Where the class can be met; null in a rehearsal. */
   readonly assignmentId: string | null;
-  /** Where a stop that was passed over can be opened again. */
   /** Chooses another way at a fork, where the terms let a student. */
   readonly onChoose?: ((choiceId: string) => void) | undefined;
+  /** Where a stop that was passed over can be opened again. */
   readonly onReopen?: (() => void) | undefined;
 }
 

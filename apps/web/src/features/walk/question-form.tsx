@@ -6,18 +6,20 @@ import {
   type QuestionResult,
   type Response,
   type StopState,
-  tryNumberOf,
 } from '@semita/core';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
-import { GivenResponse } from '../question/given-response.tsx';
 import { kindWords } from '../question/kind-words.ts';
 import { QuestionBlock } from '../question/question-block.tsx';
-import { RichText } from '../question/rich-text.tsx';
 import type { DraftSaver } from './draft-saver.ts';
 import { TimeLeft } from './time-left.tsx';
+
+/** Loaded where an answer can be tried again. */
+const loadTries = () => import('./earlier-try.tsx');
+const SettledQuestion = lazy(async () => ({ default: (await loadTries()).SettledQuestion }));
+const LastTry = lazy(async () => ({ default: (await loadTries()).LastTry }));
 
 type Checkpoint = Extract<LearnerStop, { kind: 'checkpoint' }>;
 
@@ -85,7 +87,12 @@ export function QuestionForm(props: Props) {
             ? kindWords(question)
             : t('walk.questionOf', { number: index + 1, count, kind: kindWords(question) });
         const answer = answers[question.id];
-        if (answer && !asked.includes(question)) return <Settled key={question.id} {...{ question, place, answer }} />;
+        if (answer && !asked.includes(question))
+          return (
+            <Suspense key={question.id}>
+              <SettledQuestion {...{ question, place, answer }} />
+            </Suspense>
+          );
         return (
           <QuestionBlock
             key={question.id}
@@ -93,7 +100,13 @@ export function QuestionForm(props: Props) {
             place={place}
             hint={hints[question.id]}
             response={responses[question.id]}
-            lastTry={answer && <LastTry question={question} answer={answer} result={results[question.id]} />}
+            lastTry={
+              answer && (
+                <Suspense>
+                  <LastTry question={question} answer={answer} result={results[question.id]} />
+                </Suspense>
+              )
+            }
             onChange={(response) => set(question, response)}
             onHint={() => onHint(question.id)}
           />
@@ -115,51 +128,5 @@ export function QuestionForm(props: Props) {
         )}
       </div>
     </form>
-  );
-}
-
-type Answer = StopState['answers'][string];
-
-interface SettledProps {
-  readonly question: LearnerQuestion;
-  readonly place: string;
-  readonly answer: Answer;
-}
-
-/** A question beside one that is tried again: nothing more to do here. */
-function Settled({ question, place, answer }: SettledProps) {
-  return (
-    <section className="grid gap-2 opacity-80">
-      <p className="text-13 text-quiet">{place}</p>
-      <RichText text={question.stem} className="font-medium" />
-      <GivenResponse question={question} response={answer.response} right={null} verdicts={{}} />
-    </section>
-  );
-}
-
-interface LastTryProps {
-  readonly question: LearnerQuestion;
-  readonly answer: Answer;
-  readonly result: QuestionResult | undefined;
-}
-
-/** What became of a try, and what the next one is worth. */
-function LastTry({ question, answer, result }: LastTryProps) {
-  const { tries } = question;
-  if (!tries || !result) return null;
-  return (
-    <div role="status" className="grid gap-1 rounded-control border-l-4 border-brick bg-brick-tint px-3 py-2">
-      <p className="text-14 text-brick">
-        {t(result.points ? 'walk.partlyRight' : 'walk.notRightYet', {
-          number: tryNumberOf(answer) + 1,
-          count: tries.count,
-          percent: tries.laterPercent,
-        })}
-      </p>
-      {result.said && <RichText text={result.said} />}
-      {result.feedback.map(({ optionId, text }) => (
-        <RichText key={optionId} text={text} className="text-14" />
-      ))}
-    </div>
   );
 }

@@ -13,7 +13,7 @@ import {
   stopsOnRoute,
 } from '@semita/core';
 import { ArrowLeft, Flag, Play } from 'lucide-react';
-import { type ReactNode, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { lazy, type ReactNode, Suspense, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
@@ -25,12 +25,15 @@ import type { FilmControls } from '../film/film-stage.tsx';
 import { AnswerFilesProvider } from '../question/answer-files.ts';
 import { loadFieldsOf } from '../question/question-field.tsx';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
-import { AnsweredStop } from './answered-stop.tsx';
 import { LinkStatus } from './link-status.tsx';
 import { type NextLesson, PartStage } from './part-stage.tsx';
 import { PathStrip } from './path-strip.tsx';
 import { StopPanel } from './stop-panel.tsx';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
+
+/** Fetched once the walk stands on the page: it is first wanted after an answer, perhaps without a connection. */
+const loadSoFar = () => import('./so-far.tsx');
+const SoFar = lazy(async () => ({ default: (await loadSoFar()).SoFar }));
 
 interface Props {
   readonly session: WalkSession;
@@ -48,6 +51,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
   const { lesson, state } = snapshot;
   useEffect(() => session.start(), [session]);
   useEffect(() => void loadFieldsOf(lesson), [lesson]);
+  useEffect(() => void loadSoFar(), []);
   const root = useRef<HTMLDivElement>(null);
   const film = useRef<FilmControls>(null);
   const [isPlaying, setIsPlaying] = useState(false);
@@ -208,22 +212,6 @@ function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, on
       />
     );
   }
-  const stretches = lesson.parts
-    .toReversed()
-    .map((one) => ({
-      id: one.id,
-      title: one.title,
-      been: one.stops.toReversed().flatMap((stop) => {
-        const stopState = state.stops[stop.id];
-        return stopState && isSettled(state, stop.id) ? [{ stop, stopState }] : [];
-      }),
-    }))
-    .filter(({ been }) => been.length > 0);
-  const reopen = (stop: LearnerStop) => () => {
-    film.current?.pause();
-    film.current?.seek(stop.atMs);
-    session.record({ type: 'reachedStop', stopId: stop.id });
-  };
   return (
     <>
       <NextStep {...{ session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }} />
@@ -231,43 +219,13 @@ function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, on
         <h2 id="so-far" className="text-18">
           {t('walk.soFar')}
         </h2>
-        {stretches.length === 0 && <p className="text-quiet">{t(nothingYet[part?.kind ?? 'clip'])}</p>}
-        {stretches.map(({ id, title, been }) => (
-          <section key={id} aria-label={title} className="grid gap-3">
-            {/* Whoever was away sees what belongs to which stretch. */}
-            {lesson.parts.length > 1 && <h3 className="border-b border-line pb-1 text-14 text-quiet">{title}</h3>}
-            <ul className="grid gap-3">
-              {been.map(({ stop, stopState }) => (
-                <AnsweredStop
-                  key={stop.id}
-                  stop={stop}
-                  place={placeOf(stop)}
-                  stopState={stopState}
-                  results={results}
-                  assignmentId={session.assignmentId}
-                  givenTo={(questionId) =>
-                    Object.values(state.stops).find(({ answers }) => answers[questionId])?.answers[questionId]?.response
-                  }
-                  onRevise={{
-                    draft: (stopId, questionId, response) =>
-                      session.record({ type: 'draftSaved', stopId, questionId, response }),
-                    give: (stopId, questionId, response) =>
-                      session.record({ type: 'revised', stopId, questionId, response }),
-                  }}
-                  onChoose={
-                    terms.turningBack && state.handedInAt === null
-                      ? (choiceId) => {
-                          onNextPart(null);
-                          session.record({ type: 'chose', stopId: stop.id, choiceId });
-                        }
-                      : undefined
-                  }
-                  onReopen={stopState.phase === 'passed' && state.handedInAt === null ? reopen(stop) : undefined}
-                />
-              ))}
-            </ul>
-          </section>
-        ))}
+        {stops.some(({ id }) => isSettled(state, id)) ? (
+          <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
+            <SoFar {...{ session, snapshot, placeOf, film, onNextPart }} />
+          </Suspense>
+        ) : (
+          <p className="text-quiet">{t(nothingYet[part?.kind ?? 'clip'])}</p>
+        )}
       </section>
     </>
   );

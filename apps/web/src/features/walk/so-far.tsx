@@ -1,0 +1,68 @@
+import { isSettled, type LearnerStop } from '@semita/core';
+import type { FilmControls } from '../film/film-stage.tsx';
+import { AnsweredStop } from './answered-stop.tsx';
+import type { WalkSession, WalkSnapshot } from './walk-session.ts';
+
+interface Props {
+  readonly session: WalkSession;
+  readonly snapshot: WalkSnapshot;
+  readonly placeOf: (stop: LearnerStop) => string;
+  readonly film: React.RefObject<FilmControls | null>;
+  /** Null goes where the way leads. */
+  readonly onNextPart: (partId: string | null) => void;
+}
+
+/** The stops a learner has been at, the latest part first. Whoever was away sees what belongs to which stretch. */
+export function SoFar({ session, snapshot, placeOf, film, onNextPart }: Props) {
+  const { lesson, state, terms, results } = snapshot;
+  const stretches = lesson.parts
+    .toReversed()
+    .map((one) => ({
+      id: one.id,
+      title: one.title,
+      been: one.stops.toReversed().flatMap((stop) => {
+        const stopState = state.stops[stop.id];
+        return stopState && isSettled(state, stop.id) ? [{ stop, stopState }] : [];
+      }),
+    }))
+    .filter(({ been }) => been.length > 0);
+  const reopen = (stop: LearnerStop) => () => {
+    film.current?.pause();
+    film.current?.seek(stop.atMs);
+    session.record({ type: 'reachedStop', stopId: stop.id });
+  };
+  return stretches.map(({ id, title, been }) => (
+    <section key={id} aria-label={title} className="grid gap-3">
+      {lesson.parts.length > 1 && <h3 className="border-b border-line pb-1 text-14 text-quiet">{title}</h3>}
+      <ul className="grid gap-3">
+        {been.map(({ stop, stopState }) => (
+          <AnsweredStop
+            key={stop.id}
+            stop={stop}
+            place={placeOf(stop)}
+            stopState={stopState}
+            results={results}
+            assignmentId={session.assignmentId}
+            givenTo={(questionId) =>
+              Object.values(state.stops).find(({ answers }) => answers[questionId])?.answers[questionId]?.response
+            }
+            onRevise={{
+              draft: (stopId, questionId, response) =>
+                session.record({ type: 'draftSaved', stopId, questionId, response }),
+              give: (stopId, questionId, response) => session.record({ type: 'revised', stopId, questionId, response }),
+            }}
+            onChoose={
+              terms.turningBack && state.handedInAt === null
+                ? (choiceId) => {
+                    onNextPart(null);
+                    session.record({ type: 'chose', stopId: stop.id, choiceId });
+                  }
+                : undefined
+            }
+            onReopen={stopState.phase === 'passed' && state.handedInAt === null ? reopen(stop) : undefined}
+          />
+        ))}
+      </ul>
+    </section>
+  ));
+}
