@@ -14,6 +14,7 @@ import {
 } from '@semita/server';
 import { bridgeLesson, forcesDraft } from './bridge-lesson.ts';
 import { type BridgePictures, pictureFiles } from './bridge-questions.ts';
+import { chooseLesson } from './choose-lesson.ts';
 import { notebookLesson } from './notebook-lesson.ts';
 import { paperBridgeLesson } from './paper-bridge-lesson.ts';
 import {
@@ -93,6 +94,7 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   clock.now = stage.today - 2 * 3_600_000;
   services.assignments.excuse(adaeze, amberAssignment, studentIdOf('Quentin Adeyemi-Lund'), true);
   writeLesson(stage, forcesDraft(film.id), false);
+  writeLesson(stage, chooseLesson(film.id), true);
   await giveNotebook(stage);
   await planTest(stage, itemIdOf);
   deps.db.$client.pragma('synchronous = FULL');

@@ -116,6 +116,7 @@ export {
   hasMaterial,
   type Inset,
   type Lesson,
+  type MapPlace,
   type MaterialPart,
   type MaterialPartKind,
   type Narration,
@@ -156,11 +157,12 @@ export { isFittingRubric, type RubricLevels, rubricPoints, rubricPossible } from
 export { type Verdicts, verdictsOf } from './marking/verdicts.ts';
 // The reading: a text in blocks.
 // The path: which ways there are.
-export { checkPath, type PathFault, type PathFaultCode } from './path/check-path.ts';
-export { listRoutes, type Route } from './path/list-routes.ts';
+export { checkPath, isPathFault, type PathFault, type PathFaultCode } from './path/check-path.ts';
+export { listRoutes, type Route, type RouteStep } from './path/list-routes.ts';
 export { type PathFigures, pathFigures } from './path/path-figures.ts';
 export { type PathEdge, type PathGraph, type PathNode, pathGraph, type Via, weighNode } from './path/path-graph.ts';
 export { isAside, isStraight, isTurn, orderedStops } from './path/path-lesson.ts';
+export { retargetWay } from './path/retarget-way.ts';
 export { type Way, wayKey, waysOf } from './path/ways.ts';
 export { changeKind } from './question/change-kind.ts';
 export {

@@ -16,6 +16,8 @@ export type FaultCode =
   | 'pickTooMany'
   | 'choicesTooFew'
   | 'choiceWordsMissing'
+  /** Walking every route found one that does not come to the end. */
+  | 'routeStuck'
   | PathFaultCode
   | QuestionFaultCode;
 

@@ -11,6 +11,9 @@ export const pathFaultCodes = [
 ] as const;
 export type PathFaultCode = (typeof pathFaultCodes)[number];
 
+export const isPathFault = (code: string): code is PathFaultCode =>
+  (pathFaultCodes as readonly string[]).includes(code);
+
 /** Something wrong with the path, and the place that would mend it. */
 export interface PathFault {
   readonly code: PathFaultCode;

@@ -2,12 +2,14 @@ import { alg, Graph } from '@dagrejs/graphlib';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { stopTimeMs } from '../lesson/answer-time.ts';
+import { applyChange } from '../lesson/lesson-change.ts';
 import { bridgeWays, check, clip, diamonds, fork, lesson, toPart } from '../test/path-lessons.ts';
 import { checkPath } from './check-path.ts';
 import { listRoutes } from './list-routes.ts';
 import { pathFigures } from './path-figures.ts';
 import { pathGraph, weighNode } from './path-graph.ts';
 import type { PathLesson } from './path-lesson.ts';
+import { retargetWay } from './retarget-way.ts';
 import { waysOf } from './ways.ts';
 
 const answerMs = stopTimeMs(check('any'));
@@ -193,7 +195,6 @@ describe('ways and routes, as they are drawn and listed', () => {
       ['film', 'aside', 'rule', true],
       ['film', 'arch', 'choice', false],
       ['film', 'cable', 'choice', false],
-      ['film', 'arch', 'order', false],
       ['aside', 'film', 'next', false],
       ['arch', 'end', 'next', false],
       ['cable', 'end', 'order', false],
@@ -203,7 +204,18 @@ describe('ways and routes, as they are drawn and listed', () => {
 
   test('a way to what is gone is broken', () => {
     const broken = waysOf(lesson(clip('a', [fork('f', [toPart('gone'), toPart('a', 'gone')])])));
-    expect(broken.map(({ isBroken }) => isBroken)).toEqual([true, true, false]);
+    expect(broken.map(({ isBroken }) => isBroken)).toEqual([true, true]);
+  });
+
+  test('a way is led elsewhere by one change, and only that way', () => {
+    for (const way of waysOf(bridgeWays).filter(({ target }) => target.kind !== 'back')) {
+      const change = retargetWay(bridgeWays, way, toPart('cable'));
+      const result = change && applyChange(bridgeWays, change);
+      if (!result?.ok) throw new Error(`${way.key} cannot be led elsewhere`);
+      const moved = waysOf(result.lesson);
+      expect(moved.find(({ key }) => key === way.key)).toMatchObject({ toPartId: 'cable', isDetour: false });
+      expect(applyChange(result.lesson, result.inverse)).toMatchObject({ lesson: bridgeWays });
+    }
   });
 
   test('routes come to what the figures say of them', () => {

@@ -1,6 +1,6 @@
 import type { RuleCondition, Target } from '../lesson/lesson.ts';
-import type { Via } from './path-graph.ts';
-import { isAside, orderedStops, type PathLesson, type PathPart, partAfter } from './path-lesson.ts';
+import { pathGraph, type Via } from './path-graph.ts';
+import { isAside, isTurn, orderedStops, type PathLesson, type PathPart, partAfter } from './path-lesson.ts';
 
 /** One way from a part, as it is drawn on the map and told in the list. */
 export interface Way {
@@ -33,14 +33,30 @@ export const wayKey = (via: Via, fromPartId: string): string => {
 
 /**
  * Every way that leads from one part to another, to the end, or to another place in the same part. A way that only
- * goes on in its part is none; an aside leads back to each part that leads into it.
+ * goes on in its part is none, and so is the end of a part that everybody has left before; an aside leads back to
+ * each part that leads into it.
  */
 export function waysOf(lesson: PathLesson): readonly Way[] {
   const into = new Map<string, Set<string>>();
   const ways = lesson.parts.flatMap((part) => turnsOf(lesson, part));
   for (const { fromPartId, toPartId, isDetour } of ways)
     if (isDetour && toPartId !== null) into.set(toPartId, (into.get(toPartId) ?? new Set()).add(fromPartId));
-  return [...ways, ...lesson.parts.flatMap((part) => endsOf(lesson, part, [...(into.get(part.id) ?? [])]))];
+  const ended = endedParts(lesson);
+  const ends = lesson.parts.filter(({ id }) => ended.has(id));
+  return [...ways, ...ends.flatMap((part) => endsOf(lesson, part, [...(into.get(part.id) ?? [])]))];
+}
+
+/** The parts somebody can walk to the end, and those nobody comes to. */
+function endedParts(lesson: PathLesson): ReadonlySet<string> {
+  const ended = new Set(lesson.parts.map(({ id }) => id));
+  const { nodes } = pathGraph(lesson);
+  for (const { partId } of nodes) ended.delete(partId);
+  const parts = new Map(lesson.parts.map((part) => [part.id, part]));
+  for (const { partId, fromStop, untilStop } of nodes) {
+    const part = parts.get(partId);
+    if (part && !orderedStops(part).slice(fromStop, untilStop).some(isTurn)) ended.add(partId);
+  }
+  return ended;
 }
 
 function turnsOf(lesson: PathLesson, part: PathPart): Way[] {

@@ -1,17 +1,23 @@
 import type { LessonChange } from '@semita/core';
 import { Check, CloudOff, Pencil, Printer, Redo2, Undo2 } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
+import { joinClasses } from '../../ui/join-classes.ts';
 import { KeyHelp } from '../../ui/key-help.tsx';
 import type { KeyGroup } from '../../ui/key-list.tsx';
 import { t } from '../../words/words.ts';
 import { filmKeys } from '../film/film-keys.ts';
 import type { Desk, DeskSnapshot, Saving } from './desk-store.ts';
 
+/** The two sides of the desk: what a part says, and how the parts hang together. */
+export type DeskSide = 'script' | 'path';
+
 interface Props {
   readonly desk: Desk;
   readonly snapshot: DeskSnapshot;
   readonly edition: { readonly number: number; readonly draftVersion: number } | null;
   readonly apply: (change: LessonChange) => boolean;
+  readonly view: DeskSide;
+  readonly onView: (view: DeskSide) => void;
   readonly onPrint: () => void;
   readonly onRehearse: () => void;
   readonly onMakeEdition: () => void;
@@ -19,7 +25,8 @@ interface Props {
 }
 
 /** Above the desk: title, saved state, history, edition, and what can be done with the whole. */
-export function DeskBar({ desk, snapshot, edition, apply, onPrint, onRehearse, onMakeEdition, onAssign }: Props) {
+export function DeskBar(props: Props) {
+  const { desk, snapshot, edition, apply, view, onView, onPrint, onRehearse, onMakeEdition, onAssign } = props;
   const { lesson, saving, version, canUndo, canRedo } = snapshot;
   const isCurrent = edition?.draftVersion === version && saving === 'saved';
   const nextNumber = (edition?.number ?? 0) + 1;
@@ -34,6 +41,22 @@ export function DeskBar({ desk, snapshot, edition, apply, onPrint, onRehearse, o
         value={lesson.title}
         onChange={(event) => apply({ type: 'setTitle', title: event.target.value })}
       />
+      <fieldset aria-label={t('desk.sides')} className="flex">
+        {(['script', 'path'] as const).map((side) => (
+          <button
+            key={side}
+            type="button"
+            aria-pressed={view === side}
+            onClick={() => onView(side)}
+            className={joinClasses(
+              'h-9 border-b-2 px-3 text-14 font-medium hover:bg-main-tint',
+              view === side ? 'border-main text-main' : 'border-transparent',
+            )}
+          >
+            {t(side === 'script' ? 'desk.script' : 'path.title')}
+          </button>
+        ))}
+      </fieldset>
       <SavedState saving={saving} />
       <div className="flex">
         <Button look="quiet" size="small" disabled={!canUndo} onClick={desk.undo} aria-label={t('desk.undo')}>
@@ -76,6 +99,7 @@ const deskKeys = (): KeyGroup[] => [
       ['↑ ↓', t('deskKeys.lines')],
       ['C', t('deskKeys.checkpoint')],
       ['P', t('deskKeys.pause')],
+      ['F', t('deskKeys.fork')],
       ['Enter', t('deskKeys.open')],
       ['Esc', t('deskKeys.close')],
       ['Alt ↑, Alt ↓', t('deskKeys.move')],
@@ -86,7 +110,16 @@ const deskKeys = (): KeyGroup[] => [
     title: t('deskKeys.lesson'),
     keys: [
       ['I, O', t('deskKeys.window')],
+      ['Alt ↑, Alt ↓', t('deskKeys.movePart')],
       ['Ctrl Z, Ctrl Y', t('deskKeys.undo')],
+    ],
+  },
+  {
+    title: t('path.map'),
+    keys: [
+      ['← ↑ → ↓', t('deskKeys.cards')],
+      ['Enter', t('deskKeys.openCard')],
+      ['Alt ← ↑ → ↓', t('deskKeys.moveCard')],
     ],
   },
 ];

@@ -1,13 +1,25 @@
-import { type BreakPoint, changeTarget, type Fault, hasMaterial, isWithinFilm, type LessonChange } from '@semita/core';
+import {
+  type BreakPoint,
+  changeTarget,
+  checkPath,
+  type Fault,
+  hasMaterial,
+  isPathFault,
+  isStraight,
+  isWithinFilm,
+  type Lesson,
+  type LessonChange,
+} from '@semita/core';
 import type { Draft } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { ApiError, codeOf } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
+import { joinClasses } from '../../ui/join-classes.ts';
 import { EmptyPlace, errorWords, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { enStudent } from '../../words/en-student.ts';
@@ -17,7 +29,7 @@ import { RegionSources, sourcesOfParts } from '../picture/region-source.ts';
 import { EditedLessonProvider } from '../question-editor/edited-lesson.ts';
 import { materialsOptions } from '../shelf/queries.ts';
 import { ClipDetails } from './clip-details.tsx';
-import { DeskBar } from './desk-bar.tsx';
+import { DeskBar, type DeskSide } from './desk-bar.tsx';
 import { createDesk, type DeskSnapshot } from './desk-store.ts';
 import { FaultList } from './fault-list.tsx';
 import { Outline } from './outline.tsx';
@@ -35,6 +47,9 @@ addWords(enStudent);
 const AssignDialog = lazy(async () => ({
   default: (await import('../assignment/assign-dialog.tsx')).AssignDialog,
 }));
+
+/** Loaded when the path is looked at. */
+const PathView = lazy(async () => ({ default: (await import('../path/path-view.tsx')).PathView }));
 
 export function Component() {
   const { lessonId = '' } = useParams();
@@ -79,6 +94,9 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   const { desk, snapshot } = useDesk(draft);
   useEffect(loadEditorAhead, []);
   const { lesson } = snapshot;
+  const [search, setSearch] = useSearchParams();
+  const view = search.get('view') === 'path' ? 'path' : 'script';
+  const [mapPartId, setMapPartId] = useState<string | null>(null);
   const [chosenPartId, setChosenPartId] = useState<string | null>(null);
   const [openStopId, setOpenStopId] = useState<string | null>(null);
   const [faults, setFaults] = useState<readonly Fault[]>([]);
@@ -115,6 +133,8 @@ function DeskView({ draft }: { readonly draft: Draft }) {
     mutationFn: async ({ acceptsMutePictures }: { acceptsMutePictures: boolean }) => {
       const draftVersion = await desk.flush();
       if (draftVersion === null) throw new ApiError('offline');
+      const stuck = await stuckRoutes(desk.getSnapshot().lesson);
+      if (stuck.length > 0) throw new ApiError('lessonIncomplete', { faults: stuck });
       return call('makeEdition', { params: { lessonId: draft.id }, body: { draftVersion, acceptsMutePictures } });
     },
     onSuccess: async ({ number }) => {
@@ -132,14 +152,25 @@ function DeskView({ draft }: { readonly draft: Draft }) {
     },
   });
 
-  const goToStop = (partId: string, stopId: string) => {
+  const showView = (next: DeskSide) => setSearch(next === 'path' ? { view: 'path' } : {}, { replace: true });
+  const goToPart = (partId: string) => {
+    showView('script');
     setChosenPartId(partId);
+  };
+  const goToStop = (partId: string, stopId: string) => {
+    goToPart(partId);
     setOpenStopId(stopId);
     focusSoon(() => document.querySelector(`[data-item="stop:${stopId}"]`), 'center');
   };
 
   const goToFault = (fault: Fault) => {
-    if (fault.partId) setChosenPartId(fault.partId);
+    // What is wrong with the way of a part is seen on the map.
+    if (fault.partId && !fault.stopId && isPathFault(fault.code)) {
+      showView('path');
+      setMapPartId(fault.partId);
+      return;
+    }
+    if (fault.partId) goToPart(fault.partId);
     setOpenStopId(fault.stopId ?? null);
     const at = fault.questionId ? `#question-${fault.questionId} textarea` : `[data-item="stop:${fault.stopId}"]`;
     const selector = fault.stopId
@@ -158,6 +189,8 @@ function DeskView({ draft }: { readonly draft: Draft }) {
           snapshot={snapshot}
           edition={draft.edition}
           apply={apply}
+          view={view}
+          onView={showView}
           onPrint={() => void desk.flush().then(() => navigate(`/lessons/${draft.id}/print`))}
           onRehearse={() => void desk.flush().then(() => navigate(`/lessons/${draft.id}/rehearse`))}
           onMakeEdition={() => makeEdition.mutate({ acceptsMutePictures: false })}
@@ -180,15 +213,20 @@ function DeskView({ draft }: { readonly draft: Draft }) {
           </div>
         )}
         <FaultList lesson={lesson} faults={faults} onGo={goToFault} />
-        <div className="grid grow grid-cols-1 divide-line lg:h-[calc(100dvh-6.5rem)] lg:grid-cols-[14rem_minmax(0,1fr)_25rem] lg:divide-x">
+        <div
+          className={joinClasses(
+            'grid grow grid-cols-1 divide-line lg:h-[calc(100dvh-6.5rem)] lg:divide-x',
+            view === 'path' ? 'lg:grid-cols-[12rem_minmax(0,1fr)_21rem]' : 'lg:grid-cols-[14rem_minmax(0,1fr)_25rem]',
+          )}
+        >
           <div className="min-h-0 overflow-y-auto">
             <Outline
               lesson={lesson}
-              partId={part?.id ?? null}
+              partId={view === 'path' ? mapPartId : (part?.id ?? null)}
               openStopId={openStopId}
               breaks={breaks}
               materials={materials.data?.filter((one) => one.status === 'ready') ?? []}
-              onChoosePart={setChosenPartId}
+              onChoosePart={view === 'path' ? setMapPartId : setChosenPartId}
               onChooseStop={goToStop}
               apply={apply}
               onAddParts={(parts) => {
@@ -198,7 +236,17 @@ function DeskView({ draft }: { readonly draft: Draft }) {
               }}
             />
           </div>
-          {part?.kind === 'task' ? (
+          {view === 'path' ? (
+            <Suspense fallback={<p className="p-4 text-quiet">{t('app.loading')}</p>}>
+              <PathView
+                {...{ lesson, apply }}
+                partId={mapPartId}
+                onChoosePart={setMapPartId}
+                onOpenPart={goToPart}
+                onOpenStop={goToStop}
+              />
+            </Suspense>
+          ) : part?.kind === 'task' ? (
             <RegionSources value={sources}>
               <TaskDesk key={part.id} {...{ part, faults, openStopId, apply }} setOpenStop={setOpenStopId} />
             </RegionSources>
@@ -256,6 +304,18 @@ function DeskView({ draft }: { readonly draft: Draft }) {
         )}
       </div>
     </EditedLessonProvider>
+  );
+}
+
+/** Where a student would be stuck on some route; none where the path has faults of its own, which are told first. */
+async function stuckRoutes(lesson: Lesson): Promise<readonly Fault[]> {
+  if (isStraight(lesson) || checkPath(lesson).length > 0) return [];
+  const { tryAll } = await import('../path/try-all.ts');
+  const { routes } = await tryAll(lesson);
+  return routes.flatMap(({ stuckAt }) =>
+    stuckAt
+      ? [{ code: 'routeStuck' as const, partId: stuckAt.partId, ...(stuckAt.stopId ? { stopId: stuckAt.stopId } : {}) }]
+      : [],
   );
 }
 

@@ -1,14 +1,13 @@
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
-import { type Fault, type LessonChange, lessonLengths, possiblePoints, type Stop, type TaskPart } from '@semita/core';
+import type { Fault, LessonChange, Stop, TaskPart } from '@semita/core';
 import { DoorClosed, Pause, Split } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { focusSoon, writeSoon } from '../../ui/focus-soon.ts';
-import { formatPoints } from '../../words/format.ts';
-import { formatLengths } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { createCheckpoint, createFork, createPause } from './new-stops.ts';
+import { partFigures } from './part-figures.ts';
 import { PartSettings } from './part-settings.tsx';
 import { StopCard } from './stop-card.tsx';
 
@@ -128,7 +127,6 @@ function TaskScript({ part, faults, openStopId, setOpenStop, apply }: Props) {
 }
 
 function TaskDetails({ part, apply }: Props) {
-  const points = part.stops.reduce((sum, stop) => sum + possiblePoints(stop), 0);
   return (
     <>
       <Field label={t('desk.taskTitle')}>
@@ -142,14 +140,7 @@ function TaskDetails({ part, apply }: Props) {
           />
         )}
       </Field>
-      <p className="text-14">
-        {[
-          formatLengths(lessonLengths([part])),
-          t('stop.pointsOnly', { count: points / 100, points: formatPoints(points) }),
-        ]
-          .filter((words) => words !== '')
-          .join(' · ')}
-      </p>
+      <p className="text-14">{partFigures(part)}</p>
       <PartSettings part={part} apply={apply} />
       <div>
         <Button size="small" look="danger" onClick={() => apply({ type: 'removePart', partId: part.id })}>

@@ -6,6 +6,7 @@ import {
   type Rule,
   type RuleCondition,
   type Target,
+  type Way,
 } from '@semita/core';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
@@ -46,3 +47,32 @@ export function ruleWords(lesson: Lesson, { when, to }: Rule, questions: Checkpo
 
 export const questionsOfPart = (part: Part): Checkpoint['questions'] =>
   part.stops.flatMap((stop) => (stop.kind === 'checkpoint' ? stop.questions : []));
+
+/** What stands on a way where it is drawn; nothing on the usual one. */
+export function wayLabel(lesson: Lesson, way: Way): string {
+  const part = lesson.parts.find(({ id }) => id === way.fromPartId);
+  const stop = part?.stops.find(({ id }) => id === way.stopId);
+  const { via } = way;
+  if (via.kind === 'choice' && stop?.kind === 'fork')
+    return stop.choices.find(({ id }) => id === via.choiceId)?.words || t('path.noWords');
+  if (way.when && part)
+    return conditionWords(way.when, stop?.kind === 'checkpoint' ? stop.questions : questionsOfPart(part));
+  return '';
+}
+
+/** The same as a sentence of a list: "“Show me the arch”: go to “Arches”." */
+export function waySentence(lesson: Lesson, way: Way): string {
+  const to = way.isBroken ? t('path.to.gone') : placeWords(lesson, way);
+  const label = wayLabel(lesson, way);
+  if (way.via.kind === 'choice') return t('path.rule', { when: `“${label}”`, to });
+  if (way.via.kind === 'rule') return t('path.rule', { when: label, to });
+  return t('path.atEnd', { to });
+}
+
+/** Where a way leads, by the name of what stands there. */
+function placeWords(lesson: Lesson, way: Way): string {
+  if (way.target.kind === 'part' || way.target.kind === 'end') return targetWords(lesson, way.target);
+  if (way.toPartId === null) return t('path.to.end');
+  const title = lesson.parts.find(({ id }) => id === way.toPartId)?.title || t('path.untitled');
+  return t(way.target.kind === 'back' ? 'path.to.backTo' : 'path.to.part', { title });
+}

@@ -1,0 +1,65 @@
+import { Graph, layout } from '@dagrejs/dagre';
+import type { Lesson, MapPlace, Way } from '@semita/core';
+
+export const cardSize = { width: 192, height: 92 } as const;
+export const endSize = { width: 72, height: 36 } as const;
+/** Room between two cards for what is written on a way. */
+const labelPx = 104;
+
+/** The places where every route begins and ends; no part has such an id. */
+export const beginId = 'begin';
+export const endId = 'end';
+
+/**
+ * Where the cards of a map stand, from left to right: where the teacher has put them, and else where the layers of
+ * the graph put them.
+ */
+export function mapLayout(lesson: Lesson, ways: readonly Way[]): ReadonlyMap<string, MapPlace> {
+  const graph = new Graph({ multigraph: true });
+  graph.setGraph({ rankdir: 'LR', nodesep: 28, ranksep: 36, marginx: 16, marginy: 16 });
+  graph.setDefaultEdgeLabel(() => ({}));
+  graph.setNode(beginId, { ...endSize });
+  for (const { id } of lesson.parts) graph.setNode(id, { ...cardSize });
+  graph.setNode(endId, { ...endSize });
+  for (const { key, from, to, way } of drawnWays(lesson, ways)) {
+    const isLabelled = way?.via.kind === 'choice' || way?.via.kind === 'rule';
+    graph.setEdge(from, to, { width: isLabelled ? labelPx : 0, height: isLabelled ? 24 : 0 }, key);
+  }
+  layout(graph);
+  const places = new Map<string, MapPlace>();
+  for (const id of graph.nodes()) {
+    const { x = 0, y = 0, width = 0, height = 0 } = graph.node(id) as Record<string, number>;
+    places.set(id, { x: Math.round(x - width / 2), y: Math.round(y - height / 2) });
+  }
+  for (const { id, mapAt } of lesson.parts) if (mapAt) places.set(id, mapAt);
+  return places;
+}
+
+/** A way as it is drawn, from card to card. */
+export interface DrawnWay {
+  readonly key: string;
+  readonly from: string;
+  readonly to: string;
+  /** Null for what is not a way of its own: into the first part, and to and from parts that come in any order. */
+  readonly way: Way | null;
+}
+
+/** Parts that come in any order stand one below the other: all come after the last before them, and lead to the end. */
+export function drawnWays(lesson: Lesson, ways: readonly Way[]): readonly DrawnWay[] {
+  const free = lesson.freeFrom === undefined ? [] : lesson.parts.slice(lesson.freeFrom);
+  const isFree = new Set(free.map(({ id }) => id));
+  const fixed = lesson.parts.filter(({ id, next }) => !isFree.has(id) && next?.kind !== 'back');
+  const last = fixed.at(-1)?.id ?? beginId;
+  const first = fixed[0] && [{ key: beginId, from: beginId, to: fixed[0].id, way: null }];
+  return [
+    ...(first ?? []),
+    ...ways
+      .filter((way) => !way.isBroken && !isFree.has(way.fromPartId) && !(way.toPartId && isFree.has(way.toPartId)))
+      .filter((way) => free.length === 0 || way.toPartId !== null)
+      .map((way) => ({ key: way.key, from: way.fromPartId, to: way.toPartId ?? endId, way })),
+    ...free.flatMap(({ id }) => [
+      { key: `free:${id}`, from: last, to: id, way: null },
+      { key: `end:${id}`, from: id, to: endId, way: null },
+    ]),
+  ];
+}

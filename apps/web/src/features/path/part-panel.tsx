@@ -1,0 +1,85 @@
+import type { Lesson, LessonChange, Part, Stop } from '@semita/core';
+import { FileText, X } from 'lucide-react';
+import { Button } from '../../ui/button.tsx';
+import { CheckInput } from '../../ui/check-input.tsx';
+import { Field, TextInput } from '../../ui/field.tsx';
+import { formatPlace } from '../../words/place.ts';
+import { t } from '../../words/words.ts';
+import { partFigures } from '../desk/part-figures.ts';
+import { stopLooks } from '../desk/stop-looks.ts';
+import { ForkEditor } from './fork-editor.tsx';
+import { PartWay } from './part-way.tsx';
+import { RulesEditor } from './rules-editor.tsx';
+
+interface Props {
+  readonly part: Part;
+  readonly lesson: Lesson;
+  readonly apply: (change: LessonChange) => boolean;
+  readonly onOpen: () => void;
+  readonly onOpenStop: (stopId: string) => void;
+  readonly onClose: () => void;
+}
+
+/** What the map has to say of one part, where it can be changed: its name, its forks and rules, and where it leads. */
+export function PartPanel({ part, lesson, apply, onOpen, onOpenStop, onClose }: Props) {
+  const change = (stop: Stop) => apply({ type: 'replaceStop', partId: part.id, stop });
+  const turns = part.stops.filter((stop) => stop.kind === 'fork' || (stop.kind === 'checkpoint' && stop.rules?.length));
+  return (
+    <section aria-label={part.title || t('path.untitled')} className="grid gap-4">
+      <div className="flex items-center justify-between gap-2">
+        <Button size="small" onClick={onOpen}>
+          <FileText aria-hidden className="size-4" strokeWidth={1.75} />
+          {t('path.openScript')}
+        </Button>
+        <Button size="small" look="quiet" onClick={onClose}>
+          <X aria-hidden className="size-4" strokeWidth={1.75} />
+          {t('path.closePart')}
+        </Button>
+      </div>
+      <Field label={t('path.partTitle')}>
+        {(ids) => (
+          <TextInput
+            {...ids}
+            className="h-9 text-14"
+            maxLength={200}
+            value={part.title}
+            onChange={(event) => apply({ type: 'setPartTitle', partId: part.id, title: event.target.value })}
+          />
+        )}
+      </Field>
+      <p className="text-14 text-quiet">{partFigures(part)}</p>
+      <CheckInput
+        checked={part.practice ?? false}
+        onChange={(practice) => apply({ type: 'setPractice', partId: part.id, practice })}
+      >
+        {t('desk.practice')}
+      </CheckInput>
+      {turns.map((stop) => {
+        const { Icon, ink } = stopLooks[stop.kind];
+        return (
+          <section key={stop.id} className="grid gap-2 border-t border-line pt-3">
+            <h3 className="flex items-center gap-2 text-14">
+              <Icon aria-hidden className={`size-4 shrink-0 ${ink}`} strokeWidth={1.75} />
+              <button type="button" className="text-left underline" onClick={() => onOpenStop(stop.id)}>
+                {t('desk.stopLine', { kind: t(`desk.${stop.kind}`), time: formatPlace(part.kind, stop) })}
+              </button>
+            </h3>
+            {stop.kind === 'fork' && <ForkEditor {...{ fork: stop, lesson }} onChange={change} />}
+            {stop.kind === 'checkpoint' && (
+              <RulesEditor
+                {...{ lesson, questions: stop.questions, usual: { kind: 'onward' } }}
+                rules={stop.rules ?? []}
+                onChange={(rules) => change({ ...stop, rules: rules.length > 0 ? rules : undefined })}
+              />
+            )}
+          </section>
+        );
+      })}
+      {lesson.parts.length > 1 && (
+        <div className="border-t border-line pt-3">
+          <PartWay {...{ part, lesson, apply }} />
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,78 @@
+import type { Lesson, PathFaultCode, Way } from '@semita/core';
+import { ArrowRight, TriangleAlert } from 'lucide-react';
+import { joinClasses } from '../../ui/join-classes.ts';
+import { t } from '../../words/words.ts';
+import { partFigures } from '../desk/part-figures.ts';
+import { PartIcon } from '../desk/part-icon.tsx';
+import { waySentence } from './way-words.ts';
+
+interface Props {
+  readonly lesson: Lesson;
+  readonly ways: readonly Way[];
+  readonly faults: ReadonlyMap<string, readonly PathFaultCode[]>;
+  readonly selectedId: string | null;
+  readonly onSelect: (partId: string | null) => void;
+  readonly lit?: { readonly wayKeys: ReadonlySet<string>; readonly partIds: ReadonlySet<string> } | null;
+  readonly taken?: ReadonlyMap<string, number>;
+  readonly noteOf?: (partId: string) => string | null;
+}
+
+/** All that the map shows, in words: each part with the ways that lead from it. */
+export function PathList({ lesson, ways, faults, selectedId, onSelect, lit, taken, noteOf }: Props) {
+  return (
+    <ol aria-label={t('path.list')} className="grid content-start gap-2 p-4">
+      {lesson.parts.map((part, index) => {
+        const faulty = faults.get(part.id) ?? [];
+        const note = noteOf?.(part.id);
+        const from = ways.filter(({ fromPartId }) => fromPartId === part.id);
+        return (
+          <li
+            key={part.id}
+            className={joinClasses(
+              'grid gap-1 rounded-card border p-3',
+              part.id === selectedId ? 'border-main' : 'border-line',
+              lit && !lit.partIds.has(part.id) ? 'bg-paper text-quiet' : 'bg-card',
+            )}
+          >
+            <button
+              type="button"
+              aria-pressed={part.id === selectedId}
+              onClick={() => onSelect(part.id === selectedId ? null : part.id)}
+              className="flex items-start gap-2 text-left"
+            >
+              <PartIcon kind={part.kind} className="mt-1" />
+              <span className="grid">
+                <span className="font-medium">
+                  {index + 1}. {part.title || t('path.untitled')}
+                </span>
+                <span className="text-14 text-quiet">{[partFigures(part), note].filter(Boolean).join(' · ')}</span>
+              </span>
+            </button>
+            {faulty.map((code) => (
+              <p key={code} className="flex items-center gap-1.5 pl-6 text-14 text-brick">
+                <TriangleAlert aria-hidden className="size-4 shrink-0" strokeWidth={1.75} />
+                {t(`fault.${code}`)}
+              </p>
+            ))}
+            <ul className="grid gap-0.5 pl-6 text-14">
+              {isFree(lesson, index) && <li className="text-quiet">{t('path.inAnyOrder')}</li>}
+              {!isFree(lesson, index) &&
+                from.map((way) => (
+                  <li
+                    key={way.key}
+                    className={joinClasses('flex items-center gap-1.5', lit?.wayKeys.has(way.key) && 'text-main')}
+                  >
+                    <ArrowRight aria-hidden className="size-3.5 shrink-0 text-quiet" strokeWidth={1.75} />
+                    {waySentence(lesson, way)}
+                    {taken && <span className="text-quiet">{t('path.took', { count: taken.get(way.key) ?? 0 })}</span>}
+                  </li>
+                ))}
+            </ul>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+const isFree = ({ freeFrom }: Lesson, index: number): boolean => freeFrom !== undefined && index >= freeFrom;

@@ -1,0 +1,27 @@
+import { checkPath, type Lesson, type PathFaultCode, type Route, type RouteStep } from '@semita/core';
+
+/** What is wrong with the path, by the part where it is. */
+export function faultsByPart(lesson: Lesson): ReadonlyMap<string, readonly PathFaultCode[]> {
+  const faults = new Map<string, PathFaultCode[]>();
+  for (const { code, partId } of checkPath(lesson))
+    if (partId !== undefined) faults.set(partId, [...(faults.get(partId) ?? []), code]);
+  return faults;
+}
+
+/** The keys of the ways a route takes. */
+export function waysOfRoute({ steps }: Route): ReadonlySet<string> {
+  return new Set(steps.flatMap((step, index) => keyOfStep(step, steps[index + 1])));
+}
+
+function keyOfStep({ node, via }: RouteStep, next: RouteStep | undefined): string[] {
+  switch (via.kind) {
+    case 'choice':
+      return [`choice:${via.stopId}:${via.choiceId}`];
+    case 'rule':
+      return [`rule:${via.of}:${via.ruleId}`];
+    default:
+      // Going on in the same part is no way.
+      if (next?.node.partId === node.partId && next.node.fromStop === node.untilStop) return [];
+      return [`end:${node.partId}`, ...(next ? [`back:${node.partId}:${next.node.partId}`] : [])];
+  }
+}

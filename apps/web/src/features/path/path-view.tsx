@@ -1,0 +1,183 @@
+import { type Lesson, type LessonChange, type TriedRoutes, waysOf } from '@semita/core';
+import { List, Network, RotateCcw, Route as RouteIcon } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { Button } from '../../ui/button.tsx';
+import { joinClasses } from '../../ui/join-classes.ts';
+import { Notice } from '../../ui/notice.tsx';
+import { t } from '../../words/words.ts';
+import { PartPanel } from './part-panel.tsx';
+import { listedRoutes, PathFiguresPanel } from './path-figures-panel.tsx';
+import { PathList } from './path-list.tsx';
+import { PathMap } from './path-map.tsx';
+import { faultsByPart, waysOfRoute } from './path-marks.ts';
+import { tryAll } from './try-all.ts';
+
+interface Props {
+  readonly lesson: Lesson;
+  readonly partId: string | null;
+  readonly onChoosePart: (partId: string | null) => void;
+  readonly onOpenStop: (partId: string, stopId: string) => void;
+  readonly onOpenPart: (partId: string) => void;
+  readonly apply: (change: LessonChange) => boolean;
+}
+
+/** The path of a lesson at the desk: as a map or a list, with what its routes come to and what each part leads to. */
+export function PathView({ lesson, partId, onChoosePart, onOpenStop, onOpenPart, apply }: Props) {
+  const [search, setSearch] = useSearchParams();
+  const isList = search.get('as') === 'list';
+  const [routeNumber, setRouteNumber] = useState<number | null>(null);
+  const ways = useMemo(() => waysOf(lesson), [lesson]);
+  const faults = useMemo(() => faultsByPart(lesson), [lesson]);
+  const lit = useMemo(() => {
+    const route = routeNumber === null ? undefined : listedRoutes(lesson)[routeNumber];
+    return route ? { wayKeys: waysOfRoute(route), partIds: new Set(route.steps.map(({ node }) => node.partId)) } : null;
+  }, [lesson, routeNumber]);
+  const part = lesson.parts.find(({ id }) => id === partId);
+  const isMoved = lesson.parts.some(({ mapAt }) => mapAt);
+  const shown = { lesson, ways, faults, lit, selectedId: partId, onSelect: onChoosePart };
+  return (
+    <>
+      <section aria-label={t('path.title')} className="flex min-h-[28rem] min-w-0 flex-col">
+        <div className="flex flex-wrap items-center gap-2 border-b border-line bg-card px-4 py-2">
+          <fieldset aria-label={t('path.shownAs')} className="flex">
+            <ViewButton
+              isOn={!isList}
+              onClick={() => setSearch({ view: 'path' }, { replace: true })}
+              className="rounded-r-none"
+            >
+              <Network aria-hidden className="size-4" strokeWidth={1.75} />
+              {t('path.map')}
+            </ViewButton>
+            <ViewButton
+              isOn={isList}
+              onClick={() => setSearch({ view: 'path', as: 'list' }, { replace: true })}
+              className="-ml-px rounded-l-none"
+            >
+              <List aria-hidden className="size-4" strokeWidth={1.75} />
+              {t('path.list')}
+            </ViewButton>
+          </fieldset>
+          <OrderField lesson={lesson} apply={apply} />
+          {isMoved && !isList && (
+            <Button
+              size="small"
+              look="quiet"
+              onClick={() => {
+                for (const { id, mapAt } of lesson.parts)
+                  if (mapAt) apply({ type: 'setMapPlace', partId: id, mapAt: null });
+              }}
+            >
+              <RotateCcw aria-hidden className="size-4" strokeWidth={1.75} />
+              {t('path.arrange')}
+            </Button>
+          )}
+        </div>
+        <div className="min-h-0 grow overflow-y-auto">
+          {isList ? <PathList {...shown} /> : <PathMap {...shown} apply={apply} />}
+        </div>
+      </section>
+      <aside
+        aria-label={t('path.about')}
+        className="grid min-h-0 grid-cols-[minmax(0,1fr)] content-start gap-5 overflow-y-auto p-4"
+      >
+        {part ? (
+          <PartPanel
+            key={part.id}
+            {...{ part, lesson, apply }}
+            onOpen={() => onOpenPart(part.id)}
+            onOpenStop={(stopId) => onOpenStop(part.id, stopId)}
+            onClose={() => onChoosePart(null)}
+          />
+        ) : (
+          <>
+            <PathFiguresPanel {...{ lesson, routeNumber }} onRoute={setRouteNumber} />
+            <TryAll lesson={lesson} onOpenStop={onOpenStop} onChoosePart={onChoosePart} />
+          </>
+        )}
+      </aside>
+    </>
+  );
+}
+
+function ViewButton({ isOn, className, ...rest }: { readonly isOn: boolean } & React.ComponentProps<typeof Button>) {
+  return (
+    <Button
+      size="small"
+      aria-pressed={isOn}
+      className={joinClasses(isOn && 'border-main bg-main-tint text-main', className)}
+      {...rest}
+    />
+  );
+}
+
+/** Whether parts come one after the other, or from one on in any order. */
+function OrderField({ lesson, apply }: Pick<Props, 'lesson' | 'apply'>) {
+  if (lesson.parts.length < 2) return null;
+  return (
+    <label className="flex min-w-0 items-center gap-2 text-14">
+      {t('path.order')}
+      <select
+        className="h-8 min-w-0 rounded-control border border-edge bg-card px-2 text-14"
+        value={lesson.freeFrom ?? ''}
+        onChange={(event) => {
+          const freeFrom = event.target.value === '' ? null : Number(event.target.value);
+          apply({ type: 'setFreeFrom', freeFrom });
+        }}
+      >
+        <option value="">{t('path.orderFixed')}</option>
+        <option value={0}>{t('path.orderFree')}</option>
+        {lesson.parts.slice(0, -2).map(({ id, title }, index) => (
+          <option key={id} value={index + 1}>
+            {t('path.orderAfter', { number: index + 1, title: title || t('path.untitled') })}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** Walks all routes on request, and says on which a student would be stuck. */
+function TryAll({ lesson, onOpenStop, onChoosePart }: Pick<Props, 'lesson' | 'onOpenStop' | 'onChoosePart'>) {
+  const [tried, setTried] = useState<{ readonly of: Lesson; readonly result: TriedRoutes | 'trying' } | null>(null);
+  const result = tried?.of === lesson ? tried.result : null;
+  const tryNow = async () => {
+    setTried({ of: lesson, result: 'trying' });
+    setTried({ of: lesson, result: await tryAll(lesson) });
+  };
+  const stuck = result && result !== 'trying' ? result.routes.flatMap(({ stuckAt }) => stuckAt ?? []) : [];
+  const places = stuck.filter(
+    ({ partId, stopId }, index) => stuck.findIndex((one) => one.partId === partId && one.stopId === stopId) === index,
+  );
+  return (
+    <section aria-labelledby="path-try" className="grid justify-items-start gap-2 border-t border-line pt-4">
+      <h2 id="path-try" className="text-16">
+        {t('path.try')}
+      </h2>
+      <p className="text-14 text-quiet">{t('path.tryHelp')}</p>
+      <Button size="small" disabled={result === 'trying'} onClick={() => void tryNow()}>
+        <RouteIcon aria-hidden className="size-4" strokeWidth={1.75} />
+        {t(result === 'trying' ? 'path.trying' : 'path.tryAll')}
+      </Button>
+      {result && result !== 'trying' && (
+        <Notice tone={stuck.length > 0 ? 'attention' : 'info'} role="status">
+          <p>
+            {stuck.length > 0
+              ? t('path.stuck', { count: stuck.length })
+              : t(result.isComplete ? 'path.allThrough' : 'path.coverThrough', { count: result.routes.length })}
+          </p>
+          {places.map(({ partId, stopId }) => (
+            <button
+              key={`${partId} ${stopId}`}
+              type="button"
+              className="text-left underline"
+              onClick={() => (stopId === null ? onChoosePart(partId) : onOpenStop(partId, stopId))}
+            >
+              {t('path.stuckAt', { title: lesson.parts.find(({ id }) => id === partId)?.title || t('path.untitled') })}
+            </button>
+          ))}
+        </Notice>
+      )}
+    </section>
+  );
+}

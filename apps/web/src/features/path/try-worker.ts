@@ -1,0 +1,3 @@
+import { type Lesson, tryRoutes } from '@semita/core';
+
+self.onmessage = ({ data }: MessageEvent<Lesson>) => self.postMessage(tryRoutes(data));
