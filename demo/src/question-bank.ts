@@ -1,5 +1,5 @@
-import type { Lesson, Question, TaskPart } from '@semita/core';
-import { taskWindow } from '@semita/core';
+import type { Lesson, Question, PlacePart } from '@semita/core';
+import { placeWindow } from '@semita/core';
 import { checkpoint, choice } from './bridge-lesson.ts';
 
 /** What the teacher sorts her questions by, and what they are to show. */
@@ -87,11 +87,11 @@ export function tiedToBank(lesson: Lesson, itemIdOf: ReadonlyMap<string, string>
 }
 
 /** Practice behind the slides: three of six, others for each student. */
-export const quickPractice: TaskPart = {
+export const quickPractice: PlacePart = {
   id: 'part-practice',
   kind: 'task',
   title: 'Pulled or squeezed?',
-  ...taskWindow,
+  ...placeWindow,
   practice: true,
   stops: [{ ...checkpoint('stop-practice', 0, quickQuestions), pick: 3, shuffle: true }],
 };

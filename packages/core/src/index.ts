@@ -106,6 +106,20 @@ export {
 } from './coverage/coverage.ts';
 export { inkOn, type MadeDeck, type MadeSlide, madeSlideSize, materialsOfSlides } from './deck/made-slide.ts';
 export { deckScript, type Slide, slideLengthMs } from './deck/slide.ts';
+export {
+  type Board,
+  type BoardNeed,
+  isNeedMet,
+  isNeedPossible,
+  needDone,
+  rowsOf,
+  type Tile,
+  type TileColour,
+  type TileKind,
+  type TileTarget,
+  tileColours,
+  tileKinds,
+} from './lesson/board.ts';
 export { checkLesson, type Fault, type FaultCode, isWithinFilm } from './lesson/check-lesson.ts';
 export { firstWords } from './lesson/first-words.ts';
 export {
@@ -113,6 +127,7 @@ export {
   type Checkpoint,
   type Fork,
   type ForkChoice,
+  hasLength,
   hasMaterial,
   type Inset,
   type Lesson,
@@ -123,15 +138,16 @@ export {
   type Part,
   type PartKind,
   type Pause,
+  type PlacePart,
+  type PlacePartKind,
   partKinds,
+  placeWindow,
   possiblePoints,
   type Rule,
   type RuleCondition,
   type Stop,
   stopsInOrder,
   type Target,
-  type TaskPart,
-  taskWindow,
 } from './lesson/lesson.ts';
 export {
   applyChange,

@@ -1,7 +1,15 @@
 import type { Rule, Target } from '../lesson/lesson.ts';
 import type { Via } from '../path/path-graph.ts';
-import { arriveAt, isStraight, isTurn, orderedStops, type PathRule, within } from '../path/path-lesson.ts';
-import type { AttemptState, Leg, RouteState } from './attempt-state.ts';
+import {
+  arriveAt,
+  isStraight,
+  isTurn,
+  orderedStops,
+  type PathRule,
+  type PathTile,
+  within,
+} from '../path/path-lesson.ts';
+import { type AttemptState, type Leg, type RouteState, withStop } from './attempt-state.ts';
 import { legAt, routeOf } from './route.ts';
 import { holds } from './rule-holds.ts';
 import { isFinishedFrom, isSettled, partStateOf } from './settled.ts';
@@ -47,13 +55,55 @@ function advanceOnce({ lesson }: WalkContext, state: AttemptState, route: RouteS
       legs: route.legs.with(-1, { ...leg, atStop: from.stopIndex, atMs: fromMs }),
     });
   const left = { ...leg, atStop: from.stopIndex, atMs: fromMs, untilMs: fromMs };
+  const tileDone = decided.to.kind === 'back' ? tileThatLedTo(route, leg) : null;
   const legs = route.legs.with(-1, left);
   const arrival = arriveAt(lesson, decided.to, from, leg.returns, isPartEnd);
   // An edition has no way that leads to nothing; a rehearsal of a draft may.
   if (arrival === 'end' || arrival === 'missing') return withRoute(state, { ...route, ruled, legs, isAtEnd: true });
   const next = legAt(arrival.place, decided.via, arrival.returns);
-  const isTurnedInto = decided.via.kind === 'choice' || decided.via.kind === 'rule' || decided.to.kind === 'back';
-  return arrive(lesson, withRoute(state, { ...route, ruled, legs: [...legs, next] }), next, isTurnedInto);
+  const isMoved = isTurnedInto(decided.via) || decided.to.kind === 'back';
+  const after = tileDone ? withTile(state, tileDone.stopId, tileDone.tileId, 'done') : state;
+  return arrive(lesson, withRoute(after, { ...route, ruled, legs: [...legs, next] }), next, isMoved);
+}
+
+/** The tile by which a leg that leads back was come to; null where it was come to otherwise. */
+function tileThatLedTo({ legs }: RouteState, leg: Leg): Extract<Via, { kind: 'tile' }> | null {
+  const into = legs.findLast(({ via, returns }) => isTurnedInto(via) && returns.length === leg.returns.length);
+  return into?.via.kind === 'tile' ? into.via : null;
+}
+
+/** Whether a way leads into an aside, rather than on in one. */
+const isTurnedInto = ({ kind }: Leg['via']) => kind === 'choice' || kind === 'rule' || kind === 'tile';
+
+/**
+ * Goes from an open board to the part of a tile; the board waits.
+ * @returns null where nothing stands there
+ */
+export function turnIntoTile(
+  lesson: WalkLesson,
+  state: AttemptState,
+  stopId: string,
+  tile: PathTile,
+): AttemptState | null {
+  const route = routeOf(lesson, state);
+  const leg = route.legs.at(-1);
+  const part = lesson.parts.find(({ id }) => id === leg?.partId);
+  if (tile.to.kind !== 'part' || !leg || !part) return null;
+  const stopIndex = orderedStops(part).findIndex(({ id }) => id === stopId);
+  const fromMs = within(part, orderedStops(part)[stopIndex]?.atMs ?? part.inMs);
+  const arrival = arriveAt(lesson, tile.to, { partId: part.id, stopIndex, fromMs }, leg.returns, false);
+  if (arrival === 'end' || arrival === 'missing') return null;
+  const next = legAt(arrival.place, { kind: 'tile', stopId, tileId: tile.id }, arrival.returns);
+  const legs = [...route.legs.with(-1, { ...leg, atStop: stopIndex, atMs: fromMs, untilMs: fromMs }), next];
+  const opened = withTile(state, stopId, tile.id, 'opened');
+  return arrive(lesson, withRoute(opened, { ...route, legs }), next, true);
+}
+
+/** The state with a tile of a board opened or done; what is done stays done. */
+export function withTile(state: AttemptState, stopId: string, tileId: string, as: 'opened' | 'done'): AttemptState {
+  const stop = state.stops[stopId];
+  if (!stop || stop.tiles?.[tileId] === 'done') return state;
+  return withStop(state, stopId, { ...stop, tiles: { ...stop.tiles, [tileId]: as } });
 }
 
 const withRoute = (state: AttemptState, route: RouteState): AttemptState => ({ ...state, route });

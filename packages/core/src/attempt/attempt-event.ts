@@ -48,6 +48,8 @@ export type LearnerEventBody =
   | { readonly type: 'passedStop'; readonly stopId: string }
   /** A way was chosen at a fork; again, where the terms let a student turn back. */
   | { readonly type: 'chose'; readonly stopId: string; readonly choiceId: string }
+  /** A tile of a board was opened; one that leads outside is said to be done. */
+  | { readonly type: 'openedTile' | 'didTile'; readonly stopId: string; readonly tileId: string }
   | { readonly type: 'handedIn' }
   /** What was handed in is taken back, to go on with it. */
   | { readonly type: 'withdrawn' }

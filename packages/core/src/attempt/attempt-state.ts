@@ -75,6 +75,8 @@ export interface StopState {
   readonly hints?: readonly string[] | undefined;
   /** Of a fork: the way that was chosen. */
   readonly choiceId?: string | undefined;
+  /** Of a board: the tiles that were opened, and whether they are done. */
+  readonly tiles?: Readonly<Record<string, 'opened' | 'done'>> | undefined;
 }
 
 export interface Answer {
@@ -133,6 +135,7 @@ export type Refusal =
   | 'timeUp'
   | 'notReturned'
   | 'choiceUnknown'
+  | 'needNotMet'
   | 'mayNotTurnBack'
   | 'notHandedIn'
   | 'pointsOutOfRange'

@@ -17,8 +17,13 @@ export function mayPass(stop: WalkStop, terms: Terms): boolean {
 export function findOpenStop(lesson: WalkLesson, state: AttemptState): { part: WalkPart; stop: WalkStop } | undefined {
   const open = Object.entries(state.stops)
     .filter(([, stop]) => stop.phase === 'open')
-    .sort(([, a], [, b]) => b.openedAt - a.openedAt)[0];
-  return open && findStop(lesson, open[0]);
+    .sort(([, a], [, b]) => b.openedAt - a.openedAt);
+  for (const [id] of open) {
+    const found = findStop(lesson, id);
+    // A board waits while its tiles are gone through.
+    if (found && (found.stop.kind !== 'board' || currentLegIn(found.part, state))) return found;
+  }
+  return undefined;
 }
 
 /** The leg a student is in, where it is in this part. */

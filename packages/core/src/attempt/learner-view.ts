@@ -1,3 +1,4 @@
+import type { Board, Tile } from '../lesson/board.ts';
 import {
   type BlockAnchor,
   hasMaterial,
@@ -6,6 +7,7 @@ import {
   type MaterialPartKind,
   type Narration,
   type Part,
+  type PlacePartKind,
   type Stop,
   stopsInOrder,
   type Target,
@@ -24,7 +26,7 @@ export interface LearnerLesson {
   readonly parts: readonly LearnerPart[];
 }
 
-export type LearnerPart = LearnerMaterialPart | LearnerTaskPart;
+export type LearnerPart = LearnerMaterialPart | LearnerPlacePart;
 
 interface LearnerPartHead {
   readonly id: string;
@@ -38,8 +40,8 @@ interface LearnerPartHead {
   readonly next?: Target | undefined;
 }
 
-export interface LearnerTaskPart extends LearnerPartHead {
-  readonly kind: 'task';
+export interface LearnerPlacePart extends LearnerPartHead {
+  readonly kind: PlacePartKind;
 }
 
 export interface LearnerMaterialPart extends LearnerPartHead {
@@ -69,6 +71,8 @@ export type LearnerStop =
       readonly prompt: string;
       readonly choices: readonly LearnerChoice[];
     }
+  /** A board hides nothing. */
+  | Board
   | {
       readonly id: string;
       readonly kind: 'pause';
@@ -139,12 +143,30 @@ function toLearnerStop(stop: Stop, seed: string): LearnerStop {
     }));
     return { ...place, kind: stop.kind, prompt: stop.prompt, choices };
   }
+  if (stop.kind === 'board') {
+    const { kind, prompt, voice, arrangement, columns, tiles, need } = stop;
+    return {
+      id,
+      atMs,
+      kind,
+      prompt,
+      arrangement,
+      columns,
+      need,
+      tiles: tiles.map(toLearnerTile),
+      ...present({ voice }),
+    };
+  }
   const { kind, required, questions } = stop;
   return {
     ...{ ...place, kind, required },
     questions: questions.map((question) => toLearnerQuestion(question, seed)),
     ...present({ rules: hide(stop.rules) }),
   };
+}
+
+function toLearnerTile({ id, title, picture, colour, does, minutes, worth, to, at }: Tile): Tile {
+  return { id, title, colour, does, minutes, worth, to, ...present({ picture, at }) };
 }
 
 /** That there are rules must be known, so that a browser waits for what they lead to. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { stopTimeMs } from '../lesson/answer-time.ts';
 import { checkLesson } from '../lesson/check-lesson.ts';
-import { type Checkpoint, type Lesson, possiblePoints, type TaskPart, taskWindow } from '../lesson/lesson.ts';
+import { type Checkpoint, type Lesson, type PlacePart, placeWindow, possiblePoints } from '../lesson/lesson.ts';
 import { applyChange } from '../lesson/lesson-change.ts';
 import { lessonLengths } from '../lesson/lesson-lengths.ts';
 import type { ChoiceQuestion } from '../question/question.ts';
@@ -25,7 +25,13 @@ const stop = (more: Partial<Checkpoint> = {}): Checkpoint => ({
   ...{ id: 's-pick', kind: 'checkpoint', atMs: 0, required: true, questions },
   ...more,
 });
-const task = (...stops: Checkpoint[]): TaskPart => ({ id: 'task', kind: 'task', title: 'Task', ...taskWindow, stops });
+const task = (...stops: Checkpoint[]): PlacePart => ({
+  id: 'task',
+  kind: 'task',
+  title: 'Task',
+  ...placeWindow,
+  stops,
+});
 const taskLesson = (...stops: Checkpoint[]): Lesson => ({ title: 'A task', parts: [task(...stops)] });
 const questionsGiven = (lesson: Lesson, begunAt: number) => {
   const own = ownLesson(lesson, { begunAt }).parts[0]?.stops[0] as Checkpoint;

@@ -1,10 +1,12 @@
 import { stopTimeMs } from '../lesson/answer-time.ts';
+import { needDone } from '../lesson/board.ts';
+import { hasLength } from '../lesson/lesson.ts';
 import { longestFrom } from '../path/path-figures.ts';
 import { keyOf, pathGraph, weighNode } from '../path/path-graph.ts';
-import { isStraight, orderedStops } from '../path/path-lesson.ts';
-import type { AttemptState } from './attempt-state.ts';
+import { isStraight, orderedStops, type Place, type Returns } from '../path/path-lesson.ts';
+import type { AttemptState, Leg } from './attempt-state.ts';
 import { routeOf } from './route.ts';
-import { isSettled, partStateOf } from './settled.ts';
+import { doneTiles, isSettled, partStateOf } from './settled.ts';
 import type { WalkLesson, WalkPart } from './walk-lesson.ts';
 
 /**
@@ -24,9 +26,7 @@ export function progressOf(lesson: WalkLesson, state: AttemptState): number {
   return Math.max(progress, doneMs + leftMs === 0 ? 1 : doneMs / (doneMs + leftMs));
 }
 
-/** A task has nothing to watch. */
-const walkMs = (part: WalkPart, fromMs: number, toMs: number) =>
-  part.kind === 'task' ? 0 : Math.max(0, toMs - fromMs);
+const walkMs = (part: WalkPart, fromMs: number, toMs: number) => (hasLength(part) ? Math.max(0, toMs - fromMs) : 0);
 
 function lengthOf(part: WalkPart): number {
   return walkMs(part, part.inMs, part.outMs) + part.stops.reduce((sum, stop) => sum + stopTimeMs(stop), 0);
@@ -54,5 +54,35 @@ function remainingMs(lesson: WalkLesson, state: AttemptState): number {
     .slice(node.fromStop, node.untilStop)
     .filter(({ id }) => !isSettled(state, id));
   const inNode = walkMs(part, furthestMs, node.toMs) + unsettled.reduce((sum, stop) => sum + stopTimeMs(stop), 0);
-  return inNode + (longestFrom(lesson)[index] ?? 0) - weighNode(lesson, node).timeMs;
+  const longest = longestFrom(lesson);
+  const atBoards = [...leg.returns.keys()].map((place) =>
+    leftAtBoard(lesson, state, leg.returns.slice(0, place + 1), 1),
+  );
+  const boardDone = leftAtBoard(lesson, state, [...leg.returns, placeOf(leg)], 0);
+  const own = inNode - weighNode(lesson, node).timeMs;
+  return own + (boardDone ?? longest[index] ?? 0) + atBoards.reduce<number>((sum, ms) => sum + (ms ?? 0), 0);
+}
+
+const placeOf = ({ partId, atStop, atMs }: Leg): Place => ({ partId, stopIndex: atStop, fromMs: atMs });
+
+/**
+ * What is left at a board and behind it, in ms.
+ * @param places where the board stands, last, and where its part leads back to
+ * @param underWay tiles that are being done
+ * @returns null where no board stands
+ */
+function leftAtBoard(lesson: WalkLesson, state: AttemptState, places: Returns, underWay: number): number | null {
+  const place = places.at(-1);
+  const { nodes } = pathGraph(lesson);
+  const index = place ? nodes.findIndex(({ key }) => key === keyOf(place, places.slice(0, -1))) : -1;
+  const node = nodes[index];
+  const part = lesson.parts.find(({ id }) => id === node?.partId);
+  const board = part && node && node.untilStop > node.fromStop ? orderedStops(part)[node.untilStop - 1] : undefined;
+  if (!node || board?.kind !== 'board') return null;
+  const longest = longestFrom(lesson);
+  const onward = node.edges.at(-1)?.to;
+  const onwardMs = onward == null ? 0 : (longest[onward] ?? 0);
+  const { done, of } = needDone(board, doneTiles(state.stops[board.id]));
+  const share = of === 0 ? 1 : Math.min(1, (done + underWay) / of);
+  return onwardMs + ((longest[index] ?? 0) - onwardMs) * (1 - share);
 }

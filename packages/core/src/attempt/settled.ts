@@ -1,5 +1,6 @@
+import { isNeedMet } from '../lesson/board.ts';
 import { orderedStops } from '../path/path-lesson.ts';
-import type { AttemptState, PartState, StopPhase } from './attempt-state.ts';
+import type { AttemptState, PartState, StopPhase, StopState } from './attempt-state.ts';
 import type { WalkPart, WalkStop } from './walk-lesson.ts';
 
 /** A stop counts as reached when the film was met to within this of it. */
@@ -18,6 +19,16 @@ export function phaseOf(state: AttemptState, stopId: string): StopPhase | 'ahead
 export function isSettled(state: AttemptState, stopId: string): boolean {
   const phase = phaseOf(state, stopId);
   return phase !== 'ahead' && phase !== 'open';
+}
+
+/** The tiles of a board that are done. */
+export function doneTiles(stopState: StopState | undefined): ReadonlySet<string> {
+  return new Set(Object.entries(stopState?.tiles ?? {}).flatMap(([id, as]) => (as === 'done' ? [id] : [])));
+}
+
+/** Whether as much of a board is done as it asks for. */
+export function isBoardDone(board: Extract<WalkStop, { kind: 'board' }>, stopState: StopState | undefined): boolean {
+  return isNeedMet(board, doneTiles(stopState));
 }
 
 /** The first stop of a part, from one of its stops on, that still has to be settled. */

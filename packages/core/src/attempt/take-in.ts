@@ -1,6 +1,6 @@
 import { addInterval } from '../coverage/coverage.ts';
 import { isFitting } from '../question/response.ts';
-import { advance, turnBackTo } from './advance.ts';
+import { advance, turnBackTo, turnIntoTile, withTile } from './advance.ts';
 import { type AttemptEvent, teacherEventTypes } from './attempt-event.ts';
 import {
   type AttemptState,
@@ -13,6 +13,7 @@ import {
 } from './attempt-state.ts';
 import {
   canHandIn,
+  findOpenStop,
   gateToleranceMs,
   isMaterialLocked,
   isPartOpen,
@@ -25,7 +26,7 @@ import { ownContext } from './own-lesson.ts';
 import { progressOf } from './progress.ts';
 import { applyRevised, applyRevisedDraft } from './revise-answer.ts';
 import { stopsOnRoute } from './route.ts';
-import { isSettled, partStateOf, phaseOf } from './settled.ts';
+import { isBoardDone, isSettled, partStateOf, phaseOf } from './settled.ts';
 import { applyTeacher, type TeacherEvent } from './take-in-teacher.ts';
 import type { Terms } from './terms.ts';
 import { isTimeUp } from './time-limit.ts';
@@ -268,6 +269,7 @@ function applyAtStop(context: WalkContext, state: AttemptState, event: AtStopEve
   if (state.handedInAt !== null) return 'alreadyHandedIn';
   const { part, stop } = found;
   if (event.type === 'chose') return applyChose(context, state, stop, event);
+  if (event.type === 'openedTile' || event.type === 'didTile') return applyTile(context, state, stop, event);
   const phase = phaseOf(state, stop.id);
   if (event.type === 'reachedStop') return applyReached(context, state, part, stop, event);
   if (phase === 'ahead' || phase === 'passed') return 'notOpen';
@@ -308,7 +310,10 @@ function applyAtStop(context: WalkContext, state: AttemptState, event: AtStopEve
         ? withStop(state, stop.id, { ...settled, phase: 'answered', drafts: {} })
         : 'notAnswered';
     case 'acknowledged':
-      return stop.kind === 'pause' ? withStop(state, stop.id, { ...settled, phase: 'acknowledged' }) : 'wrongKind';
+      if (stop.kind === 'board' && !isBoardDone(stop, before) && !context.terms.skipping) return 'needNotMet';
+      return stop.kind === 'pause' || stop.kind === 'board'
+        ? withStop(state, stop.id, { ...settled, phase: 'acknowledged' })
+        : 'wrongKind';
     case 'passedStop':
       if (!mayPass(stop, context.terms)) return 'mayNotPass';
       // What was answered and could be tried again is left as it is.
@@ -333,6 +338,25 @@ function applyChose(
   if (!base) return 'notReached';
   const { choiceId } = event;
   return withStop(base, stop.id, { ...before, phase: 'chosen', choiceId, settledAt: event.receivedAt });
+}
+
+type TileEvent = Extract<LearnerEvent, { type: 'openedTile' | 'didTile' }>;
+
+function applyTile(
+  context: WalkContext,
+  state: AttemptState,
+  stop: WalkStop,
+  event: TileEvent,
+): AttemptState | Refusal {
+  if (stop.kind !== 'board') return 'wrongKind';
+  const tile = stop.tiles.find(({ id }) => id === event.tileId);
+  if (!tile) return 'choiceUnknown';
+  if (phaseOf(state, stop.id) !== 'open' || findOpenStop(context.lesson, state)?.stop.id !== stop.id) return 'notOpen';
+  if (tile.to.kind === 'address')
+    return withTile(state, stop.id, tile.id, event.type === 'didTile' ? 'done' : 'opened');
+  if (event.type === 'didTile') return 'wrongKind';
+  if (state.stops[stop.id]?.tiles?.[tile.id] === 'done') return 'alreadySettled';
+  return turnIntoTile(context.lesson, state, stop.id, tile) ?? 'notReached';
 }
 
 function applyReached(

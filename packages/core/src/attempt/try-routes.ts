@@ -9,10 +9,10 @@ import { createContext } from './create-context.ts';
 import { canHandIn, findOpenStop, nextPart, nextUnsettledStop } from './gates.ts';
 import { ownContext } from './own-lesson.ts';
 import { routeOf } from './route.ts';
-import { isSettled, partStateOf } from './settled.ts';
+import { doneTiles, isBoardDone, isSettled, partStateOf } from './settled.ts';
 import { takeIn } from './take-in.ts';
 import { defaultTerms } from './terms.ts';
-import type { WalkContext, WalkPart } from './walk-lesson.ts';
+import type { WalkContext, WalkPart, WalkStop } from './walk-lesson.ts';
 
 /** One walk that was tried, by the ways it took. */
 export interface TriedRoute {
@@ -116,10 +116,18 @@ function walk(lesson: Lesson, choices: readonly number[] | null, taken: Map<stri
     return way;
   };
 
+  /** Decided at the first tile of each board: 0 for all tiles, 1 for no more than it asks for. */
+  const planned = new Map<string, number>();
+  const boardPlan = (boardId: string): number => {
+    const known = planned.get(boardId) ?? branch(boardId, 2);
+    planned.set(boardId, known);
+    return known;
+  };
+
   let partId = partAfter(lesson, null)?.id ?? null;
   let stuckAt: TriedRoute['stuckAt'] = null;
   for (let count = 0; ; count++) {
-    const step = count > mostEvents ? null : nextStep(context, state, partId, questions, branch);
+    const step = count > mostEvents ? null : nextStep(context, state, partId, questions, branch, boardPlan);
     if (step === 'done') break;
     const isTaken = step?.every(({ body, share, takesMs }) => {
       now += takesMs;
@@ -161,6 +169,7 @@ function nextStep(
   partId: string | null,
   questions: ReadonlyMap<string, Question>,
   branch: (at: string, of: number) => number,
+  boardPlan: (boardId: string) => number,
 ): readonly Step[] | 'done' | null {
   if (state.handedInAt !== null) return 'done';
   const plain = (body: LearnerEventBody, takesMs = 0): Step => ({ body, share: 1, takesMs });
@@ -169,6 +178,7 @@ function nextStep(
     const choice = open.choices[branch(open.id, open.choices.length)];
     return choice ? [plain({ type: 'chose', stopId: open.id, choiceId: choice.id })] : null;
   }
+  if (open?.kind === 'board') return [plain(onBoard(open, state, boardPlan))];
   if (open?.kind === 'pause') return [plain({ type: 'acknowledged', stopId: open.id })];
   if (open) {
     const plans = plansFor(open.rules ?? []);
@@ -185,6 +195,21 @@ function nextStep(
   if (canHandIn(context, state)) return [plain({ type: 'handedIn' })];
   const part = context.lesson.parts.find(({ id }) => id === partId);
   return part ? walkOn(part, state, plain) : null;
+}
+
+/** At a board: all tiles, or no more than it asks for. */
+function onBoard(
+  board: Extract<WalkStop, { kind: 'board' }>,
+  state: AttemptState,
+  plan: (boardId: string) => number,
+): LearnerEventBody {
+  const stopState = state.stops[board.id];
+  const done = doneTiles(stopState);
+  const takesAll = plan(board.id) === 0;
+  const tile = board.tiles.find(({ id }) => !done.has(id));
+  if (!tile || (isBoardDone(board, stopState) && !takesAll)) return { type: 'acknowledged', stopId: board.id };
+  const type = tile.to.kind === 'address' ? 'didTile' : 'openedTile';
+  return { type, stopId: board.id, tileId: tile.id };
 }
 
 function walkOn(part: WalkPart, state: AttemptState, plain: (body: LearnerEventBody, takesMs?: number) => Step) {

@@ -1,6 +1,7 @@
+import type { BoardNeed } from '../lesson/board.ts';
 import type { PartKind, Target } from '../lesson/lesson.ts';
 import type { Hundredths } from '../lesson/points.ts';
-import type { PathRule } from '../path/path-lesson.ts';
+import type { PathRule, PathTile } from '../path/path-lesson.ts';
 import type { Tries } from '../question/question.ts';
 import type { Response, ResponseShape } from '../question/response.ts';
 import type { Terms } from './terms.ts';
@@ -38,6 +39,14 @@ export type WalkStop =
       readonly kind: 'fork';
       readonly atMs: number;
       readonly choices: readonly { readonly id: string; readonly to: Target }[];
+    }
+  | {
+      readonly id: string;
+      readonly kind: 'board';
+      readonly atMs: number;
+      readonly columns: number;
+      readonly tiles: readonly PathTile[];
+      readonly need: BoardNeed;
     }
   | { readonly id: string; readonly kind: 'pause'; readonly atMs: number };
 

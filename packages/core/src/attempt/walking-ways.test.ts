@@ -1,62 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { Lesson } from '../lesson/lesson.ts';
-import { createSitting } from '../test/bridge-lesson.ts';
 import { bridgeWays, check, clip, diamonds, fork, lesson, toPart } from '../test/path-lessons.ts';
-import type { LearnerEventBody } from './attempt-event.ts';
+import { walker } from '../test/walker.ts';
 import { type AttemptState, beginAttempt } from './attempt-state.ts';
-import { createContext } from './create-context.ts';
 import { canHandIn, findOpenStop, nextPart, nextUnsettledStop, playLimitMs } from './gates.ts';
 import { learnerView } from './learner-view.ts';
 import { progressOf } from './progress.ts';
 import { partStateOf } from './settled.ts';
 import { sheetRowOf } from './sheet-row.ts';
-import { takeIn } from './take-in.ts';
 import { defaultTerms, type Terms } from './terms.ts';
 import { tryRoutes } from './try-routes.ts';
-import type { WalkContext } from './walk-lesson.ts';
-
-/** Someone who walks a lesson, event by event. */
-function walker(
-  of: Lesson,
-  terms: Partial<Terms> = {},
-  context: WalkContext = createContext(of, { ...defaultTerms, ...terms }),
-) {
-  let state = beginAttempt(0, 2);
-  let now = 0;
-  const event = createSitting('a', 0);
-  const act = (body: LearnerEventBody) => {
-    now += 60_000;
-    const made = event(body);
-    const result = takeIn(context, state, { ...made, n: state.intake.next.a ?? 0, receivedAt: now });
-    state = result.state;
-    return result.outcome.kind === 'refused' ? result.outcome.reason : result.outcome.kind;
-  };
-  const answer = (stopId: string, isRight: boolean) => {
-    act({ type: 'reachedStop', stopId });
-    const optionIds = [isRight ? 'o-compression' : 'o-tension'];
-    return act({ type: 'answered', stopId, responses: { [`${stopId}-q`]: { kind: 'choice', optionIds } } });
-  };
-  const play = (partId: string, toMs: number) => {
-    const part = of.parts.find(({ id }) => id === partId);
-    const fromMs = part ? partStateOf(state, part).furthestMs : 0;
-    return act({ type: 'met', partId, fromMs, toMs, rate: 1 });
-  };
-  const choose = (stopId: string, way: number) => {
-    act({ type: 'reachedStop', stopId });
-    return act({ type: 'chose', stopId, choiceId: `${stopId}-${way}` });
-  };
-  return {
-    context,
-    act,
-    answer,
-    play,
-    choose,
-    get state() {
-      return state;
-    },
-  };
-}
 
 const partsOf = (state: AttemptState) => state.route?.legs.map(({ partId }) => partId);
 

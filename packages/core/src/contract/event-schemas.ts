@@ -35,6 +35,7 @@ export const sentEventSchema: v.GenericSchema<unknown, SentEvent> = v.variant('t
     toMs: filmMs,
     rate: v.pipe(v.number(), v.minValue(0.1), v.maxValue(16)),
   }),
+  v.object({ ...envelope, type: v.picklist(['openedTile', 'didTile']), stopId: id, tileId: id }),
   v.object({ ...envelope, type: v.literal('chose'), stopId: id, choiceId: id }),
   v.object({ ...envelope, type: v.literal('paused'), partId: id, atMs: filmMs }),
   v.object({ ...envelope, type: v.literal('sought'), partId: id, fromMs: filmMs, toMs: filmMs }),

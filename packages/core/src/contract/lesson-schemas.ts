@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import type { MadeDeck } from '../deck/made-slide.ts';
+import { type Tile, tileColours, tileKinds } from '../lesson/board.ts';
 import {
   type BlockAnchor,
   type Inset,
@@ -7,6 +8,7 @@ import {
   materialPartKinds,
   type Narration,
   type Part,
+  placePartKinds,
   type Rule,
   type Stop,
   type Target,
@@ -63,6 +65,41 @@ const ruleSchema: v.GenericSchema<unknown, Rule> = v.object({
 });
 const rules = v.pipe(v.array(ruleSchema), v.maxLength(20));
 
+const smallCount = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(1_000));
+const hundredth = v.pipe(v.number(), v.minValue(0), v.maxValue(100));
+
+const tileSchema: v.GenericSchema<unknown, Tile> = v.object({
+  id,
+  title: line,
+  picture: v.optional(pictureSchema),
+  colour: v.picklist(tileColours),
+  does: v.picklist(tileKinds),
+  minutes: smallCount,
+  worth: v.pipe(smallCount, v.maxValue(100)),
+  to: v.variant('kind', [
+    v.object({ kind: v.literal('part'), partId: id }),
+    v.object({ kind: v.literal('address'), url: v.pipe(v.string(), v.maxLength(2_000)) }),
+  ]),
+  at: v.optional(v.object({ x: hundredth, y: hundredth })),
+});
+
+const boardSchema = v.object({
+  id,
+  kind: v.literal('board'),
+  atMs: timeMs,
+  prompt: prose,
+  voice: v.optional(recordingSchema),
+  arrangement: v.picklist(['grid', 'free']),
+  columns: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(6)),
+  tiles: v.pipe(v.array(tileSchema), v.maxLength(36)),
+  need: v.variant('kind', [
+    v.object({ kind: v.literal('any'), count: v.pipe(smallCount, v.minValue(1)) }),
+    v.object({ kind: v.literal('eachRow') }),
+    v.object({ kind: v.literal('firstAnd'), more: smallCount }),
+    v.object({ kind: v.literal('worth'), worth: v.pipe(smallCount, v.minValue(1)) }),
+  ]),
+});
+
 const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
   v.object({
     id,
@@ -94,6 +131,7 @@ const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
       v.maxLength(12),
     ),
   }),
+  boardSchema,
 ]);
 
 const coordinate = v.pipe(v.number(), v.minValue(-100_000), v.maxValue(100_000));
@@ -121,7 +159,7 @@ const partSchema: v.GenericSchema<unknown, Part> = v.variant('kind', [
     insets: v.optional(insets),
     nextLessonId: v.optional(id),
   }),
-  v.object({ ...ofPart, kind: v.literal('task') }),
+  v.object({ ...ofPart, kind: v.picklist(placePartKinds) }),
 ]);
 
 export const lessonSchema: v.GenericSchema<unknown, Lesson> = v.object({

@@ -32,9 +32,9 @@ interface TimedStop {
   readonly pick?: number | undefined;
 }
 
-/** How long a stop takes a learner, in ms; where each is given some of its questions, as many times the mean. A fork takes none. */
+/** How long a stop takes a learner, in ms; where each is given some of its questions, as many times the mean. A fork takes none, and a board as long as its tiles. */
 export function stopTimeMs({ kind, questions, pick }: TimedStop): number {
-  if (kind === 'fork') return 0;
+  if (kind === 'fork' || kind === 'board') return 0;
   if (!questions) return pauseMs;
   const allMs = questions.reduce((sum, { kind }) => sum + answerSeconds[kind] * 1_000, 0);
   const share = pick === undefined || questions.length === 0 ? 1 : Math.min(1, pick / questions.length);

@@ -1,4 +1,5 @@
 import { checkPath, type PathFaultCode } from '../path/check-path.ts';
+import { type Board, isNeedPossible } from './board.ts';
 import { type Fork, hasMaterial, type Lesson, type Part, type Stop, stopsInOrder } from './lesson.ts';
 import { materialsOf } from './materials-of.ts';
 import { type QuestionFaultCode, questionFaults } from './question-faults.ts';
@@ -16,6 +17,10 @@ export type FaultCode =
   | 'pickTooMany'
   | 'choicesTooFew'
   | 'choiceWordsMissing'
+  | 'tilesMissing'
+  | 'tileTitleMissing'
+  | 'tileAddressUnusable'
+  | 'boardImpossible'
   /** Walking every route found one that does not come to the end. */
   | 'routeStuck'
   | PathFaultCode
@@ -75,11 +80,25 @@ function checkFork({ prompt, choices }: Fork): LocalFault[] {
   return isMute ? [{ code: 'choiceWordsMissing' }] : [];
 }
 
+function checkBoard(board: Board): LocalFault[] {
+  if (board.tiles.length === 0) return [{ code: 'tilesMissing' }];
+  const faults: LocalFault[] = [];
+  if (board.tiles.some(({ title }) => title.trim() === '')) faults.push({ code: 'tileTitleMissing' });
+  if (!isNeedPossible(board)) faults.push({ code: 'boardImpossible' });
+  if (board.tiles.some(({ to }) => to.kind === 'address' && !isWebAddress(to.url)))
+    faults.push({ code: 'tileAddressUnusable' });
+  return faults;
+}
+
+/** Whether an address can be opened from a page: over the web, and of a place. */
+const isWebAddress = (address: string): boolean => /^https?:\/\/[^\s/?#]+\S*$/i.test(address);
+
 type LocalFault = Omit<Fault, 'partId' | 'stopId'>;
 
 function checkStop(stop: Stop): LocalFault[] {
   if (stop.kind === 'pause') return stop.note.trim() === '' && !stop.voice ? [{ code: 'noteMissing' }] : [];
   if (stop.kind === 'fork') return checkFork(stop);
+  if (stop.kind === 'board') return checkBoard(stop);
   if (stop.questions.length === 0) return [{ code: 'questionsMissing' }];
   const tooMany: LocalFault[] =
     stop.pick !== undefined && stop.pick > stop.questions.length ? [{ code: 'pickTooMany' }] : [];

@@ -1,5 +1,5 @@
 import { stopTimeMs } from './answer-time.ts';
-import type { PartKind } from './lesson.ts';
+import { hasLength, type PartKind } from './lesson.ts';
 
 export interface LessonLengths {
   readonly filmMs: number;
@@ -22,7 +22,7 @@ export function lessonLengths(parts: readonly LongPart[]): LessonLengths {
   let answeringMs = 0;
   for (const { kind, inMs, outMs, stops } of parts) {
     if (kind === 'clip') filmMs += outMs - inMs;
-    else if (kind !== 'task') readingMs += outMs - inMs;
+    else if (hasLength({ kind })) readingMs += outMs - inMs;
     for (const stop of stops) answeringMs += stopTimeMs(stop);
   }
   return { filmMs, readingMs, answeringMs };

@@ -1,4 +1,5 @@
 import type { Question } from '../question/question.ts';
+import type { Board } from './board.ts';
 import type { Hundredths } from './points.ts';
 import type { LessonPicture, Recording } from './recording.ts';
 
@@ -15,11 +16,13 @@ export interface Lesson {
 /** A clip is a window of a film or a sound, a reading a text, a deck a run of slides. */
 export const materialPartKinds = ['clip', 'reading', 'deck'] as const;
 export type MaterialPartKind = (typeof materialPartKinds)[number];
-/** A task is only questions. */
-export const partKinds = [...materialPartKinds, 'task'] as const;
+/** A task is only questions, a board only tiles. */
+export const placePartKinds = ['task', 'board'] as const;
+export type PlacePartKind = (typeof placePartKinds)[number];
+export const partKinds = [...materialPartKinds, ...placePartKinds] as const;
 export type PartKind = (typeof partKinds)[number];
 
-export type Part = MaterialPart | TaskPart;
+export type Part = MaterialPart | PlacePart;
 
 /**
  * One piece of a lesson. Every kind lies on an axis of whole milliseconds, so that gates, coverage and progress are
@@ -71,9 +74,9 @@ export type RuleCondition =
   /** How sure they said they were, at the least sure of their answers: 1 (a guess) to 4 (certain). */
   | { readonly kind: 'sureAtMost'; readonly sure: number };
 
-/** Nothing to watch or read, only questions: its stops all stand at the one place there is, in the order of the list. */
-export interface TaskPart extends PartHead {
-  readonly kind: 'task';
+/** Nothing to watch or read: its stops all stand at the one place there is, in the order of the list. A board has one, itself. */
+export interface PlacePart extends PartHead {
+  readonly kind: PlacePartKind;
 }
 
 /** A part that shows a material, or a window of one. */
@@ -107,7 +110,7 @@ export interface Inset {
   readonly title: string;
 }
 
-export type Stop = Checkpoint | Pause | Fork;
+export type Stop = Checkpoint | Pause | Fork | Board;
 
 /**
  * What a stop in a text or in slides holds on to, so that it stays with its block when a newer version of the
@@ -186,8 +189,13 @@ export function possiblePoints(stop: {
 export function hasMaterial<P extends { readonly kind: PartKind }>(
   part: P,
 ): part is Extract<P, { readonly materialId: string }> {
-  return part.kind !== 'task';
+  return hasLength(part);
+}
+
+/** Whether there is something to watch or to read in a part; else it is one place. */
+export function hasLength({ kind }: { readonly kind: PartKind }): boolean {
+  return (materialPartKinds as readonly PartKind[]).includes(kind);
 }
 
 /** The one place of a part that has no length. */
-export const taskWindow = { inMs: 0, outMs: 1 } as const;
+export const placeWindow = { inMs: 0, outMs: 1 } as const;

@@ -22,9 +22,9 @@ function ofPart(part: Part): (string | undefined)[] {
 
 function ofStop(stop: Stop): (string | undefined)[] {
   if (stop.kind === 'pause') return [stop.voice?.materialId];
-  return stop.kind === 'fork'
-    ? stop.choices.map(({ picture }) => picture?.materialId)
-    : stop.questions.flatMap(ofQuestion);
+  if (stop.kind === 'fork') return stop.choices.map(({ picture }) => picture?.materialId);
+  if (stop.kind === 'board') return [stop.voice?.materialId, ...stop.tiles.map(({ picture }) => picture?.materialId)];
+  return stop.questions.flatMap(ofQuestion);
 }
 
 /** Ids of the materials that a question shows: its pictures and its recordings. */

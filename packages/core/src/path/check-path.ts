@@ -1,5 +1,5 @@
 import { type PathEdge, pathGraph, type Via } from './path-graph.ts';
-import { isAside, type PathLesson } from './path-lesson.ts';
+import { isAside, isTurn, type PathLesson } from './path-lesson.ts';
 
 export const pathFaultCodes = [
   'partUnreachable',
@@ -8,6 +8,7 @@ export const pathFaultCodes = [
   'backNowhere',
   'tooDeep',
   'freeWithTurns',
+  'tileGoesOn',
 ] as const;
 export type PathFaultCode = (typeof pathFaultCodes)[number];
 
@@ -23,7 +24,8 @@ export interface PathFault {
 
 /**
  * Faults of a path: a part nobody comes to, a way that leads to nothing, a place from which no end is reached (a loop
- * without a way out, too), and a part that leads back where nobody turned into it.
+ * without a way out, too), a part that leads back where nobody turned into it, and a tile from which nobody comes back
+ * to the board.
  */
 export function checkPath(lesson: PathLesson): readonly PathFault[] {
   const graph = pathGraph(lesson);
@@ -45,6 +47,11 @@ export function checkPath(lesson: PathLesson): readonly PathFault[] {
   const leading = leadsToEnd(graph.nodes);
   for (const [index, { partId }] of graph.nodes.entries())
     if (!leading[index] && !told.has(JSON.stringify({ code: 'noWayOut', partId }))) tell({ code: 'noWayOut', partId });
+  for (const part of lesson.parts)
+    for (const { id: stopId, tiles } of part.stops)
+      for (const { to } of tiles ?? [])
+        if (to.kind === 'part' && lesson.parts.some(({ id }) => id === to.partId) && !isAside(lesson, to.partId))
+          tell({ code: 'tileGoesOn', partId: part.id, stopId });
   if (graph.isTooDeep) tell({ code: 'tooDeep' });
   if (lesson.freeFrom !== undefined && isTurned(lesson)) tell({ code: 'freeWithTurns' });
   return faults;
@@ -57,19 +64,15 @@ function placeOf(
   partId: string,
   partOfStop: ReadonlyMap<string, string>,
 ): Pick<PathFault, 'partId' | 'stopId'> {
-  const stopId = via.kind === 'choice' ? via.stopId : via.kind === 'rule' ? via.of : null;
+  const stopId = via.kind === 'choice' || via.kind === 'tile' ? via.stopId : via.kind === 'rule' ? via.of : null;
   const ofStop = stopId === null ? undefined : partOfStop.get(stopId);
   return ofStop === undefined || stopId === null ? { partId } : { partId: ofStop, stopId };
 }
 
 /** In any order, parts have no place a way could lead from or to. */
-function isTurned({ parts }: PathLesson): boolean {
-  return parts.some(
-    (part) =>
-      part.rules?.length ||
-      part.next ||
-      isAside(part) ||
-      part.stops.some(({ kind, rules }) => kind === 'fork' || rules?.length),
+function isTurned(lesson: PathLesson): boolean {
+  return lesson.parts.some(
+    (part) => part.rules?.length || part.next || isAside(lesson, part.id) || part.stops.some(isTurn),
   );
 }
 

@@ -1,6 +1,7 @@
+import { needRange } from '../lesson/board.ts';
 import type { Hundredths } from '../lesson/points.ts';
-import { type PathGraph, pathGraph, weighNode } from './path-graph.ts';
-import type { PathLesson } from './path-lesson.ts';
+import { type PathGraph, type PathNode, pathGraph, weighNode } from './path-graph.ts';
+import { orderedStops, type PathLesson, type PathStop } from './path-lesson.ts';
 
 export interface Range {
   readonly least: number;
@@ -25,26 +26,9 @@ export interface PathFigures {
  * @returns null where no route leads to an end
  */
 export function pathFigures(lesson: PathLesson): PathFigures | null {
-  const graph = pathGraph(lesson);
-  if (graph.start === null) return null;
-  const { order, isBack } = topological(graph);
-  const weights = graph.nodes.map((node) => weighNode(lesson, node));
-  const sums: (Sums | null)[] = new Array(graph.nodes.length).fill(null);
-  let turnBackCount = 0;
-  for (const index of order.toReversed()) {
-    const weight = weights[index] as (typeof weights)[0];
-    const onward: Sums[] = [];
-    for (const [place, { to }] of (graph.nodes[index]?.edges ?? []).entries()) {
-      if (isBack.has(edgeKey(index, place))) turnBackCount++;
-      else if (to === null) onward.push(atEnd);
-      else if (to >= 0) {
-        const sum = sums[to];
-        if (sum) onward.push(sum);
-      }
-    }
-    if (onward.length > 0) sums[index] = add(weight, onward);
-  }
-  const all = sums[graph.start];
+  const { start } = pathGraph(lesson);
+  const { sums, turnBackCount } = sumsOf(lesson);
+  const all = start === null ? null : sums[start];
   if (!all) return null;
   const { routeCount, time, meanMs, points, required } = all;
   return {
@@ -57,6 +41,38 @@ export function pathFigures(lesson: PathLesson): PathFigures | null {
   };
 }
 
+/** What each node comes to by itself, and with all that follows; null where no end is reached. Remembered, because lessons are never altered. */
+export function sumsOf(lesson: PathLesson) {
+  const known = allSums.get(lesson);
+  if (known) return known;
+  const graph = pathGraph(lesson);
+  const { order, isBack } = topological(graph);
+  const own: OwnSums[] = graph.nodes.map((node) => weighNode(lesson, node));
+  const sums: (Sums | null)[] = new Array(graph.nodes.length).fill(null);
+  let turnBackCount = 0;
+  for (const index of order.toReversed()) {
+    const onward: Sums[] = [];
+    const ofTiles = new Map<string, Sums>();
+    for (const [place, { to, via }] of (graph.nodes[index]?.edges ?? []).entries()) {
+      if (isBack.has(edgeKey(index, place))) {
+        if (isBackToBoard(lesson, graph, index, to)) onward.push(atEnd);
+        else turnBackCount++;
+        continue;
+      }
+      const sum = to === null ? atEnd : to >= 0 ? sums[to] : null;
+      if (sum && via.kind === 'tile') ofTiles.set(via.tileId, sum);
+      else if (sum) onward.push(sum);
+    }
+    const board = boardOf(lesson, graph.nodes[index]);
+    if (board) own[index] = withTiles(own[index] as OwnSums, board, ofTiles);
+    if (onward.length > 0) sums[index] = add(own[index] as OwnSums, onward);
+  }
+  const found = { own, sums, turnBackCount };
+  allSums.set(lesson, found);
+  return found;
+}
+const allSums = new WeakMap<PathLesson, { own: OwnSums[]; sums: (Sums | null)[]; turnBackCount: number }>();
+
 interface Sums {
   readonly routeCount: bigint;
   readonly time: Range;
@@ -68,19 +84,69 @@ interface Sums {
 const none: Range = { least: 0, most: 0 };
 const atEnd: Sums = { routeCount: 1n, time: none, meanMs: 0, points: none, required: none };
 
-function add(weight: ReturnType<typeof weighNode>, onward: readonly Sums[]): Sums {
-  const range = (own: number, of: (sums: Sums) => Range): Range => ({
-    least: own + Math.min(...onward.map((sums) => of(sums).least)),
-    most: own + Math.max(...onward.map((sums) => of(sums).most)),
+/** What a node comes to by itself; on a board, with as many of its tiles as it asks for, or with all. */
+export interface OwnSums {
+  readonly timeMs: number | (Range & { readonly mean: number });
+  readonly points: number | Range;
+  readonly requiredStops: number;
+}
+
+function add({ timeMs, points, requiredStops }: OwnSums, onward: readonly Sums[]): Sums {
+  const range = (own: number | Range, of: (sums: Sums) => Range): Range => ({
+    least: (typeof own === 'number' ? own : own.least) + Math.min(...onward.map((sums) => of(sums).least)),
+    most: (typeof own === 'number' ? own : own.most) + Math.max(...onward.map((sums) => of(sums).most)),
   });
   return {
     routeCount: onward.reduce((sum, { routeCount }) => sum + routeCount, 0n),
-    time: range(weight.timeMs, ({ time }) => time),
-    meanMs: weight.timeMs + onward.reduce((sum, { meanMs }) => sum + meanMs, 0) / onward.length,
-    points: range(weight.points, ({ points }) => points),
-    required: range(weight.requiredStops, ({ required }) => required),
+    time: range(timeMs, ({ time }) => time),
+    meanMs:
+      (typeof timeMs === 'number' ? timeMs : timeMs.mean) +
+      onward.reduce((sum, { meanMs }) => sum + meanMs, 0) / onward.length,
+    points: range(points, (sums) => sums.points),
+    required: range(requiredStops, ({ required }) => required),
   };
 }
+
+/** The board on which a node ends, if it does. */
+function boardOf(lesson: PathLesson, node: PathNode | undefined): NeedingStop | null {
+  const part = lesson.parts.find(({ id }) => id === node?.partId);
+  const isEmpty = !node || node.untilStop <= node.fromStop;
+  const stop = part && !isEmpty ? orderedStops(part)[node.untilStop - 1] : undefined;
+  return stop?.kind === 'board' && stop.tiles && stop.need ? (stop as NeedingStop) : null;
+}
+
+type NeedingStop = PathStop & Required<Pick<PathStop, 'columns' | 'tiles' | 'need'>>;
+
+/** A way that leads back from a tile's part ends there for the tile. */
+function isBackToBoard(lesson: PathLesson, { nodes }: PathGraph, from: number, to: number | null): boolean {
+  const board = to === null ? undefined : nodes[to];
+  return boardOf(lesson, board) !== null && (nodes[from]?.returns.length ?? 0) > (board?.returns.length ?? 0);
+}
+
+function withTiles(weight: OwnSums, board: NeedingStop, ofTiles: ReadonlyMap<string, Sums>): OwnSums {
+  const values = (of: (sums: Sums) => number, otherwise: (minutes: number) => number) =>
+    board.tiles.map(({ id, minutes }) => {
+      const sums = ofTiles.get(id);
+      return sums ? of(sums) : otherwise(minutes);
+    });
+  const timesOf = (of: (sums: Sums) => number) => needRange(board, values(of, inMs));
+  const pointsOf = (of: (sums: Sums) => number) =>
+    needRange(
+      board,
+      values(of, () => 0),
+    );
+  return {
+    timeMs: {
+      least: timesOf(({ time }) => time.least).least,
+      most: timesOf(({ time }) => time.most).most,
+      mean: timesOf(({ meanMs }) => meanMs).mean,
+    },
+    points: { least: pointsOf(({ points }) => points.least).least, most: pointsOf(({ points }) => points.most).most },
+    requiredStops: weight.requiredStops,
+  };
+}
+
+const inMs = (minutes: number) => minutes * 60_000;
 
 /** In how many orders the parts that may be taken freely can be taken. */
 function ordersOf({ parts, freeFrom }: PathLesson): bigint {
@@ -123,7 +189,18 @@ export function topological(graph: PathGraph): { order: number[]; isBack: Readon
   return { order: finished.toReversed(), isBack };
 }
 
-/** The longest way from each node to an end, in ms of its own and all that follows; turning back is not counted. */
+/** How long each tile takes: its part, or what the teacher says. */
+function tileTimes(board: NeedingStop, node: PathNode, longest: readonly number[]): number[] {
+  return board.tiles.map(({ id, minutes }) => {
+    const to = node.edges.find(({ via }) => via.kind === 'tile' && via.tileId === id)?.to;
+    return to == null ? inMs(minutes) : (longest[to] ?? 0);
+  });
+}
+
+/**
+ * The longest way from each node to an end, in ms of its own and all that follows; turning back is not counted, and a
+ * board is done when it has what it asks for.
+ */
 export function longestFrom(lesson: PathLesson): readonly number[] {
   const known = longest.get(lesson);
   if (known) return known;
@@ -136,7 +213,9 @@ export function longestFrom(lesson: PathLesson): readonly number[] {
     const after = node.edges.map(({ to }, place) =>
       to === null || to < 0 || isBack.has(edgeKey(index, place)) ? 0 : (found[to] ?? 0),
     );
-    found[index] = weighNode(lesson, node).timeMs + Math.max(0, ...after);
+    const board = boardOf(lesson, node);
+    const ownMs = board ? needRange(board, tileTimes(board, node, found)).least : weighNode(lesson, node).timeMs;
+    found[index] = ownMs + Math.max(0, ...(board ? after.slice(-1) : after));
   }
   longest.set(lesson, found);
   return found;

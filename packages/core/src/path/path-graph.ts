@@ -1,5 +1,5 @@
 import { stopTimeMs } from '../lesson/answer-time.ts';
-import { possiblePoints, type Target } from '../lesson/lesson.ts';
+import { hasLength, possiblePoints, type Target } from '../lesson/lesson.ts';
 import type { Hundredths } from '../lesson/points.ts';
 import type { QuestionKind } from '../question/question.ts';
 import {
@@ -36,9 +36,10 @@ export interface PathEdge {
   readonly via: Via;
 }
 
-/** What makes a way: a choice of a fork, a rule, a part's own next place, or the usual order. */
+/** What makes a way: a choice of a fork, a tile of a board, a rule, a part's own next place, or the usual order. */
 export type Via =
   | { readonly kind: 'choice'; readonly stopId: string; readonly choiceId: string }
+  | { readonly kind: 'tile'; readonly stopId: string; readonly tileId: string }
   | { readonly kind: 'rule'; readonly of: string; readonly ruleId: string }
   | { readonly kind: 'next'; readonly partId: string }
   | { readonly kind: 'order' };
@@ -129,10 +130,16 @@ function edgesOfTurn(stop: PathStop, from: Place, lead: Lead): PathEdge[] {
       to: lead(to, from, false),
       via: { kind: 'choice', stopId: stop.id, choiceId: id },
     }));
-  return [
-    ...edgesOfRules(stop, from, lead, false),
-    { to: lead({ kind: 'onward' }, from, false), via: { kind: 'order' } },
-  ];
+  const onward: PathEdge = { to: lead({ kind: 'onward' }, from, false), via: { kind: 'order' } };
+  if (stop.kind === 'board') return [...edgesOfTiles(stop, { ...from, stopIndex: from.stopIndex - 1 }, lead), onward];
+  return [...edgesOfRules(stop, from, lead, false), onward];
+}
+
+/** Each tile leads to its part, and from there back to the board. */
+function edgesOfTiles({ id: stopId, tiles }: PathStop, board: Place, lead: Lead): PathEdge[] {
+  return (tiles ?? []).flatMap(({ id: tileId, to }): PathEdge[] =>
+    to.kind === 'part' ? [{ to: lead(to, board, false), via: { kind: 'tile', stopId, tileId } }] : [],
+  );
 }
 
 function edgesOfEnd(part: PathPart, from: Place, lead: Lead): PathEdge[] {
@@ -161,11 +168,12 @@ export function weighNode(lesson: PathLesson, node: PathNode): NodeWeight {
   const part = lesson.parts.find(({ id }) => id === node.partId);
   if (!part) return { timeMs: 0, points: 0, requiredStops: 0 };
   const stops = orderedStops(part).slice(node.fromStop, node.untilStop) as readonly TimedStop[];
-  // A task has no length of its own.
-  const walkMs = part.kind === 'task' ? 0 : Math.max(0, node.toMs - node.fromMs);
+  const walkMs = hasLength(part) ? Math.max(0, node.toMs - node.fromMs) : 0;
   return {
     timeMs: walkMs + stops.reduce((sum, stop) => sum + stopTimeMs(stop), 0),
     points: part.practice ? 0 : stops.reduce((sum, stop) => sum + possiblePoints(stop), 0),
-    requiredStops: stops.filter(({ kind, required }) => kind === 'fork' || (kind === 'checkpoint' && required)).length,
+    requiredStops: stops.filter(
+      ({ kind, required }) => kind === 'fork' || kind === 'board' || (kind === 'checkpoint' && required),
+    ).length,
   };
 }

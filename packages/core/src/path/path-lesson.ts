@@ -1,3 +1,4 @@
+import type { BoardNeed, TileTarget } from '../lesson/board.ts';
 import type { PartKind, Rule, Target } from '../lesson/lesson.ts';
 
 /** What the path needs to know of a lesson; drafts, editions and what browsers hold all fit. */
@@ -22,13 +23,23 @@ export type PathRule = Rule | { readonly hidden: true };
 
 export interface PathStop {
   readonly id: string;
-  readonly kind: 'checkpoint' | 'pause' | 'fork';
+  readonly kind: 'checkpoint' | 'pause' | 'fork' | 'board';
   readonly atMs: number;
   readonly required?: boolean | undefined;
   readonly questions?: readonly { readonly points: number }[];
   readonly pick?: number | undefined;
   readonly rules?: readonly PathRule[] | undefined;
   readonly choices?: readonly { readonly id: string; readonly to: Target }[];
+  readonly columns?: number;
+  readonly tiles?: readonly PathTile[];
+  readonly need?: BoardNeed;
+}
+
+export interface PathTile {
+  readonly id: string;
+  readonly minutes: number;
+  readonly worth: number;
+  readonly to: TileTarget;
 }
 
 /** Stops in the order a learner meets them; remembered, because lessons are never altered. */
@@ -45,13 +56,36 @@ const ordered = new WeakMap<readonly { readonly atMs: number }[], readonly { rea
 
 /** Whether a stop can lead elsewhere. */
 export function isTurn(stop: PathStop): boolean {
-  return stop.kind === 'fork' || (stop.rules?.length ?? 0) > 0;
+  return stop.kind === 'fork' || stop.kind === 'board' || (stop.rules?.length ?? 0) > 0;
 }
 
-/** Only a way that is turned into leads to an aside; the usual order passes it by. */
-export function isAside(part: Pick<PathPart, 'next'>): boolean {
-  return part.next?.kind === 'back';
+/**
+ * Whether a part is an aside: it leads back, or on to parts of which the last does. Only a way that is turned into
+ * leads to one; the usual order passes it by.
+ */
+export function isAside(lesson: PathLesson, partId: string): boolean {
+  return asidesOf(lesson).has(partId);
 }
+
+function asidesOf(lesson: PathLesson): ReadonlySet<string> {
+  const known = asides.get(lesson);
+  if (known) return known;
+  const parts = new Map(lesson.parts.map((part) => [part.id, part]));
+  const found = new Set<string>();
+  for (const part of lesson.parts) {
+    const chain = new Set<string>();
+    let last: PathPart | undefined = part;
+    while (last?.next?.kind === 'part' && last.next.stopId === undefined && !chain.has(last.id)) {
+      chain.add(last.id);
+      last = parts.get(last.next.partId);
+    }
+    if (last?.next?.kind !== 'back') continue;
+    for (const id of [...chain, last.id]) found.add(id);
+  }
+  asides.set(lesson, found);
+  return found;
+}
+const asides = new WeakMap<PathLesson, ReadonlySet<string>>();
 
 /** Whether every student walks the parts one after the other, each to its end. */
 export function isStraight(lesson: PathLesson): boolean {
@@ -83,7 +117,7 @@ export interface Arrival {
 /** The part that comes after another in the usual order; the first of all for null. */
 export function partAfter(lesson: PathLesson, partId: string | null): PathPart | undefined {
   const from = partId === null ? 0 : lesson.parts.findIndex(({ id }) => id === partId) + 1;
-  return lesson.parts.slice(from).find((part) => !isAside(part));
+  return lesson.parts.slice(from).find(({ id }) => !isAside(lesson, id));
 }
 
 /**
@@ -114,7 +148,11 @@ export function arriveAt(
       const part = lesson.parts.find(({ id }) => id === target.partId);
       if (!part) return 'missing';
       const place = target.stopId === undefined ? beginningOf(part) : atStop(part, target.stopId);
-      return place ? { place, returns: isAside(part) ? [...returns, from] : [] } : 'missing';
+      if (!place) return 'missing';
+      if (!isAside(lesson, part.id)) return { place, returns: [] };
+      // From an aside's end on to its next part is still the same aside.
+      const goesOn = isPartEnd && isAside(lesson, from.partId);
+      return { place, returns: goesOn ? returns : [...returns, from] };
     }
   }
 }

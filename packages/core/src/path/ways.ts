@@ -24,6 +24,8 @@ export const wayKey = (via: Via, fromPartId: string): string => {
   switch (via.kind) {
     case 'choice':
       return `choice:${via.stopId}:${via.choiceId}`;
+    case 'tile':
+      return `tile:${via.stopId}:${via.tileId}`;
     case 'rule':
       return `rule:${via.of}:${via.ruleId}`;
     default:
@@ -40,10 +42,22 @@ export function waysOf(lesson: PathLesson): readonly Way[] {
   const into = new Map<string, Set<string>>();
   const ways = lesson.parts.flatMap((part) => turnsOf(lesson, part));
   for (const { fromPartId, toPartId, isDetour } of ways)
-    if (isDetour && toPartId !== null) into.set(toPartId, (into.get(toPartId) ?? new Set()).add(fromPartId));
+    for (const id of isDetour && toPartId !== null ? asideFrom(lesson, toPartId) : [])
+      into.set(id, (into.get(id) ?? new Set()).add(fromPartId));
   const ended = endedParts(lesson);
   const ends = lesson.parts.filter(({ id }) => ended.has(id));
   return [...ways, ...ends.flatMap((part) => endsOf(lesson, part, [...(into.get(part.id) ?? [])]))];
+}
+
+/** The parts of an aside from one of them on. */
+function asideFrom(lesson: PathLesson, partId: string): readonly string[] {
+  const ids: string[] = [];
+  for (let id: string | undefined = partId; id !== undefined && !ids.includes(id); ) {
+    ids.push(id);
+    const next: Target | undefined = lesson.parts.find((part) => part.id === id)?.next;
+    id = next?.kind === 'part' ? next.partId : undefined;
+  }
+  return ids;
 }
 
 /** The parts somebody can walk to the end, and those nobody comes to. */
@@ -64,7 +78,12 @@ function turnsOf(lesson: PathLesson, part: PathPart): Way[] {
     const choices = (stop.choices ?? []).map(({ id, to }) =>
       wayTo(lesson, part, to, { kind: 'choice', stopId: stop.id, choiceId: id }, stop.id, null),
     );
-    return [...choices, ...rulesOf(lesson, part, stop.rules ?? [], stop.id, stop.id)].filter((way) => way !== null);
+    const tiles = (stop.tiles ?? []).map(({ id, to }) =>
+      to.kind === 'part' ? wayTo(lesson, part, to, { kind: 'tile', stopId: stop.id, tileId: id }, stop.id, null) : null,
+    );
+    return [...choices, ...tiles, ...rulesOf(lesson, part, stop.rules ?? [], stop.id, stop.id)].filter(
+      (way) => way !== null,
+    );
   });
   const ofPart = rulesOf(lesson, part, part.rules ?? [], part.id, null).filter((way) => way !== null);
   return [...ofStops, ...ofPart];
@@ -97,7 +116,7 @@ function wayTo(
     ...{ key: wayKey(via, part.id), fromPartId: part.id, via, target, stopId, when },
     toPartId: to?.id ?? null,
     isBroken: to === undefined,
-    isDetour: target.kind === 'part' && !!to && isAside(to),
+    isDetour: target.kind === 'part' && !!to && isAside(lesson, to.id),
   };
 }
 

@@ -1,4 +1,16 @@
-import type { Checkpoint, Fork, Lesson, MaterialPart, Rule, Stop, Target } from '../lesson/lesson.ts';
+import type { Board, BoardNeed, Tile } from '../lesson/board.ts';
+import {
+  type Checkpoint,
+  type Fork,
+  type Lesson,
+  type MaterialPart,
+  type Part,
+  type PlacePart,
+  placeWindow,
+  type Rule,
+  type Stop,
+  type Target,
+} from '../lesson/lesson.ts';
 import { pickOne } from './bridge-lesson.ts';
 
 /** A clip of ten seconds. */
@@ -24,7 +36,7 @@ export const check = (id: string, rules: readonly Rule[] = [], atMs = 5_000): Ch
   ...(rules.length > 0 ? { rules } : {}),
 });
 
-export const lesson = (...parts: readonly MaterialPart[]): Lesson => ({ title: 'Ways', parts });
+export const lesson = (...parts: readonly Part[]): Lesson => ({ title: 'Ways', parts });
 
 /**
  * A film with a check that sends those below 60 % to an aside and back, and a fork at its end to two branches that
@@ -50,3 +62,33 @@ export function diamonds(count: number): Lesson {
   ]).flat();
   return lesson(...parts, clip(`top-${count}`));
 }
+
+/** A tile to a part, or to an address where the part is null; named after its place. */
+export const tile = (id: string, partId: string | null, more: Partial<Tile> = {}): Tile => ({
+  ...{ id, title: `Tile ${id}`, colour: 'plain', does: 'make', minutes: 2, worth: 1 },
+  to: partId === null ? { kind: 'address', url: 'https://bridges.example/' } : { kind: 'part', partId },
+  ...more,
+});
+
+/** A part with a board. */
+export function boardPart(id: string, tiles: readonly Tile[], need: BoardNeed, columns = 2): PlacePart {
+  const board: Board = {
+    ...{ id: `${id}-board`, kind: 'board', atMs: 0, prompt: 'Choose.' },
+    ...{ arrangement: 'grid', columns, tiles, need },
+  };
+  return { id, kind: 'board', title: id, ...placeWindow, stops: [board] };
+}
+
+export const back = { next: { kind: 'back' } } as const;
+
+/** A film, then a board with two parts and an address behind its tiles, of which two are asked for, then the end. */
+export const boardLesson: Lesson = lesson(
+  clip('film', []),
+  boardPart('choose', [tile('t-draw', 'draw'), tile('t-build', 'build'), tile('t-look', null)], {
+    ...{ kind: 'any', count: 2 },
+  }),
+  clip('draw', [check('draw-check')], back),
+  clip('build', [], { next: toPart('build-more') }),
+  clip('build-more', [], back),
+  clip('end', []),
+);

@@ -47,6 +47,8 @@ const earningTypes = new Set<SentEvent['type']>([
   'handedIn',
   'withdrawn',
   'chose',
+  'openedTile',
+  'didTile',
 ]);
 
 /** Events that change nothing about what a student has earned, and the one that works on an answer given back. */

@@ -1,6 +1,6 @@
 import { move } from '@dnd-kit/helpers';
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
-import { type BreakPoint, type Lesson, type LessonChange, type Part, taskWindow } from '@semita/core';
+import { type BreakPoint, type Lesson, type LessonChange, type Part, placeWindow } from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import { ListChecks, Plus } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
@@ -84,7 +84,7 @@ export function Outline({
       </Button>
       <Button
         size="small"
-        onClick={() => onAddParts([{ id: v7(), kind: 'task', title: t('desk.newTask'), ...taskWindow, stops: [] }])}
+        onClick={() => onAddParts([{ id: v7(), kind: 'task', title: t('desk.newTask'), ...placeWindow, stops: [] }])}
       >
         <ListChecks aria-hidden className="size-4" strokeWidth={1.75} />
         {t('desk.addTask')}

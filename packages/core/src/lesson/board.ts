@@ -1,0 +1,159 @@
+import type { BlockAnchor } from './lesson.ts';
+import type { LessonPicture, Recording } from './recording.ts';
+
+/** A choice board: tiles to choose among, and what of them counts as done. It stands in a part of its own. */
+export interface Board {
+  readonly id: string;
+  readonly kind: 'board';
+  readonly atMs: number;
+  /** None: a board stands in no text. */
+  readonly anchor?: BlockAnchor | undefined;
+  /** What to do, on top of the board. */
+  readonly prompt: string;
+  readonly voice?: Recording | undefined;
+  /** Tiles stand in a grid of so many columns, or where each was put. */
+  readonly arrangement: 'grid' | 'free';
+  readonly columns: number;
+  readonly tiles: readonly Tile[];
+  readonly need: BoardNeed;
+}
+
+export const tileColours = ['plain', 'main', 'marigold', 'spruce', 'slate', 'brick'] as const;
+export type TileColour = (typeof tileColours)[number];
+
+/** What one does at a tile. */
+export const tileKinds = ['watch', 'read', 'make', 'draw', 'calculate', 'write', 'talk', 'other'] as const;
+export type TileKind = (typeof tileKinds)[number];
+
+export interface Tile {
+  readonly id: string;
+  readonly title: string;
+  readonly picture?: LessonPicture | undefined;
+  readonly colour: TileColour;
+  readonly does: TileKind;
+  /** About how long it takes. */
+  readonly minutes: number;
+  /** What it is worth where a board asks for so much in all. Not points of the lesson. */
+  readonly worth: number;
+  readonly to: TileTarget;
+  /** On a free board: where its middle stands, in hundredths of the board's width and height. */
+  readonly at?: { readonly x: number; readonly y: number } | undefined;
+}
+
+export type TileTarget =
+  | { readonly kind: 'part'; readonly partId: string }
+  /** Outside; the student says when it is done. */
+  | { readonly kind: 'address'; readonly url: string };
+
+export type BoardNeed =
+  | { readonly kind: 'any'; readonly count: number }
+  | { readonly kind: 'eachRow' }
+  /** The first tile, and so many more. */
+  | { readonly kind: 'firstAnd'; readonly more: number }
+  | { readonly kind: 'worth'; readonly worth: number };
+
+interface NeedingBoard {
+  readonly columns: number;
+  readonly tiles: readonly Pick<Tile, 'id' | 'worth'>[];
+  readonly need: BoardNeed;
+}
+
+/** How much of what a board asks for is done, and how much it asks for: tiles, rows, or worth. */
+export function needDone(
+  board: NeedingBoard,
+  doneIds: ReadonlySet<string>,
+): { readonly done: number; readonly of: number } {
+  const { tiles, need } = board;
+  const done = tiles.filter(({ id }) => doneIds.has(id));
+  switch (need.kind) {
+    case 'any':
+      return { done: Math.min(done.length, need.count), of: need.count };
+    case 'eachRow': {
+      const rows = rowsOf(board);
+      return { done: rows.filter((row) => row.some(({ id }) => doneIds.has(id))).length, of: rows.length };
+    }
+    case 'firstAnd': {
+      const first = done.some(({ id }) => id === tiles[0]?.id) ? 1 : 0;
+      return { done: first + Math.min(done.length - first, need.more), of: 1 + need.more };
+    }
+    case 'worth':
+      return {
+        done: Math.min(
+          need.worth,
+          done.reduce((sum, { worth }) => sum + worth, 0),
+        ),
+        of: need.worth,
+      };
+  }
+}
+
+export function isNeedMet(board: NeedingBoard, doneIds: ReadonlySet<string>): boolean {
+  const { done, of } = needDone(board, doneIds);
+  return done >= of;
+}
+
+/** Whether what a board asks for can be had of its tiles. */
+export function isNeedPossible(board: NeedingBoard): boolean {
+  return board.tiles.length > 0 && isNeedMet(board, new Set(board.tiles.map(({ id }) => id)));
+}
+
+/** Rows of the grid, from the top. */
+export function rowsOf<T>({
+  columns,
+  tiles,
+}: {
+  readonly columns: number;
+  readonly tiles: readonly T[];
+}): readonly (readonly T[])[] {
+  const count = Math.ceil(tiles.length / Math.max(1, columns));
+  return Array.from({ length: count }, (_, row) => tiles.slice(row * columns, (row + 1) * columns));
+}
+
+/**
+ * What doing as much as a board asks for comes to, where each tile comes to something.
+ * @param values one of each tile, 0 or more
+ * @returns the least that is enough, all tiles together, and the mean of choosing by chance
+ */
+export function needRange(
+  { columns, tiles, need }: NeedingBoard,
+  values: readonly number[],
+): { readonly least: number; readonly most: number; readonly mean: number } {
+  const most = sum(values);
+  const meanOf = (some: readonly number[]) => (some.length === 0 ? 0 : sum(some) / some.length);
+  switch (need.kind) {
+    case 'any':
+      return { least: leastOf(values, need.count), most, mean: meanOf(values) * Math.min(need.count, values.length) };
+    case 'eachRow': {
+      const rows = rowsOf({ columns, tiles: values });
+      return { least: sum(rows.map((row) => Math.min(...row))), most, mean: sum(rows.map(meanOf)) };
+    }
+    case 'firstAnd': {
+      const [first = 0, ...rest] = values;
+      const more = Math.min(need.more, rest.length);
+      return { least: first + leastOf(rest, more), most, mean: first + meanOf(rest) * more };
+    }
+    case 'worth': {
+      const worths = tiles.map(({ worth }) => worth);
+      const share = Math.min(1, need.worth / Math.max(1, sum(worths)));
+      return { least: leastOfWorth(values, worths, need.worth), most, mean: most * share };
+    }
+  }
+}
+
+const sum = (values: readonly number[]): number => values.reduce((all, one) => all + one, 0);
+
+const leastOf = (values: readonly number[], count: number): number =>
+  sum(values.toSorted((a, b) => a - b).slice(0, count));
+
+/** The least that tiles of so much worth in all come to: the knapsack the other way round, by dynamic programming. */
+function leastOfWorth(values: readonly number[], worths: readonly number[], worth: number): number {
+  const least: number[] = new Array(worth + 1).fill(Number.POSITIVE_INFINITY);
+  least[0] = 0;
+  for (const [index, value] of values.entries())
+    for (let have = worth; have >= 0; have--) {
+      const reached = Math.min(worth, have + (worths[index] ?? 0));
+      least[reached] = Math.min(least[reached] ?? 0, (least[have] ?? 0) + value);
+    }
+  const found = least[worth] ?? 0;
+  return Number.isFinite(found) ? found : sum(values);
+}
