@@ -1,4 +1,4 @@
-import type { ChoiceQuestion, Lesson } from '@semita/core';
+import { type ChoiceQuestion, defaultTerms, type Lesson } from '@semita/core';
 import { eq } from 'drizzle-orm';
 import { classStudents, users } from '../apps/server/src/db/schema.ts';
 import { startSchool } from '../apps/server/src/test/harness.ts';
@@ -72,10 +72,14 @@ async function fillClass() {
       .run();
     school.db.insert(classStudents).values({ classId: 'amber', studentId: actor.id }).run();
     school.clock.now = begun;
-    const { attemptId } = await school.services.walks.begin(actor, assignmentId);
+    const { attemptId, view } = await school.services.walks.begin(actor, assignmentId);
     const leavesAfterStops = random.chance(0.5) ? 99 : Math.floor(random.between(0, stopCount));
     const manner = { startAt: begun, skill: 0.7, rate: 1, rewatches: 0.2, leavesAfterStops, handsIn: true };
-    for (const { receivedAt, events } of simulateWalk(lesson, manner, random)) {
+    for (const { receivedAt, events } of simulateWalk(
+      { lesson, state: view.state, terms: defaultTerms },
+      manner,
+      random,
+    )) {
       school.clock.now = receivedAt;
       await school.services.walks.takeInEvents(actor, attemptId, events);
     }

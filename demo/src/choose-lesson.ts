@@ -1,5 +1,16 @@
-import type { Fork, Lesson, MaterialPart, Stop } from '@semita/core';
+import {
+  type Board,
+  type Checkpoint,
+  type Fork,
+  type Lesson,
+  type MaterialPart,
+  type PlacePart,
+  placeWindow,
+  type Stop,
+  type Tile,
+} from '@semita/core';
 import { checkpoint, choice, written } from './bridge-lesson.ts';
+import { ownWeight } from './bridge-questions.ts';
 
 /** The unit's lesson with ways: the beam for all, an aside for those who need it, then the arch or the cable. */
 export function chooseLesson(materialId: string): Lesson {
@@ -15,6 +26,26 @@ export function chooseLesson(materialId: string): Lesson {
       { id: 'way-arch', words: 'The arch, made of stone', to: { kind: 'part', partId: 'part-arch' } },
       { id: 'way-cable', words: 'The suspension bridge, hung on a cable', to: { kind: 'part', partId: 'part-cable' } },
     ],
+  };
+  const tile = (id: string, title: string, does: Tile['does'], colour: Tile['colour'], minutes: number): Tile => ({
+    ...{ id: `tile-${id}`, title, does, colour, minutes, worth: 1 },
+    to: { kind: 'part', partId: `part-${id}` },
+  });
+  /** What lies behind a tile: one question, and back to the board. */
+  const behind = (id: string, title: string, question: Checkpoint['questions'][0]): PlacePart => ({
+    ...{ id: `part-${id}`, kind: 'task', title, ...placeWindow, next: { kind: 'back' } },
+    stops: [checkpoint(`stop-${id}`, 0, [question])],
+  });
+  const board: Board = {
+    ...{ id: 'stop-board', kind: 'board', atMs: 0, arrangement: 'grid', columns: 2 },
+    prompt: 'Your bridge is ready in your head. Show what you know about it.',
+    tiles: [
+      tile('draw', 'Draw where it is squeezed and where it is pulled', 'draw', 'slate', 10),
+      tile('calculate', 'Calculate how many times its own weight it holds', 'calculate', 'spruce', 5),
+      tile('explain', 'Explain it to a younger child', 'write', 'marigold', 8),
+      tile('build', 'Build it from one sheet of paper', 'make', 'main', 20),
+    ],
+    need: { kind: 'any', count: 2 },
   };
   return {
     title: 'Which bridge would you build?',
@@ -86,6 +117,38 @@ export function chooseLesson(materialId: string): Lesson {
           ),
         ]),
       ]),
+      { id: 'part-board', kind: 'board', title: 'Show what you know', ...placeWindow, stops: [board] },
+      behind('draw', 'Draw it', {
+        ...{ id: 'q-draw-bridge', kind: 'drawing', points: 200, teacherNote: '', ground: 'grid' },
+        stem: 'Draw your bridge with a load on it. Mark what is squeezed in orange and what is pulled in blue.',
+      }),
+      behind('calculate', 'Calculate it', ownWeight),
+      behind(
+        'explain',
+        'Explain it',
+        written(
+          'q-explain',
+          'A younger child asks why your bridge does not fall down. What do you say?',
+          200,
+          'The load goes through the deck to the supports, by squeeze or by pull, and the ground pushes back.',
+        ),
+      ),
+      {
+        ...{
+          id: 'part-build',
+          kind: 'task',
+          title: 'Build it',
+          ...placeWindow,
+          practice: true,
+          next: { kind: 'back' },
+        },
+        stops: [
+          {
+            ...{ id: 'stop-build', kind: 'pause', atMs: 0 },
+            note: 'Take one sheet of paper and two piles of books, 20 cm apart. Build your bridge, and put coins on it until it falls. Write the number on the sheet.',
+          },
+        ],
+      },
     ],
   };
 }

@@ -1,7 +1,7 @@
 import { copyFile, readFile, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Lesson } from '@semita/core';
+import type { Lesson, Terms } from '@semita/core';
 import { toLocal } from '@semita/core/calendar';
 import {
   type Actor,
@@ -39,6 +39,8 @@ const schoolId = 'demo-school';
 const seed = 20_261_124;
 const day = 24 * 3_600_000;
 const minute = 60_000;
+
+const demoTerms = { skipping: false, rewindAtStops: true, maxRate: 2 };
 
 /** A clock that the play sets; the services read it as if it were the hour. */
 export interface PlayClock {
@@ -94,7 +96,9 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   clock.now = stage.today - 2 * 3_600_000;
   services.assignments.excuse(adaeze, amberAssignment, studentIdOf('Quentin Adeyemi-Lund'), true);
   writeLesson(stage, forcesDraft(film.id), false);
-  writeLesson(stage, chooseLesson(film.id), true);
+  const chooseId = writeLesson(stage, chooseLesson(film.id), true);
+  const chooseAssignment = assign(stage, chooseId, cobalt.id, { opens: -3, due: 4, closes: 11 }, { turningBack: true });
+  await walkAll(stage, chooseAssignment, cobaltStudents, chooseManner);
   await giveNotebook(stage);
   await planTest(stage, itemIdOf);
   deps.db.$client.pragma('synchronous = FULL');
@@ -196,6 +200,7 @@ function assign(
   lessonId: string,
   classId: string,
   days: { opens: number; due: number; closes: number },
+  terms: Partial<Terms> = {},
 ): string {
   clock.now = today + days.opens * day - 3_600_000;
   const localDay = (offset: number) => toLocal(today + offset * day, timeZone).slice(0, 10);
@@ -205,7 +210,7 @@ function assign(
     opensAt: `${localDay(days.opens)}T08:00`,
     dueAt: `${localDay(days.due)}T23:59`,
     closesAt: `${localDay(days.closes)}T23:59`,
-    terms: { skipping: false, rewindAtStops: true, maxRate: 2 },
+    terms: { ...demoTerms, ...terms },
   }).id;
 }
 
@@ -224,8 +229,9 @@ async function walkAll(
     const actor = studentActor(displayName);
     clock.now = manner.startAt;
     const { attemptId } = await services.walks.begin(actor, assignmentId);
-    const { lesson } = services.marking.readAttempt(adaeze, assignmentId, actor.id);
-    for (const { receivedAt, events } of simulateWalk(lesson, manner, random)) {
+    const { lesson, state } = services.marking.readAttempt(adaeze, assignmentId, actor.id);
+    if (!state) continue;
+    for (const { receivedAt, events } of simulateWalk({ lesson, state, terms: demoTerms }, manner, random)) {
       clock.now = receivedAt;
       await services.walks.takeInEvents(actor, attemptId, events);
     }
@@ -267,6 +273,20 @@ const notebookManner: MannerOf = (index, { random, today }) => {
     rewatches: random.between(0, 0.5),
     startAt: today - Math.round(random.between(0.1, 0.6) * day),
     leavesAfterStops: isDone ? 99 : 2,
+    handsIn: isDone,
+  };
+};
+
+/** The lesson with ways: some have come to its end, some stand at the fork or the board. */
+const chooseManner: MannerOf = (index, { random, today }) => {
+  if (index % 3 === 2) return null;
+  const isDone = index % 4 !== 1;
+  return {
+    skill: random.between(0.35, 0.95),
+    rate: random.pick([1, 1, 1.25, 1.5]),
+    rewatches: random.between(0, 0.3),
+    startAt: today - Math.round(random.between(0.2, 2.6) * day),
+    leavesAfterStops: isDone ? 99 : index === 13 ? 5 : 2 + (index % 3),
     handsIn: isDone,
   };
 };

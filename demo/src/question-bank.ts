@@ -1,4 +1,4 @@
-import type { Lesson, Question, PlacePart } from '@semita/core';
+import type { Lesson, PlacePart, Question } from '@semita/core';
 import { placeWindow } from '@semita/core';
 import { checkpoint, choice } from './bridge-lesson.ts';
 

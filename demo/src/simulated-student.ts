@@ -1,5 +1,25 @@
-import type { Checkpoint, LearnerEventBody, Lesson, Part, Question, Response, Stop } from '@semita/core';
-import { markResponse, rightResponse, stopsInOrder } from '@semita/core';
+import {
+  type AttemptState,
+  type Checkpoint,
+  createContext,
+  findOpenStop,
+  hasLength,
+  isAtEnd,
+  isNeedMet,
+  type LearnerEventBody,
+  type Lesson,
+  markResponse,
+  nextPartOf,
+  nextUnsettledStop,
+  partStateOf,
+  type Question,
+  type Response,
+  rightResponse,
+  type Stop,
+  type Terms,
+  takeIn,
+  type WalkPart,
+} from '@semita/core';
 import type { SentEvent } from '@semita/core/contract';
 import { v7 } from 'uuid';
 import { writtenAnswers } from './bridge-lesson.ts';
@@ -30,20 +50,32 @@ export interface Batch {
 
 const stretchMs = 5_000;
 
-/** Plays out one sitting through a lesson of one clip, as the batches that a browser would send. */
-export function simulateWalk(lesson: Lesson, manner: Manner, random: Random): Batch[] {
-  const part = lesson.parts[0] as Part;
+/** What a walk of a student of the demo begins from. */
+export interface WalkStart {
+  readonly lesson: Lesson;
+  readonly terms: Terms;
+  readonly state: AttemptState;
+}
+
+/** Plays out one sitting through a lesson, whatever ways it has, as the batches that a browser would send. */
+export function simulateWalk(start: WalkStart, manner: Manner, random: Random): Batch[] {
+  const context = createContext(start.lesson, start.terms);
   const sittingId = v7();
   const batches: Batch[] = [];
+  let { state } = start;
   let waiting: SentEvent[] = [];
   let n = 0;
   let now = manner.startAt;
-  const happen = (body: LearnerEventBody) => waiting.push({ ...body, id: v7(), sittingId, n: n++, at: now });
+  const happen = (body: LearnerEventBody) => {
+    const event = { ...body, id: v7(), sittingId, n: n++, at: now };
+    waiting.push(event);
+    ({ state } = takeIn(context, state, { ...event, receivedAt: now }));
+  };
   const send = () => {
     if (waiting.length > 0) batches.push({ receivedAt: now + Math.round(random.between(40, 400)), events: waiting });
     waiting = [];
   };
-  const play = (fromMs: number, toMs: number) => {
+  const play = (part: WalkPart, fromMs: number, toMs: number) => {
     for (let at = fromMs; at < toMs; at += stretchMs * manner.rate) {
       const end = Math.min(at + stretchMs * manner.rate, toMs);
       now += Math.round((end - at) / manner.rate);
@@ -56,27 +88,32 @@ export function simulateWalk(lesson: Lesson, manner: Manner, random: Random): Ba
   };
 
   happen({ type: 'opened' });
-  let placeMs = part.inMs;
-  for (const [index, stop] of stopsInOrder(part.stops).entries()) {
-    play(placeMs, stop.atMs);
-    happen({ type: 'reachedStop', stopId: stop.id });
-    send();
-    placeMs = stop.atMs;
-    if (index >= manner.leavesAfterStops) {
-      ponder(stop);
-      happen({ type: 'hidden' });
+  let part = context.lesson.parts[0] as WalkPart;
+  for (let stopCount = 0; !isAtEnd(context.lesson, state); ) {
+    const open = findOpenStop(context.lesson, state);
+    if (open) {
       send();
-      return batches;
+      if (stopCount++ >= manner.leavesAfterStops) {
+        ponder(open.stop as Stop);
+        happen({ type: 'hidden' });
+        send();
+        return batches;
+      }
+      if (hasLength(open.part) && random.chance(manner.rewatches)) {
+        const backMs = Math.max(open.part.inMs, open.stop.atMs - Math.round(random.between(8_000, 25_000)));
+        happen({ type: 'sought', partId: open.part.id, fromMs: open.stop.atMs, toMs: backMs });
+        play(open.part, backMs, open.stop.atMs);
+      }
+      settle(open.stop as Stop);
+      send();
+      continue;
     }
-    if (random.chance(manner.rewatches)) {
-      const backMs = Math.max(part.inMs, stop.atMs - Math.round(random.between(8_000, 25_000)));
-      happen({ type: 'sought', partId: part.id, fromMs: stop.atMs, toMs: backMs });
-      play(backMs, stop.atMs);
-    }
-    settle(stop);
-    send();
+    const leg = state.route?.legs.at(-1);
+    part = context.lesson.parts.find(({ id }) => id === leg?.partId) ?? nextPartOf(context, state, part) ?? part;
+    const next = nextUnsettledStop(part, state);
+    play(part, partStateOf(state, part).furthestMs, next?.atMs ?? part.outMs);
+    if (next) happen({ type: 'reachedStop', stopId: next.id });
   }
-  play(placeMs, part.outMs);
   if (manner.handsIn) {
     wait(2_000, 20_000);
     happen({ type: 'handedIn' });
@@ -88,6 +125,17 @@ export function simulateWalk(lesson: Lesson, manner: Manner, random: Random): Ba
     if (stop.kind === 'fork') {
       wait(3_000, 12_000);
       happen({ type: 'chose', stopId: stop.id, choiceId: random.pick(stop.choices).id });
+      return;
+    }
+    if (stop.kind === 'board') {
+      const done = new Set(
+        Object.entries(state.stops[stop.id]?.tiles ?? {}).flatMap(([id, as]) => (as === 'done' ? id : [])),
+      );
+      const left = stop.tiles.filter(({ id, to }) => !done.has(id) && to.kind === 'part');
+      const isMet = isNeedMet(stop, done);
+      wait(6_000, 30_000);
+      if (left.length === 0 || (isMet && random.chance(0.8))) happen({ type: 'acknowledged', stopId: stop.id });
+      else happen({ type: 'openedTile', stopId: stop.id, tileId: random.pick(left).id });
       return;
     }
     if (stop.kind === 'pause') {

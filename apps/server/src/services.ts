@@ -7,7 +7,9 @@ import { createAnswerFileService } from './features/attempts/answer-files.ts';
 import { createAttemptRepository } from './features/attempts/attempt-repository.ts';
 import { createEventIntake } from './features/attempts/event-intake.ts';
 import { createMarkingService } from './features/attempts/marking-service.ts';
+import { createPathService } from './features/attempts/path-service.ts';
 import { createPhraseRepository } from './features/attempts/phrase-repository.ts';
+import { createReadStates } from './features/attempts/read-states.ts';
 import { createRubricRepository } from './features/attempts/rubric-repository.ts';
 import { createThreadService } from './features/attempts/thread-service.ts';
 import { createWalkService } from './features/attempts/walk-service.ts';
@@ -70,6 +72,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const bank = createBankService({ ...deps, repository: bankRepository, areOwned: materialRepository.areOwned });
   const answerFiles = createAnswerFileService({ ...deps, store });
   const shared = { ...deps, assignments: assignmentRepository, attempts, intake };
+  const readStates = createReadStates({ sheetOf: assignments, attempts, intake });
   return {
     sessions,
     classes,
@@ -98,7 +101,14 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     phrases: createPhraseRepository(deps),
     rubrics: createRubricRepository(deps),
     threads: createThreadService(shared),
-    marking: createMarkingService({ ...shared, sheetOf: assignments, answerFiles, nameOf: sessions.nameOf }),
+    paths: createPathService({ ...shared, readStates }),
+    marking: createMarkingService({
+      ...shared,
+      readStates,
+      sheetOf: assignments,
+      answerFiles,
+      nameOf: sessions.nameOf,
+    }),
   };
 }
 

@@ -32,6 +32,7 @@ export const router = createBrowserRouter([
           { path: 'lessons/:lessonId/print', lazy: () => import('./features/print/print-route.tsx') },
           { path: 'slides/:materialId', lazy: () => import('./features/slides/slides-route.tsx') },
           { path: 'assignments/:assignmentId', lazy: () => import('./features/assignment/sheet-route.tsx') },
+          { path: 'assignments/:assignmentId/path', lazy: () => import('./features/path/walked-route.tsx') },
           { path: 'assignments/:assignmentId/marking', lazy: () => import('./features/marking/marking-route.tsx') },
           { path: 'assignments/:assignmentId/terms', lazy: () => import('./features/assignment/terms-route.tsx') },
         ],

@@ -2,6 +2,7 @@
 
 export { type AnswerGroup, groupAnswers } from './analysis/group-answers.ts';
 export { bankResultsOf, seenDifficulty } from './analysis/seen-difficulty.ts';
+export { type WalkedPaths, type WalkedRoute, walkedPaths } from './analysis/walked-paths.ts';
 export { applyKeyChanges, type KeyChange } from './attempt/apply-key-changes.ts';
 // The attempt: what a student does.
 export {
@@ -21,6 +22,7 @@ export {
   type Refusal,
   type StopState,
 } from './attempt/attempt-state.ts';
+export type { Ahead } from './attempt/certain-ahead.ts';
 export { createContext } from './attempt/create-context.ts';
 export {
   canHandIn,
@@ -81,6 +83,7 @@ export {
   type Marker,
   type WalkContext,
   type WalkLesson,
+  type WalkPart,
   type WalkStop,
 } from './attempt/walk-lesson.ts';
 export { type Loudness, loudnessBars } from './breaks/loudness.ts';
@@ -140,6 +143,7 @@ export {
   type Pause,
   type PlacePart,
   type PlacePartKind,
+  type PlacePartOf,
   partKinds,
   placeWindow,
   possiblePoints,

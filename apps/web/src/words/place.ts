@@ -1,4 +1,4 @@
-import type { BlockAnchor, LessonLengths, PartKind } from '@semita/core';
+import { type BlockAnchor, hasLength, type LessonLengths, type PartKind } from '@semita/core';
 import { formatClock, formatMinutes } from './format.ts';
 import { t } from './words.ts';
 
@@ -8,7 +8,7 @@ export function formatPlace(
   { atMs, anchor }: { readonly atMs: number; readonly anchor?: BlockAnchor | undefined },
 ): string {
   if (kind === 'clip') return formatClock(atMs);
-  if (kind === 'task') return '';
+  if (!hasLength({ kind })) return '';
   return t(kind === 'reading' ? 'anchor.block' : 'anchor.slide', { number: anchor?.number ?? 0 });
 }
 

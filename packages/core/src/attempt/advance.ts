@@ -59,7 +59,8 @@ function advanceOnce({ lesson }: WalkContext, state: AttemptState, route: RouteS
   const legs = route.legs.with(-1, left);
   const arrival = arriveAt(lesson, decided.to, from, leg.returns, isPartEnd);
   // An edition has no way that leads to nothing; a rehearsal of a draft may.
-  if (arrival === 'end' || arrival === 'missing') return withRoute(state, { ...route, ruled, legs, isAtEnd: true });
+  if (arrival === 'end' || arrival === 'missing')
+    return withRoute(state, { ...route, ruled, legs, isAtEnd: true, endVia: decided.via });
   const next = legAt(arrival.place, decided.via, arrival.returns);
   const isMoved = isTurnedInto(decided.via) || decided.to.kind === 'back';
   const after = tileDone ? withTile(state, tileDone.stopId, tileDone.tileId, 'done') : state;
@@ -185,5 +186,11 @@ export function turnBackTo(lesson: WalkLesson, state: AttemptState, forkId: stri
   const atMs = within(part, orderedStops(part)[index]?.atMs ?? part.outMs);
   const again = { ...leg, atStop: index, atMs, untilMs: null };
   const turnedBack = [...(route.turnedBack ?? []), forkId];
-  return withRoute(state, { ...route, turnedBack, isAtEnd: false, legs: [...route.legs.slice(0, place), again] });
+  return withRoute(state, {
+    ...route,
+    turnedBack,
+    isAtEnd: false,
+    endVia: undefined,
+    legs: [...route.legs.slice(0, place), again],
+  });
 }

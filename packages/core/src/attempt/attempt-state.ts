@@ -48,6 +48,8 @@ export interface RouteState {
   /** Checkpoints and parts whose rules have led somewhere already; each leads once. */
   readonly ruled: readonly string[];
   readonly isAtEnd: boolean;
+  /** What led to the end. */
+  readonly endVia?: Via | undefined;
   /** Forks a student came back to, each time they did. */
   readonly turnedBack?: readonly string[] | undefined;
   /** The furthest figure of progress so far, 0 to 1. */

@@ -15,6 +15,7 @@ import {
 import type { LessonPicture, Recording } from '../lesson/recording.ts';
 import type { Question } from '../question/question.ts';
 import type { Answer, AttemptState } from './attempt-state.ts';
+import { type Ahead, certainAhead } from './certain-ahead.ts';
 import { type LearnerQuestion, present, type QuestionResult, toLearnerQuestion, toResult } from './learner-question.ts';
 import { ownLesson, seedOf } from './own-lesson.ts';
 
@@ -100,6 +101,8 @@ export interface LearnerView {
   readonly results: Readonly<Record<string, QuestionResult>>;
   /** By question id; only hints that were asked for. */
   readonly hints: Readonly<Record<string, string>>;
+  /** What of the way ahead is certain. */
+  readonly ahead: Ahead;
 }
 
 /**
@@ -113,6 +116,7 @@ export function learnerView(lesson: Lesson, state: AttemptState): LearnerView {
     state: maskMarkers(state),
     results: resultsOf(own, state),
     hints: hintsOf(own, state),
+    ahead: certainAhead(own, state),
   };
 }
 

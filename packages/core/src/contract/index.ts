@@ -30,4 +30,5 @@ export type {
   ThreadPost,
   TodoItem,
   Walk,
+  WalkedPath,
 } from './schemas.ts';

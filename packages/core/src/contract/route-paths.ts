@@ -42,6 +42,7 @@ export const routePaths = {
   listAssignments: ['GET', '/api/assignments'],
   assign: ['POST', '/api/assignments'],
   changeWindow: ['PATCH', '/api/assignments/:assignmentId/window'],
+  readWalkedPath: ['GET', '/api/assignments/:assignmentId/path'],
   readSheet: ['GET', '/api/assignments/:assignmentId/sheet'],
   exportSheet: ['GET', '/api/assignments/:assignmentId/sheet.csv'],
   watchSheet: ['GET', '/api/assignments/:assignmentId/live'],

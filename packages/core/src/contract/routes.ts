@@ -151,6 +151,8 @@ export const routes = {
     body: v.object({ excused: v.boolean() }),
     output: s.sheetStudentSchema,
   }),
+  /** Where students went: ways taken, turned back at, and routes walked. */
+  readWalkedPath: route(...routePaths.readWalkedPath, 'teacher', { output: s.walkedPathSchema }),
   readAttempt: route(...routePaths.readAttempt, 'teacher', {
     output: s.attemptDetailSchema,
   }),

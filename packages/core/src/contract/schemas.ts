@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import type { WalkedPaths } from '../analysis/walked-paths.ts';
 import type { Answer, AttemptState, Refusal } from '../attempt/attempt-state.ts';
 import type { LearnerQuestion, QuestionResult } from '../attempt/learner-question.ts';
 import type { LearnerView } from '../attempt/learner-view.ts';
@@ -201,6 +202,14 @@ export const attemptDetailSchema = v.object({
   state: computed<AttemptState | null>(),
 });
 export type AttemptDetail = v.InferOutput<typeof attemptDetailSchema>;
+
+/** Where students of an assignment went; names by the ids of those who have begun. */
+export const walkedPathSchema = v.object({
+  lesson: lessonSchema,
+  names: v.record(v.string(), v.string()),
+  walked: computed<WalkedPaths>(),
+});
+export type WalkedPath = v.InferOutput<typeof walkedPathSchema>;
 
 export const markSchema = v.object({
   stopId: v.string(),

@@ -75,8 +75,10 @@ export type RuleCondition =
   | { readonly kind: 'sureAtMost'; readonly sure: number };
 
 /** Nothing to watch or read: its stops all stand at the one place there is, in the order of the list. A board has one, itself. */
-export interface PlacePart extends PartHead {
-  readonly kind: PlacePartKind;
+export type PlacePart = PlacePartOf<'task'> | PlacePartOf<'board'>;
+
+export interface PlacePartOf<Kind extends PlacePartKind> extends PartHead {
+  readonly kind: Kind;
 }
 
 /** A part that shows a material, or a window of one. */

@@ -3,6 +3,7 @@ import { sendFile } from '../../http/send-file.ts';
 import type { Handlers } from '../../http/serve-route.ts';
 import type { AnswerFileService } from './answer-files.ts';
 import type { MarkingService } from './marking-service.ts';
+import type { PathService } from './path-service.ts';
 import type { PhraseRepository } from './phrase-repository.ts';
 import type { RubricRepository } from './rubric-repository.ts';
 import type { ThreadService } from './thread-service.ts';
@@ -16,6 +17,7 @@ type Names =
   | 'sendAnswerFile'
   | 'readAnswerFile'
   | 'readAttempt'
+  | 'readWalkedPath'
   | 'mark'
   | 'markMany'
   | 'listMarking'
@@ -36,6 +38,7 @@ type Names =
 export interface AttemptUseCases {
   readonly walks: WalkService;
   readonly marking: MarkingService;
+  readonly paths: PathService;
   readonly answerFiles: AnswerFileService;
   readonly phrases: PhraseRepository;
   readonly rubrics: RubricRepository;
@@ -43,7 +46,7 @@ export interface AttemptUseCases {
 }
 
 export function attemptHandlers(useCases: AttemptUseCases): Pick<Handlers, Names> {
-  const { walks, marking, answerFiles: files, phrases, rubrics, threads } = useCases;
+  const { walks, marking, paths, answerFiles: files, phrases, rubrics, threads } = useCases;
   return {
     listTodo: ({ actor }) => walks.listTodo(actor),
     listFeedback: ({ actor }) => walks.listFeedback(actor),
@@ -54,6 +57,7 @@ export function attemptHandlers(useCases: AttemptUseCases): Pick<Handlers, Names
       await sendFile(res, files.find(actor, params.fileId));
       return undefined;
     },
+    readWalkedPath: ({ actor, params }) => paths.readWalkedPath(actor, params.assignmentId),
     readAttempt: ({ actor, params }) => marking.readAttempt(actor, params.assignmentId, params.studentId),
     mark: ({ actor, params, body }) => marking.mark(actor, params.assignmentId, params.studentId, body),
     markMany: async ({ actor, params, body }) => {

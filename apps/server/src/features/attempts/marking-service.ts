@@ -31,12 +31,14 @@ import type { AssignmentService } from '../assignments/assignment-service.ts';
 import type { AnswerFileService } from './answer-files.ts';
 import type { AttemptRepository } from './attempt-repository.ts';
 import type { EventIntake } from './event-intake.ts';
+import type { ReadStates } from './read-states.ts';
 
 export type MarkingService = ReturnType<typeof createMarkingService>;
 
 interface Options extends Pick<Deps, 'clock' | 'newId'> {
   readonly assignments: AssignmentRepository;
-  readonly sheetOf: Pick<AssignmentService, 'readStudent' | 'readSheet'>;
+  readonly sheetOf: Pick<AssignmentService, 'readStudent'>;
+  readonly readStates: ReadStates;
   readonly attempts: AttemptRepository;
   readonly intake: EventIntake;
   readonly answerFiles: Pick<AnswerFileService, 'isOf'>;
@@ -52,7 +54,7 @@ export interface KeyInput {
 
 /** The teacher's side of attempts: reading them and marking them. */
 export function createMarkingService(options: Options) {
-  const { clock, newId, assignments, sheetOf, attempts, intake, answerFiles, nameOf } = options;
+  const { clock, newId, assignments, sheetOf, readStates, attempts, intake, answerFiles, nameOf } = options;
 
   const readAttempt = (actor: Actor, assignmentId: string, studentId: string): AttemptDetail => {
     const student = sheetOf.readStudent(actor, assignmentId, studentId);
@@ -93,13 +95,6 @@ export function createMarkingService(options: Options) {
     const { outcomes } = await intake.take(attempt, teacherEvents(bodies, clock()));
     if (outcomes.some((outcome) => outcome.kind === 'refused')) throw new Refused('answerMissing');
   };
-
-  /** The states of all who have begun. */
-  const readStates = (actor: Actor, assignmentId: string): { student: SheetStudent; state: AttemptState }[] =>
-    sheetOf.readSheet(actor, assignmentId).students.flatMap((student) => {
-      const attempt = attempts.findByStudent(assignmentId, student.studentId);
-      return attempt ? [{ student, state: intake.readState(attempt.attemptId) }] : [];
-    });
 
   return {
     readAttempt,

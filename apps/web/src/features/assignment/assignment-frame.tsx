@@ -47,6 +47,9 @@ export function AssignmentFrame({
                 <NavLink end to={`/assignments/${assignmentId}`} className={tab}>
                   {t('sheet.sheet')}
                 </NavLink>
+                <NavLink to={`/assignments/${assignmentId}/path`} className={tab}>
+                  {t('path.title')}
+                </NavLink>
                 <NavLink to={`/assignments/${assignmentId}/marking`} className={tab}>
                   {t('marking.title')}
                 </NavLink>

@@ -10,6 +10,12 @@ export const sheetOptions = (assignmentId: string) =>
     queryFn: () => call('readSheet', { params: { assignmentId } }),
   });
 
+export const walkedPathOptions = (assignmentId: string) =>
+  queryOptions({
+    queryKey: ['sheet', assignmentId, 'path'],
+    queryFn: () => call('readWalkedPath', { params: { assignmentId } }),
+  });
+
 export const attemptOptions = (assignmentId: string, studentId: string) =>
   queryOptions({
     queryKey: ['attempt', assignmentId, studentId],

@@ -21,6 +21,7 @@ import { StateMark, stateWords } from '../../ui/state-mark.tsx';
 import { formatClock, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
+import { needWords } from '../board/tile-looks.ts';
 import { AnswerView, AskedView } from '../marking/answer-view.tsx';
 import { MarkForm } from '../marking/mark-form.tsx';
 import { focusNextUnmarked, useNextKey } from '../marking/next-unmarked.ts';
@@ -201,6 +202,17 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
         <p className="text-14">
           {stop.prompt}{' '}
           <strong>{stop.choices.find(({ id }) => id === stopState?.choiceId)?.words ?? t('student.notChosen')}</strong>
+        </p>
+      )}
+      {stop.kind === 'board' && (
+        <p className="text-14">
+          {needWords(stop.need)}{' '}
+          <strong>
+            {stop.tiles
+              .filter(({ id }) => stopState?.tiles?.[id] === 'done')
+              .map(({ title }) => title)
+              .join(', ') || t('student.noTile')}
+          </strong>
         </p>
       )}
       {stop.kind === 'checkpoint' &&

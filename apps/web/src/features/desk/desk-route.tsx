@@ -48,6 +48,8 @@ const AssignDialog = lazy(async () => ({
   default: (await import('../assignment/assign-dialog.tsx')).AssignDialog,
 }));
 
+/** Loaded when a board is written. */
+const BoardDesk = lazy(async () => ({ default: (await import('../board/board-desk.tsx')).BoardDesk }));
 /** Loaded when the path is looked at. */
 const PathView = lazy(async () => ({ default: (await import('../path/path-view.tsx')).PathView }));
 
@@ -216,7 +218,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
         <div
           className={joinClasses(
             'grid grow grid-cols-1 divide-line lg:h-[calc(100dvh-6.5rem)] lg:divide-x',
-            view === 'path' ? 'lg:grid-cols-[12rem_minmax(0,1fr)_21rem]' : 'lg:grid-cols-[14rem_minmax(0,1fr)_25rem]',
+            view === 'path' ? 'lg:grid-cols-[14rem_minmax(0,1fr)_21rem]' : 'lg:grid-cols-[14rem_minmax(0,1fr)_25rem]',
           )}
         >
           <div className="min-h-0 overflow-y-auto">
@@ -246,6 +248,12 @@ function DeskView({ draft }: { readonly draft: Draft }) {
                 onOpenStop={goToStop}
               />
             </Suspense>
+          ) : part?.kind === 'board' ? (
+            <RegionSources value={sources}>
+              <Suspense fallback={<p className="p-4 text-quiet">{t('app.loading')}</p>}>
+                <BoardDesk key={part.id} {...{ part, faults, apply }} />
+              </Suspense>
+            </RegionSources>
           ) : part?.kind === 'task' ? (
             <RegionSources value={sources}>
               <TaskDesk key={part.id} {...{ part, faults, openStopId, apply }} setOpenStop={setOpenStopId} />

@@ -1,4 +1,13 @@
-import { type Checkpoint, createQuestion, type Fork, type Pause, type Stop } from '@semita/core';
+import {
+  type Board,
+  type Checkpoint,
+  createQuestion,
+  type Fork,
+  type Pause,
+  placeWindow,
+  type Stop,
+  type Tile,
+} from '@semita/core';
 import { v7 } from 'uuid';
 import { newItemId } from '../question-editor/new-id.ts';
 
@@ -19,6 +28,29 @@ export function createFork(place: StopPlace): Fork {
   return { id: v7(), kind: 'fork', ...place, prompt: '', choices };
 }
 
+export function createTile(): Tile {
+  return {
+    id: newItemId(),
+    title: '',
+    colour: 'plain',
+    does: 'other',
+    minutes: 10,
+    worth: 1,
+    to: { kind: 'part', partId: '' },
+  };
+}
+
+export function createBoard(): Board {
+  return {
+    ...{ id: v7(), kind: 'board', atMs: placeWindow.inMs, prompt: '', arrangement: 'grid', columns: 3 },
+    tiles: [createTile(), createTile(), createTile()],
+    need: { kind: 'any', count: 1 },
+  };
+}
+
 const makers = { checkpoint: createCheckpoint, pause: createPause, fork: createFork };
 
-export const createStop = (kind: Stop['kind'], place: StopPlace): Stop => makers[kind](place);
+/** Stops that can stand between the lines of a script. */
+export type ScriptStopKind = keyof typeof makers;
+
+export const createStop = (kind: ScriptStopKind, place: StopPlace): Stop => makers[kind](place);

@@ -1,5 +1,5 @@
 import { useSortable } from '@dnd-kit/react/sortable';
-import { type BreakPoint, firstWords, lessonLengths, type Part, stopsInOrder } from '@semita/core';
+import { type BreakPoint, firstWords, hasLength, lessonLengths, type Part, stopsInOrder } from '@semita/core';
 import { GripVertical, Lightbulb } from 'lucide-react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock, formatMinutes } from '../../words/format.ts';
@@ -32,10 +32,10 @@ export function OutlinePart(props: Props) {
   const { part, index, isChosen, isFree, openStopId, breaks, onChoose, onChooseStop, onMove } = props;
   const { ref, handleRef, isDragging } = useSortable({ id: part.id, index });
   const lengths = lessonLengths([part]);
-  const hasLength = part.kind !== 'task';
-  const lengthMs = hasLength ? part.outMs - part.inMs : lengths.answeringMs;
+  const isLong = hasLength(part);
+  const lengthMs = isLong ? part.outMs - part.inMs : lengths.answeringMs;
   const stops = stopsInOrder(part.stops);
-  const stretchMs = hasLength ? longestStretchMs(part, stops) : 0;
+  const stretchMs = isLong ? longestStretchMs(part, stops) : 0;
   const notes = [formatLengths(lengths), part.practice && t('part.practice'), isFree && t('path.anyOrder')];
   return (
     <li

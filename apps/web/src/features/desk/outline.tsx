@@ -2,13 +2,14 @@ import { move } from '@dnd-kit/helpers';
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
 import { type BreakPoint, type Lesson, type LessonChange, type Part, placeWindow } from '@semita/core';
 import type { Material } from '@semita/core/contract';
-import { ListChecks, Plus } from 'lucide-react';
+import { LayoutGrid, ListChecks, Plus } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/button.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { t } from '../../words/words.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
+import { createBoard } from './new-stops.ts';
 import { OutlinePart } from './outline-part.tsx';
 
 /** Loaded when a part is added. */
@@ -88,6 +89,15 @@ export function Outline({
       >
         <ListChecks aria-hidden className="size-4" strokeWidth={1.75} />
         {t('desk.addTask')}
+      </Button>
+      <Button
+        size="small"
+        onClick={() =>
+          onAddParts([{ id: v7(), kind: 'board', title: t('desk.newBoard'), ...placeWindow, stops: [createBoard()] }])
+        }
+      >
+        <LayoutGrid aria-hidden className="size-4" strokeWidth={1.75} />
+        {t('desk.addBoard')}
       </Button>
       {isAdding && (
         <Suspense>

@@ -1,8 +1,8 @@
 import type { PartKind } from '@semita/core';
-import { BookOpen, Film, ListChecks, Presentation } from 'lucide-react';
+import { BookOpen, Film, LayoutGrid, ListChecks, Presentation } from 'lucide-react';
 import { joinClasses } from '../../ui/join-classes.ts';
 
-const partIcons = { clip: Film, reading: BookOpen, deck: Presentation, task: ListChecks };
+const partIcons = { clip: Film, reading: BookOpen, deck: Presentation, task: ListChecks, board: LayoutGrid };
 
 export function PartIcon({ kind, className }: { readonly kind: PartKind; readonly className?: string }) {
   const Icon = partIcons[kind];

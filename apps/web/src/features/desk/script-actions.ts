@@ -16,11 +16,11 @@ import { v7 } from 'uuid';
 import { focusSoon, writeSoon } from '../../ui/focus-soon.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
-import { createCheckpoint, createStop, type StopPlace } from './new-stops.ts';
+import { createCheckpoint, createStop, type ScriptStopKind, type StopPlace } from './new-stops.ts';
 
 /** What can be done from within a script, whatever it is the script of. */
 export interface ScriptActions {
-  readonly insert: (kind: Stop['kind'], gap: number) => void;
+  readonly insert: (kind: ScriptStopKind, gap: number) => void;
   readonly move: (stop: Stop, gap: number) => void;
   /** @returns whether the words stand in the stop's paragraph */
   readonly setPhrase: (stop: Stop, phrase: string) => boolean;

@@ -1,5 +1,5 @@
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
-import type { Fault, LessonChange, Stop, PlacePart } from '@semita/core';
+import type { Fault, LessonChange, PlacePartOf, Stop } from '@semita/core';
 import { DoorClosed, Pause, Split } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -12,7 +12,7 @@ import { PartSettings } from './part-settings.tsx';
 import { StopCard } from './stop-card.tsx';
 
 interface Props {
-  readonly part: PlacePart;
+  readonly part: PlacePartOf<'task'>;
   readonly faults: readonly Fault[];
   readonly openStopId: string | null;
   readonly setOpenStop: (stopId: string | null) => void;

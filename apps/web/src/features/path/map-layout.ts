@@ -1,10 +1,10 @@
 import { Graph, layout } from '@dagrejs/dagre';
 import type { Lesson, MapPlace, Way } from '@semita/core';
 
-export const cardSize = { width: 192, height: 92 } as const;
+export const cardSize = { width: 184, height: 92 } as const;
 export const endSize = { width: 72, height: 36 } as const;
 /** Room between two cards for what is written on a way. */
-const labelPx = 104;
+const labelPx = 96;
 
 /** The places where every route begins and ends; no part has such an id. */
 export const beginId = 'begin';
@@ -16,13 +16,13 @@ export const endId = 'end';
  */
 export function mapLayout(lesson: Lesson, ways: readonly Way[]): ReadonlyMap<string, MapPlace> {
   const graph = new Graph({ multigraph: true });
-  graph.setGraph({ rankdir: 'LR', nodesep: 28, ranksep: 36, marginx: 16, marginy: 16 });
+  graph.setGraph({ rankdir: 'LR', nodesep: 28, ranksep: 28, marginx: 16, marginy: 16 });
   graph.setDefaultEdgeLabel(() => ({}));
   graph.setNode(beginId, { ...endSize });
   for (const { id } of lesson.parts) graph.setNode(id, { ...cardSize });
   graph.setNode(endId, { ...endSize });
   for (const { key, from, to, way } of drawnWays(lesson, ways)) {
-    const isLabelled = way?.via.kind === 'choice' || way?.via.kind === 'rule';
+    const isLabelled = way !== null && way.via.kind !== 'next' && way.via.kind !== 'order';
     graph.setEdge(from, to, { width: isLabelled ? labelPx : 0, height: isLabelled ? 24 : 0 }, key);
   }
   layout(graph);
@@ -54,6 +54,8 @@ export function drawnWays(lesson: Lesson, ways: readonly Way[]): readonly DrawnW
   return [
     ...(first ?? []),
     ...ways
+      // A way into an aside is drawn there and back.
+      .filter(({ target }) => target.kind !== 'back')
       .filter((way) => !way.isBroken && !isFree.has(way.fromPartId) && !(way.toPartId && isFree.has(way.toPartId)))
       .filter((way) => free.length === 0 || way.toPartId !== null)
       .map((way) => ({ key: way.key, from: way.fromPartId, to: way.toPartId ?? endId, way })),

@@ -5,6 +5,7 @@ import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
+import { needWords } from '../board/tile-looks.ts';
 import { partFigures } from '../desk/part-figures.ts';
 import { stopLooks } from '../desk/stop-looks.ts';
 import { ForkEditor } from './fork-editor.tsx';
@@ -23,7 +24,9 @@ interface Props {
 /** What the map has to say of one part, where it can be changed: its name, its forks and rules, and where it leads. */
 export function PartPanel({ part, lesson, apply, onOpen, onOpenStop, onClose }: Props) {
   const change = (stop: Stop) => apply({ type: 'replaceStop', partId: part.id, stop });
-  const turns = part.stops.filter((stop) => stop.kind === 'fork' || (stop.kind === 'checkpoint' && stop.rules?.length));
+  const turns = part.stops.filter(
+    (stop) => stop.kind === 'fork' || stop.kind === 'board' || (stop.kind === 'checkpoint' && stop.rules?.length),
+  );
   return (
     <section aria-label={part.title || t('path.untitled')} className="grid gap-4">
       <div className="flex items-center justify-between gap-2">
@@ -61,10 +64,15 @@ export function PartPanel({ part, lesson, apply, onOpen, onOpenStop, onClose }: 
             <h3 className="flex items-center gap-2 text-14">
               <Icon aria-hidden className={`size-4 shrink-0 ${ink}`} strokeWidth={1.75} />
               <button type="button" className="text-left underline" onClick={() => onOpenStop(stop.id)}>
-                {t('desk.stopLine', { kind: t(`desk.${stop.kind}`), time: formatPlace(part.kind, stop) })}
+                {[t(`desk.${stop.kind}`), formatPlace(part.kind, stop)].filter(Boolean).join(' · ')}
               </button>
             </h3>
             {stop.kind === 'fork' && <ForkEditor {...{ fork: stop, lesson }} onChange={change} />}
+            {stop.kind === 'board' && (
+              <p className="text-14 text-quiet">
+                {needWords(stop.need)} {stop.tiles.map(({ title }) => title || t('board.untitled')).join(', ')}
+              </p>
+            )}
             {stop.kind === 'checkpoint' && (
               <RulesEditor
                 {...{ lesson, questions: stop.questions, usual: { kind: 'onward' } }}

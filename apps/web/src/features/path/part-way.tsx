@@ -32,7 +32,7 @@ export function PartWay({ part, lesson, apply }: Props) {
         others={['onward', 'back', 'end']}
         onChange={(to) => set({ next: to })}
       />
-      {isAside(part) && <p className="text-13 text-quiet">{t('path.asideHelp')}</p>}
+      {isAside(lesson, part.id) && <p className="text-13 text-quiet">{t('path.asideHelp')}</p>}
       {questionsOfPart(part).length > 0 && (
         <RulesEditor
           {...{ lesson, rules, usual: next, questions: questionsOfPart(part) }}

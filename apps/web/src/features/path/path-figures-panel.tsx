@@ -14,6 +14,7 @@ import { formatMinutes, formatPoints } from '../../words/format.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { stopLooks } from '../desk/stop-looks.ts';
+import { RouteButton, routeTitles } from './route-button.tsx';
 
 /** As many routes as are listed one by one. */
 const mostListed = 40;
@@ -46,21 +47,18 @@ export function PathFiguresPanel({ lesson, routeNumber, onRoute }: Props) {
         <ol className="grid grid-cols-[minmax(0,1fr)] gap-1">
           {routes.map((route, index) => (
             <li key={keyOf(route)}>
-              <button
-                type="button"
-                aria-pressed={index === routeNumber}
-                onClick={() => onRoute(index === routeNumber ? null : index)}
-                className={joinClasses(
-                  'grid w-full gap-0.5 rounded-control border px-2.5 py-1.5 text-left text-14 hover:bg-main-tint',
-                  index === routeNumber ? 'border-main bg-main-tint' : 'border-line',
+              <RouteButton
+                isLit={index === routeNumber}
+                title={routeTitles(
+                  lesson,
+                  route.steps.map(({ node }) => node.partId),
                 )}
-              >
-                <span className="break-words">{routeWords(lesson, route)}</span>
-                <span className="text-13 text-quiet">
-                  {formatMinutes(route.timeMs)} ·{' '}
-                  {t('stop.pointsOnly', { count: route.points / 100, points: formatPoints(route.points) })}
-                </span>
-              </button>
+                figures={[
+                  formatMinutes(route.timeMs),
+                  t('stop.pointsOnly', { count: route.points / 100, points: formatPoints(route.points) }),
+                ].join(' · ')}
+                onClick={() => onRoute(index === routeNumber ? null : index)}
+              />
               {lit === route && <RouteScript lesson={lesson} route={route} />}
             </li>
           ))}
@@ -101,12 +99,6 @@ function Figures({ figures }: { readonly figures: PathFigures }) {
 
 /** No route goes through a place twice. */
 const keyOf = ({ steps }: Route) => JSON.stringify(steps.map(({ node, via }) => [node.key, via]));
-
-/** The parts of a route in their order, each once for each time it is come to. */
-function routeWords(lesson: Lesson, { steps }: Route): string {
-  const partIds = steps.map(({ node }) => node.partId).filter((id, index, all) => id !== all[index - 1]);
-  return partIds.map((id) => lesson.parts.find((part) => part.id === id)?.title || t('path.untitled')).join(' → ');
-}
 
 /** What a student on the route meets, in its order. */
 function RouteScript({ lesson, route }: { readonly lesson: Lesson; readonly route: Route }) {

@@ -138,20 +138,17 @@ function MapView({ lesson, ways, faults, selectedId, onSelect, lit, taken, noteO
   const edges = useMemo(
     () =>
       drawn.map(({ key, from, to, way }): WayEdge => {
-        const look =
-          way?.isDetour || way?.target.kind === 'back'
-            ? 'detour'
-            : way?.via.kind === 'choice' || way?.via.kind === 'rule'
-              ? way.via.kind
-              : 'usual';
+        const look = way?.isDetour
+          ? 'detour'
+          : way?.via.kind === 'choice' || way?.via.kind === 'rule'
+            ? way.via.kind
+            : 'usual';
         const isLit = !!lit && (way ? lit.wayKeys.has(key) : key === beginId);
         return {
           ...{ id: key, source: from, target: to, type: 'way', focusable: false },
-          reconnectable: apply !== null && way !== null && way.target.kind !== 'back' ? 'target' : false,
-          markerEnd: {
-            ...{ type: MarkerType.ArrowClosed, width: 18, height: 18, markerUnits: 'userSpaceOnUse' },
-            color: isLit ? 'var(--color-main)' : colours[look],
-          },
+          reconnectable: apply !== null && way !== null ? 'target' : false,
+          markerEnd: arrow(isLit ? 'var(--color-main)' : colours[look]),
+          ...(look === 'detour' ? { markerStart: arrow(isLit ? 'var(--color-main)' : colours[look]) } : {}),
           data: {
             ...{ look, isLit, isDimmed: !!lit && !isLit },
             label: way ? wayLabel(lesson, way) : '',
@@ -165,7 +162,15 @@ function MapView({ lesson, ways, faults, selectedId, onSelect, lit, taken, noteO
   // The whole path stands in sight when the map is opened and when a part has come or gone.
   // biome-ignore lint/correctness/useExhaustiveDependencies: only then
   useEffect(() => {
-    const frame = requestAnimationFrame(() => void flow.fitView({ padding: 0.06, maxZoom: 1 }));
+    const frame = requestAnimationFrame(async () => {
+      await flow.fitView({ padding: 0.06, maxZoom: 1 });
+      const { zoom } = flow.getViewport();
+      if (zoom >= leastZoom) return;
+      // What would be too small to read is shown from its beginning.
+      await flow.fitView({ nodes: [{ id: beginId }], minZoom: leastZoom, maxZoom: leastZoom });
+      const { y } = flow.getViewport();
+      await flow.setViewport({ x: 16 - (latest.current.places.get(beginId)?.x ?? 0) * leastZoom, y, zoom: leastZoom });
+    });
     return () => cancelAnimationFrame(frame);
   }, [count, flow]);
   const targetOf = (id: string): Target => (id === endId ? { kind: 'end' } : { kind: 'part', partId: id });
@@ -207,7 +212,21 @@ function MapView({ lesson, ways, faults, selectedId, onSelect, lit, taken, noteO
   );
 }
 
+/** Arrows as large on thick lines as on thin ones. */
+const arrow = (color: string) => ({
+  ...{
+    type: MarkerType.ArrowClosed,
+    width: 18,
+    height: 18,
+    markerUnits: 'userSpaceOnUse',
+    orient: 'auto-start-reverse',
+  },
+  color,
+});
+
 const origin = { x: 0, y: 0 };
+/** Below this the words on a card cannot be read. */
+const leastZoom = 0.75;
 /** How far a card goes with Alt and an arrow key. */
 const stepPx = 24;
 const arrows: Readonly<Record<string, { x: -1 | 0 | 1; y: -1 | 0 | 1 }>> = {
@@ -300,19 +319,21 @@ function PlaceMark({ id, data }: NodeProps<PlaceNode>) {
 }
 
 function WayLine(props: EdgeProps<WayEdge>) {
-  const { id, sourceX, sourceY, targetX, targetY, sourcePosition, targetPosition, markerEnd, data } = props;
+  const { id, sourceX, sourceY, targetX, targetY, sourcePosition, targetPosition, markerStart, markerEnd, data } =
+    props;
   const ends = { sourceX, sourceY, targetX, targetY, sourcePosition, targetPosition };
   // What leads back to the left goes round the cards.
   const [path, labelX, labelY] =
     targetX < sourceX ? getSmoothStepPath({ ...ends, borderRadius: 12, offset: 24 }) : getBezierPath(ends);
   if (!data) return null;
-  const words = [data.label, data.taken === null ? '' : t('path.took', { count: data.taken })].filter(Boolean);
+  const words = [data.taken === null ? '' : String(data.taken), data.label].filter(Boolean);
   return (
     <>
       <BaseEdge
         id={id}
         path={path}
         {...(markerEnd ? { markerEnd } : {})}
+        {...(markerStart ? { markerStart } : {})}
         style={{
           stroke: data.isLit ? 'var(--color-main)' : colours[data.look],
           strokeWidth: data.isLit ? 3 : 1.75,
@@ -330,6 +351,7 @@ function WayLine(props: EdgeProps<WayEdge>) {
             style={{ transform: `translate(-50%, -50%) translate(${labelX}px, ${labelY}px)` }}
           >
             {words.join(' · ')}
+            {data.taken !== null && <span className="sr-only">{t('path.took', { count: data.taken })}</span>}
           </span>
         </EdgeLabelRenderer>
       )}

@@ -17,6 +17,8 @@ function keyOfStep({ node, via }: RouteStep, next: RouteStep | undefined): strin
   switch (via.kind) {
     case 'choice':
       return [`choice:${via.stopId}:${via.choiceId}`];
+    case 'tile':
+      return [`tile:${via.stopId}:${via.tileId}`];
     case 'rule':
       return [`rule:${via.of}:${via.ruleId}`];
     default:

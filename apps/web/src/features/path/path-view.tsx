@@ -1,9 +1,7 @@
 import { type Lesson, type LessonChange, type TriedRoutes, waysOf } from '@semita/core';
-import { List, Network, RotateCcw, Route as RouteIcon } from 'lucide-react';
+import { RotateCcw, Route as RouteIcon } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { Button } from '../../ui/button.tsx';
-import { joinClasses } from '../../ui/join-classes.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { PartPanel } from './part-panel.tsx';
@@ -11,6 +9,7 @@ import { listedRoutes, PathFiguresPanel } from './path-figures-panel.tsx';
 import { PathList } from './path-list.tsx';
 import { PathMap } from './path-map.tsx';
 import { faultsByPart, waysOfRoute } from './path-marks.ts';
+import { PathViews, usePathView } from './path-views.tsx';
 import { tryAll } from './try-all.ts';
 
 interface Props {
@@ -24,8 +23,7 @@ interface Props {
 
 /** The path of a lesson at the desk: as a map or a list, with what its routes come to and what each part leads to. */
 export function PathView({ lesson, partId, onChoosePart, onOpenStop, onOpenPart, apply }: Props) {
-  const [search, setSearch] = useSearchParams();
-  const isList = search.get('as') === 'list';
+  const isList = usePathView() === 'list';
   const [routeNumber, setRouteNumber] = useState<number | null>(null);
   const ways = useMemo(() => waysOf(lesson), [lesson]);
   const faults = useMemo(() => faultsByPart(lesson), [lesson]);
@@ -40,24 +38,7 @@ export function PathView({ lesson, partId, onChoosePart, onOpenStop, onOpenPart,
     <>
       <section aria-label={t('path.title')} className="flex min-h-[28rem] min-w-0 flex-col">
         <div className="flex flex-wrap items-center gap-2 border-b border-line bg-card px-4 py-2">
-          <fieldset aria-label={t('path.shownAs')} className="flex">
-            <ViewButton
-              isOn={!isList}
-              onClick={() => setSearch({ view: 'path' }, { replace: true })}
-              className="rounded-r-none"
-            >
-              <Network aria-hidden className="size-4" strokeWidth={1.75} />
-              {t('path.map')}
-            </ViewButton>
-            <ViewButton
-              isOn={isList}
-              onClick={() => setSearch({ view: 'path', as: 'list' }, { replace: true })}
-              className="-ml-px rounded-l-none"
-            >
-              <List aria-hidden className="size-4" strokeWidth={1.75} />
-              {t('path.list')}
-            </ViewButton>
-          </fieldset>
+          <PathViews />
           <OrderField lesson={lesson} apply={apply} />
           {isMoved && !isList && (
             <Button
@@ -97,17 +78,6 @@ export function PathView({ lesson, partId, onChoosePart, onOpenStop, onOpenPart,
         )}
       </aside>
     </>
-  );
-}
-
-function ViewButton({ isOn, className, ...rest }: { readonly isOn: boolean } & React.ComponentProps<typeof Button>) {
-  return (
-    <Button
-      size="small"
-      aria-pressed={isOn}
-      className={joinClasses(isOn && 'border-main bg-main-tint text-main', className)}
-      {...rest}
-    />
   );
 }
 

@@ -21,7 +21,7 @@ export function targetWords(lesson: Lesson, target: Target): string {
   const title = part.title || t('path.untitled');
   if (target.stopId !== undefined && !stop) return t('path.to.gone');
   if (stop) return t('path.to.stop', { title, place: formatPlace(part.kind, stop) });
-  return t(isAside(part) ? 'path.to.aside' : 'path.to.part', { title });
+  return t(isAside(lesson, part.id) ? 'path.to.aside' : 'path.to.part', { title });
 }
 
 /** For whom a rule holds, as it begins a sentence: "Below 60 %". */
@@ -55,6 +55,8 @@ export function wayLabel(lesson: Lesson, way: Way): string {
   const { via } = way;
   if (via.kind === 'choice' && stop?.kind === 'fork')
     return stop.choices.find(({ id }) => id === via.choiceId)?.words || t('path.noWords');
+  if (via.kind === 'tile' && stop?.kind === 'board')
+    return stop.tiles.find(({ id }) => id === via.tileId)?.title || t('board.untitled');
   if (way.when && part)
     return conditionWords(way.when, stop?.kind === 'checkpoint' ? stop.questions : questionsOfPart(part));
   return '';
@@ -64,7 +66,7 @@ export function wayLabel(lesson: Lesson, way: Way): string {
 export function waySentence(lesson: Lesson, way: Way): string {
   const to = way.isBroken ? t('path.to.gone') : placeWords(lesson, way);
   const label = wayLabel(lesson, way);
-  if (way.via.kind === 'choice') return t('path.rule', { when: `“${label}”`, to });
+  if (way.via.kind === 'choice' || way.via.kind === 'tile') return t('path.rule', { when: `“${label}”`, to });
   if (way.via.kind === 'rule') return t('path.rule', { when: label, to });
   return t('path.atEnd', { to });
 }

@@ -7,6 +7,7 @@ import { CheckInput } from '../../ui/check-input.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
+import { needWords } from '../board/tile-looks.ts';
 import { useDraftOnOpening } from '../desk/queries.ts';
 import { targetWords } from '../path/way-words.ts';
 import { PrintedQuestion } from './printed-question.tsx';
@@ -64,6 +65,19 @@ function Worksheet({ lesson, lessonId }: { readonly lesson: Lesson; readonly les
                       {stop.choices.map((choice) => (
                         <li key={choice.id}>
                           {choice.words}: {targetWords(lesson, choice.to)}
+                        </li>
+                      ))}
+                    </ul>
+                  </div>
+                )}
+                {stop.kind === 'board' && (
+                  <div className="grid gap-1">
+                    <p>{stop.prompt}</p>
+                    <p>{needWords(stop.need)}</p>
+                    <ul className="list-disc pl-5">
+                      {stop.tiles.map(({ id, title, to }) => (
+                        <li key={id}>
+                          {to.kind === 'address' ? `${title}: ${to.url}` : `${title}: ${targetWords(lesson, to)}`}
                         </li>
                       ))}
                     </ul>

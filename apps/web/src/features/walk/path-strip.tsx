@@ -1,13 +1,18 @@
-import { isSettled, type LearnerPart, lessonLengths, partStateOf, stopMarkOf } from '@semita/core';
+import { hasLength, isSettled, type LearnerPart, lessonLengths, partStateOf, stopMarkOf } from '@semita/core';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
 import type { WalkSnapshot } from './walk-session.ts';
 
 /** The way through the lesson: parts as segments to scale, stops as marks in their state. */
-export function PathStrip({ snapshot: { lesson, state } }: { readonly snapshot: WalkSnapshot }) {
+export function PathStrip({ snapshot }: { readonly snapshot: WalkSnapshot }) {
+  const { lesson, state, ahead } = snapshot;
+  // What was come to, in its order, and what is certain ahead; nothing of ways that may never be taken.
+  const been = (state.route?.legs ?? []).map(({ partId }) => partId);
+  const ids = [...new Set([...been, ...ahead.partIds])];
+  const parts = ids.flatMap((id) => lesson.parts.find((part) => part.id === id) ?? []);
   return (
     <section aria-label={t('walk.strip')} className="flex h-7 items-stretch gap-1">
-      {lesson.parts.map((part) => {
+      {parts.map((part) => {
         const { lengthMs, doneShare, shareOf } = measureOf(part, state);
         return (
           <div key={part.id} className="relative min-w-10" style={{ flexGrow: lengthMs }}>
@@ -26,18 +31,27 @@ export function PathStrip({ snapshot: { lesson, state } }: { readonly snapshot: 
           </div>
         );
       })}
+      {ahead.isOpen && (
+        <div title={t('walk.aheadOpen')} className="flex w-16 items-center">
+          <span className="h-0 w-full border-t-4 border-dotted border-edge" />
+          <span className="sr-only">{t('walk.aheadOpen')}</span>
+        </div>
+      )}
     </section>
   );
 }
 
 const percent = (share: number) => `${100 * share}%`;
 
-/** A material lies along its time; a task along its questions, one like the other. */
+/** A place with next to nothing to answer is still to be seen. */
+const leastPlaceMs = 30_000;
+
+/** A material lies along its time; what is one place along its stops, one like the other. */
 function measureOf(part: LearnerPart, state: WalkSnapshot['state']) {
   const { stops, inMs, outMs } = part;
-  if (part.kind === 'task')
+  if (!hasLength(part))
     return {
-      lengthMs: Math.max(1, lessonLengths([part]).answeringMs),
+      lengthMs: Math.max(leastPlaceMs, lessonLengths([part]).answeringMs),
       doneShare: stops.filter(({ id }) => isSettled(state, id)).length / Math.max(1, stops.length),
       shareOf: (_: number, index: number) => (index + 0.5) / stops.length,
     };

@@ -18,7 +18,7 @@ import { ForkChoices } from './fork-choices.tsx';
 import { QuestionForm } from './question-form.tsx';
 
 interface Props {
-  readonly stop: LearnerStop;
+  readonly stop: Exclude<LearnerStop, { kind: 'board' }>;
   readonly place: string;
   readonly stopState: StopState;
   readonly attempt: AttemptState;

@@ -24,6 +24,7 @@ export interface WalkSnapshot {
   readonly state: AttemptState;
   readonly results: LearnerView['results'];
   readonly hints: LearnerView['hints'];
+  readonly ahead: LearnerView['ahead'];
   readonly link: Link;
   /** Questions whose answers the server has not confirmed yet are not in `results`. */
   readonly overtaken: boolean;
@@ -66,6 +67,8 @@ const urgentTypes: ReadonlySet<LearnerEventBody['type']> = new Set([
   'acknowledged',
   'kept',
   'chose',
+  'openedTile',
+  'didTile',
   'hintTaken',
   'handedIn',
   'withdrawn',
@@ -97,6 +100,7 @@ export function createWalkSession(options: Options): WalkSession {
     state: takeInAll(context, options.view.state, pending.map(toEvent)),
     results: options.view.results,
     hints: options.view.hints,
+    ahead: options.view.ahead,
     link: 'saved',
     overtaken: false,
   };
@@ -113,6 +117,7 @@ export function createWalkSession(options: Options): WalkSession {
     change({
       results: view.results,
       hints: view.hints,
+      ahead: view.ahead,
       state: takeInAll(context, view.state, pending.map(toEvent)),
       overtaken,
     });

@@ -33,6 +33,7 @@ import type { WalkSession, WalkSnapshot } from './walk-session.ts';
 
 /** Fetched once the walk stands on the page: it is first wanted after an answer, perhaps without a connection. */
 const loadSoFar = () => import('./so-far.tsx');
+const BoardPanel = lazy(async () => ({ default: (await import('./board-panel.tsx')).BoardPanel }));
 const SoFar = lazy(async () => ({ default: (await loadSoFar()).SoFar }));
 
 interface Props {
@@ -48,7 +49,7 @@ interface Props {
 /** A walk through a lesson: the strip on top, the stage, and beside it the open stop or what has been so far. */
 export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, withdrawUntil }: Props) {
   const snapshot = useSyncExternalStore(session.subscribe, session.getSnapshot);
-  const { lesson, state } = snapshot;
+  const { lesson, state, ahead } = snapshot;
   useEffect(() => session.start(), [session]);
   useEffect(() => void loadFieldsOf(lesson), [lesson]);
   useEffect(() => void loadSoFar(), []);
@@ -66,6 +67,11 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
     setChosenPartId(null);
     if (leg && leg.fromStop > 0 && leg.partId === part?.id) film.current?.seek(leg.fromMs);
   }, [legNumber]);
+  // With nothing to watch or read, all stands in one column.
+  const isBeside = part === undefined || hasMaterial(part);
+  const isStraightOn = ahead.partIds.length === lesson.parts.length && !ahead.isOpen;
+  useBoardOpen(session, snapshot, part);
+  const tile = tileLedBy(snapshot);
   const directions = directionsNow(snapshot, part);
   return (
     <AnswerFilesProvider value={session.files}>
@@ -89,13 +95,15 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
           className={joinClasses(
             'mx-auto grid w-full grow content-start gap-4 p-3 sm:p-6',
             // With nothing to watch or read, the questions have the page to themselves.
-            part?.kind === 'task'
-              ? 'max-w-[44rem]'
-              : 'max-w-[88rem] lg:grid-cols-[minmax(0,1fr)_26rem] lg:grid-rows-[auto_1fr]',
+            part?.kind === 'board'
+              ? 'max-w-[64rem]'
+              : part?.kind === 'task'
+                ? 'max-w-[44rem]'
+                : 'max-w-[88rem] lg:grid-cols-[minmax(0,1fr)_26rem] lg:grid-rows-[auto_1fr]',
           )}
         >
-          {directions.length > 0 && <Directions spoken={directions} isBeside={part?.kind !== 'task'} />}
-          <div className={joinClasses('grid content-start gap-3', part?.kind !== 'task' && besideStyle)}>
+          {directions.length > 0 && <Directions spoken={directions} isBeside={isBeside} />}
+          <div className={joinClasses('grid content-start gap-3', isBeside && besideStyle)}>
             {part && hasMaterial(part) && (
               <PartStage
                 key={part.id}
@@ -108,14 +116,18 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
                 nextLessons={nextLessons}
               />
             )}
-            {part && (lesson.parts.length > 1 || part.practice) && (
+            {part && part.kind !== 'board' && (lesson.parts.length > 1 || part.practice) && (
               <p className="text-14 text-quiet">
-                {lesson.parts.length > 1 &&
-                  t('walk.partOf', {
-                    number: lesson.parts.indexOf(part) + 1,
-                    count: lesson.parts.length,
-                    title: part.title,
-                  })}
+                {tile !== null
+                  ? t('walk.fromBoard', { title: tile })
+                  : lesson.parts.length > 1 &&
+                    (isStraightOn
+                      ? t('walk.partOf', {
+                          number: lesson.parts.indexOf(part) + 1,
+                          count: lesson.parts.length,
+                          title: part.title,
+                        })
+                      : part.title)}
                 {part.practice && (lesson.parts.length > 1 ? ` · ${t('walk.practice')}` : t('walk.practiceOnly'))}
               </p>
             )}
@@ -126,7 +138,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
             {...(part?.kind === 'reading' ? { tabIndex: 0 } : {})}
             className={joinClasses(
               'grid content-start gap-4',
-              part?.kind !== 'task' && 'lg:col-start-2',
+              isBeside && 'lg:col-start-2',
               part?.kind === 'reading' &&
                 'lg:sticky lg:top-6 lg:max-h-[calc(100dvh-3rem)] lg:self-start lg:overflow-y-auto',
             )}
@@ -152,6 +164,26 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
   );
 }
 
+/** A board opens by itself: there is nothing to watch before it. */
+function useBoardOpen(session: WalkSession, { state }: WalkSnapshot, part: LearnerPart | undefined) {
+  const next = part?.kind === 'board' ? nextUnsettledStop(part, state) : undefined;
+  const isAhead = next?.kind === 'board' && !state.stops[next.id] && state.handedInAt === null;
+  useEffect(() => {
+    if (isAhead && next) session.record({ type: 'reachedStop', stopId: next.id });
+  }, [isAhead, next, session]);
+}
+
+/** The title of the tile by which a student came to where they are; null where they came otherwise. */
+function tileLedBy({ lesson, state }: WalkSnapshot): string | null {
+  const legs = state.route?.legs ?? [];
+  const depth = legs.at(-1)?.returns.length ?? 0;
+  const via =
+    depth > 0 ? legs.findLast((leg) => leg.via.kind !== 'next' && leg.returns.length === depth)?.via : undefined;
+  if (via?.kind !== 'tile') return null;
+  const board = lesson.parts.flatMap(({ stops }) => stops).find(({ id }) => id === via.stopId);
+  return (board?.kind === 'board' && board.tiles.find(({ id }) => id === via.tileId)?.title) || null;
+}
+
 const besideStyle = 'lg:col-start-1 lg:row-span-2 lg:row-start-1';
 
 interface SideProps {
@@ -174,7 +206,28 @@ function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, on
   const openState = openStop && state.stops[openStop.id];
   const placeOf = (stop: LearnerStop) => t('walk.stopOf', { number: stops.indexOf(stop) + 1, count: stops.length });
 
-  if (openStop && openState) {
+  if (openStop?.kind === 'board' && openState)
+    return (
+      <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
+        <BoardPanel
+          key={openStop.id}
+          board={openStop}
+          title={part?.title || t('stop.board')}
+          stopState={openState}
+          mayLeave={terms.skipping}
+          onOpen={(tileId) => {
+            onNextPart(null);
+            session.record({ type: 'openedTile', stopId: openStop.id, tileId });
+          }}
+          onDid={(tileId) => session.record({ type: 'didTile', stopId: openStop.id, tileId })}
+          onLeave={() => {
+            onNextPart(null);
+            session.record({ type: 'acknowledged', stopId: openStop.id });
+          }}
+        />
+      </Suspense>
+    );
+  if (openStop && openStop.kind !== 'board' && openState) {
     const finish = (settle: () => void) => {
       // What was met up to here comes before the answer.
       film.current?.flush();
@@ -270,6 +323,7 @@ const nothingYet = {
   reading: 'walk.nothingYetText',
   deck: 'walk.nothingYetSlides',
   task: 'walk.nothingYetTask',
+  board: 'walk.nothingYetBoard',
 } as const;
 
 /** The one next step when no stop is open: go on, go to the next part, or hand in. */
@@ -290,7 +344,9 @@ function NextStep({ session, snapshot, part, film, isPlaying, withdrawUntil, onN
   if (next)
     return (
       <Button look="main" size="roomy" onClick={() => onNextPart(next.id)}>
-        {t('walk.nextPart')}: {lesson.parts.find(({ id }) => id === next.id)?.title}
+        {next.kind === 'board' && state.stops[next.stops[0]?.id ?? '']
+          ? t('walk.backToBoard')
+          : `${t('walk.nextPart')}: ${lesson.parts.find(({ id }) => id === next.id)?.title}`}
       </Button>
     );
   const mayHandIn = canHandIn(session.context, state);

@@ -1,0 +1,28 @@
+import { walkedPaths } from '@semita/core';
+import type { WalkedPath } from '@semita/core/contract';
+import type { Actor } from '../accounts/session-service.ts';
+import type { AssignmentRepository } from '../assignments/assignment-repository.ts';
+import type { ReadStates } from './read-states.ts';
+
+export type PathService = ReturnType<typeof createPathService>;
+
+interface Options {
+  readonly assignments: Pick<AssignmentRepository, 'getLesson'>;
+  readonly readStates: ReadStates;
+}
+
+/** Where the students of an assignment went. */
+export function createPathService({ assignments, readStates }: Options) {
+  return {
+    readWalkedPath(actor: Actor, assignmentId: string): WalkedPath {
+      const states = readStates(actor, assignmentId);
+      const { lesson } = assignments.getLesson(assignmentId);
+      const walks = states.map(({ student: { studentId }, state }) => ({ studentId, state }));
+      return {
+        lesson,
+        names: Object.fromEntries(states.map(({ student }) => [student.studentId, student.displayName])),
+        walked: walkedPaths(lesson, walks),
+      };
+    },
+  };
+}

@@ -1,0 +1,169 @@
+import { type Lesson, type Tile, type TileTarget, tileColours, tileKinds } from '@semita/core';
+import { ArrowDown, ArrowUp, X } from 'lucide-react';
+import { Button } from '../../ui/button.tsx';
+import { TextInput } from '../../ui/field.tsx';
+import { joinClasses } from '../../ui/join-classes.ts';
+import { t } from '../../words/words.ts';
+import { PictureField } from '../picture/picture-field.tsx';
+import { tileEdges } from './tile-looks.ts';
+
+interface Props {
+  readonly tile: Tile;
+  readonly lesson: Lesson;
+  /** The part of the board itself, to which no tile leads. */
+  readonly partId: string;
+  readonly number: number;
+  readonly count: number;
+  readonly asksWorth: boolean;
+  readonly onChange: (tile: Tile) => void;
+  readonly onMove: (step: -1 | 1) => void;
+  readonly onRemove: () => void;
+}
+
+const selectStyle = 'h-9 min-w-0 rounded-control border border-edge bg-card px-2 text-14';
+
+/** One tile: what stands on it, and where it leads. */
+export function TileEditor({ tile, lesson, partId, number, count, asksWorth, onChange, onMove, onRemove }: Props) {
+  const label = (of: 'title' | 'colour' | 'does' | 'minutes' | 'worth' | 'to' | 'address') =>
+    t(`boardDesk.${of}`, { number });
+  const whole = (value: number, most: number) => Number.isInteger(value) && value >= 0 && value <= most;
+  return (
+    <div
+      className={joinClasses(
+        'grid gap-2 rounded-control border border-l-4 bg-card p-3',
+        tileEdges[tile.colour].split(' ')[0],
+      )}
+    >
+      <div className="flex items-center gap-1">
+        <span aria-hidden className="w-6 font-mono text-14 text-quiet">
+          {number}
+        </span>
+        <TextInput
+          aria-label={label('title')}
+          placeholder={label('title')}
+          className="h-9 min-w-0 grow text-14"
+          value={tile.title}
+          onChange={(event) => onChange({ ...tile, title: event.target.value })}
+        />
+        <Button
+          look="quiet"
+          size="small"
+          disabled={number === 1}
+          aria-label={t('boardDesk.up', { number })}
+          onClick={() => onMove(-1)}
+        >
+          <ArrowUp aria-hidden className="size-4" strokeWidth={1.75} />
+        </Button>
+        <Button
+          look="quiet"
+          size="small"
+          disabled={number === count}
+          aria-label={t('boardDesk.down', { number })}
+          onClick={() => onMove(1)}
+        >
+          <ArrowDown aria-hidden className="size-4" strokeWidth={1.75} />
+        </Button>
+        <Button look="quiet" size="small" aria-label={t('boardDesk.removeTile', { number })} onClick={onRemove}>
+          <X aria-hidden className="size-4" strokeWidth={1.75} />
+        </Button>
+      </div>
+      <div className="flex flex-wrap items-center gap-2">
+        <select
+          aria-label={label('to')}
+          className={joinClasses(selectStyle, 'grow')}
+          value={tile.to.kind === 'address' ? 'address' : tile.to.partId}
+          onChange={(event) => onChange({ ...tile, to: targetOf(event.target.value) })}
+        >
+          {tile.to.kind === 'part' &&
+            !lesson.parts.some(({ id }) => tile.to.kind === 'part' && id === tile.to.partId) && (
+              <option value={tile.to.partId}>
+                {t(tile.to.partId === '' ? 'boardDesk.choosePart' : 'path.to.gone')}
+              </option>
+            )}
+          {lesson.parts
+            .filter(({ id }) => id !== partId)
+            .map(({ id, title }) => (
+              <option key={id} value={id}>
+                {t('boardDesk.toPart', { title: title || t('path.untitled') })}
+              </option>
+            ))}
+          <option value="address">{t('boardDesk.outside')}</option>
+        </select>
+        <select
+          aria-label={label('does')}
+          className={selectStyle}
+          value={tile.does}
+          onChange={(event) => onChange({ ...tile, does: event.target.value as Tile['does'] })}
+        >
+          {tileKinds.map((kind) => (
+            <option key={kind} value={kind}>
+              {t(`board.does.${kind}`)}
+            </option>
+          ))}
+        </select>
+        <label className="flex items-center gap-1 text-14">
+          <input
+            type="number"
+            aria-label={label('minutes')}
+            className={joinClasses(selectStyle, 'w-16 font-mono')}
+            min={0}
+            max={1000}
+            value={tile.minutes}
+            onChange={(event) => {
+              const minutes = event.target.valueAsNumber;
+              if (whole(minutes, 1_000)) onChange({ ...tile, minutes });
+            }}
+          />
+          {t('boardDesk.min')}
+        </label>
+        {asksWorth && (
+          <label className="flex items-center gap-1 text-14">
+            {t('boardDesk.worthShort')}
+            <input
+              type="number"
+              aria-label={label('worth')}
+              className={joinClasses(selectStyle, 'w-16 font-mono')}
+              min={0}
+              max={100}
+              value={tile.worth}
+              onChange={(event) => {
+                const worth = event.target.valueAsNumber;
+                if (whole(worth, 100)) onChange({ ...tile, worth });
+              }}
+            />
+          </label>
+        )}
+        <select
+          aria-label={label('colour')}
+          className={selectStyle}
+          value={tile.colour}
+          onChange={(event) => onChange({ ...tile, colour: event.target.value as Tile['colour'] })}
+        >
+          {tileColours.map((colour) => (
+            <option key={colour} value={colour}>
+              {t(`boardDesk.colours.${colour}`)}
+            </option>
+          ))}
+        </select>
+      </div>
+      {tile.to.kind === 'address' && (
+        <TextInput
+          type="url"
+          aria-label={label('address')}
+          placeholder="https://"
+          className="h-9 text-14"
+          value={tile.to.url}
+          onChange={(event) => onChange({ ...tile, to: { kind: 'address', url: event.target.value } })}
+        />
+      )}
+      <PictureField
+        label={t('boardDesk.picture')}
+        picture={tile.picture}
+        onChange={(picture) => onChange({ ...tile, picture })}
+      />
+    </div>
+  );
+}
+
+const targetOf = (value: string): TileTarget =>
+  value === 'address' ? { kind: 'address', url: 'https://' } : { kind: 'part', partId: value };
