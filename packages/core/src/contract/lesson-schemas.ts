@@ -77,7 +77,8 @@ const tileSchema: v.GenericSchema<unknown, Tile> = v.object({
   minutes: smallCount,
   worth: v.pipe(smallCount, v.maxValue(100)),
   to: v.variant('kind', [
-    v.object({ kind: v.literal('part'), partId: id }),
+    // Empty until it is chosen; no edition is made of it.
+    v.object({ kind: v.literal('part'), partId: v.pipe(v.string(), v.maxLength(64)) }),
     v.object({ kind: v.literal('address'), url: v.pipe(v.string(), v.maxLength(2_000)) }),
   ]),
   at: v.optional(v.object({ x: hundredth, y: hundredth })),

@@ -1,7 +1,7 @@
 import {
   type BreakPoint,
   changeTarget,
-  checkPath,
+  checkLesson,
   type Fault,
   hasMaterial,
   isPathFault,
@@ -10,7 +10,7 @@ import {
   type Lesson,
   type LessonChange,
 } from '@semita/core';
-import type { Draft } from '@semita/core/contract';
+import type { Draft, Material } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
@@ -135,7 +135,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
     mutationFn: async ({ acceptsMutePictures }: { acceptsMutePictures: boolean }) => {
       const draftVersion = await desk.flush();
       if (draftVersion === null) throw new ApiError('offline');
-      const stuck = await stuckRoutes(desk.getSnapshot().lesson);
+      const stuck = await stuckRoutes(desk.getSnapshot().lesson, materials.data ?? []);
       if (stuck.length > 0) throw new ApiError('lessonIncomplete', { faults: stuck });
       return call('makeEdition', { params: { lessonId: draft.id }, body: { draftVersion, acceptsMutePictures } });
     },
@@ -315,9 +315,10 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   );
 }
 
-/** Where a student would be stuck on some route; none where the path has faults of its own, which are told first. */
-async function stuckRoutes(lesson: Lesson): Promise<readonly Fault[]> {
-  if (isStraight(lesson) || checkPath(lesson).length > 0) return [];
+/** Where a student would be stuck on some route; none where something else is missing, which the server tells. */
+async function stuckRoutes(lesson: Lesson, materials: readonly Material[]): Promise<readonly Fault[]> {
+  const lengths = new Map(materials.map(({ id, lengthMs }) => [id, lengthMs ?? 0]));
+  if (isStraight(lesson) || checkLesson(lesson, lengths).length > 0) return [];
   const { tryAll } = await import('../path/try-all.ts');
   const { routes } = await tryAll(lesson);
   return routes.flatMap(({ stuckAt }) =>

@@ -4,6 +4,7 @@ import {
   hasMaterial,
   isAtEnd,
   isSettled,
+  type LearnerLesson,
   type LearnerPart,
   type LearnerStop,
   nextPartOf,
@@ -23,16 +24,18 @@ import { t } from '../../words/words.ts';
 import { filmKeys } from '../film/film-keys.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
 import { AnswerFilesProvider } from '../question/answer-files.ts';
-import { loadFieldsOf } from '../question/question-field.tsx';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
 import { LinkStatus } from './link-status.tsx';
 import { type NextLesson, PartStage } from './part-stage.tsx';
 import { PathStrip } from './path-strip.tsx';
-import { StopPanel } from './stop-panel.tsx';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
 
-/** Fetched once the walk stands on the page: it is first wanted after an answer, perhaps without a connection. */
+/** Fetched once the walk stands on the page: they are first wanted at a stop, perhaps without a connection. */
 const loadSoFar = () => import('./so-far.tsx');
+const loadStopPanel = () => import('./stop-panel.tsx');
+const loadFieldsAhead = async (lesson: LearnerLesson) =>
+  (await import('../question/question-field.tsx')).loadFieldsOf(lesson);
+const StopPanel = lazy(async () => ({ default: (await loadStopPanel()).StopPanel }));
 const BoardPanel = lazy(async () => ({ default: (await import('./board-panel.tsx')).BoardPanel }));
 const SoFar = lazy(async () => ({ default: (await loadSoFar()).SoFar }));
 
@@ -51,8 +54,8 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
   const snapshot = useSyncExternalStore(session.subscribe, session.getSnapshot);
   const { lesson, state, ahead } = snapshot;
   useEffect(() => session.start(), [session]);
-  useEffect(() => void loadFieldsOf(lesson), [lesson]);
-  useEffect(() => void loadSoFar(), []);
+  useEffect(() => void loadFieldsAhead(lesson), [lesson]);
+  useEffect(() => void Promise.allSettled([loadStopPanel(), loadSoFar()]), []);
   const root = useRef<HTMLDivElement>(null);
   const film = useRef<FilmControls>(null);
   const [isPlaying, setIsPlaying] = useState(false);
@@ -240,29 +243,31 @@ function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, on
       film.current?.play();
     };
     return (
-      <StopPanel
-        key={openStop.id}
-        stop={openStop}
-        place={titleOf(openStop, placeOf)}
-        stopState={openState}
-        attempt={state}
-        {...{ terms, results, hints }}
-        now={session.now}
-        onDraft={(questionId, response) =>
-          session.record({ type: 'draftSaved', stopId: openStop.id, questionId, response })
-        }
-        onAnswer={(responses) => session.record({ type: 'answered', stopId: openStop.id, responses })}
-        onHint={(questionId) => session.record({ type: 'hintTaken', stopId: openStop.id, questionId })}
-        onKeep={() => session.record({ type: 'kept', stopId: openStop.id })}
-        onChoose={(choiceId) => {
-          film.current?.flush();
-          onNextPart(null);
-          session.record({ type: 'chose', stopId: openStop.id, choiceId });
-        }}
-        onAcknowledge={() => finish(() => session.record({ type: 'acknowledged', stopId: openStop.id }))}
-        onPass={() => finish(() => session.record({ type: 'passedStop', stopId: openStop.id }))}
-        onLookBack={terms.rewindAtStops && open?.part.kind === 'clip' ? onLookBack : undefined}
-      />
+      <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
+        <StopPanel
+          key={openStop.id}
+          stop={openStop}
+          place={titleOf(openStop, placeOf)}
+          stopState={openState}
+          attempt={state}
+          {...{ terms, results, hints }}
+          now={session.now}
+          onDraft={(questionId, response) =>
+            session.record({ type: 'draftSaved', stopId: openStop.id, questionId, response })
+          }
+          onAnswer={(responses) => session.record({ type: 'answered', stopId: openStop.id, responses })}
+          onHint={(questionId) => session.record({ type: 'hintTaken', stopId: openStop.id, questionId })}
+          onKeep={() => session.record({ type: 'kept', stopId: openStop.id })}
+          onChoose={(choiceId) => {
+            film.current?.flush();
+            onNextPart(null);
+            session.record({ type: 'chose', stopId: openStop.id, choiceId });
+          }}
+          onAcknowledge={() => finish(() => session.record({ type: 'acknowledged', stopId: openStop.id }))}
+          onPass={() => finish(() => session.record({ type: 'passedStop', stopId: openStop.id }))}
+          onLookBack={terms.rewindAtStops && open?.part.kind === 'clip' ? onLookBack : undefined}
+        />
+      </Suspense>
     );
   }
   return (
