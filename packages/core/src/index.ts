@@ -34,6 +34,7 @@ export {
   mayPass,
   nextPart as nextPartOf,
   nextUnsettledStop,
+  openChoices,
   playLimitMs,
   seekLimitMs,
 } from './attempt/gates.ts';
@@ -125,6 +126,7 @@ export {
 } from './lesson/board.ts';
 export { checkLesson, type Fault, type FaultCode, isWithinFilm } from './lesson/check-lesson.ts';
 export { firstWords } from './lesson/first-words.ts';
+export { groupsOf } from './lesson/groups-of.ts';
 export {
   type BlockAnchor,
   type Checkpoint,

@@ -81,6 +81,8 @@ export const classStudents = sqliteTable(
     studentId: userId(),
     /** How much longer than others this student has for what is timed, as a factor. */
     extraTime: real().notNull().default(1),
+    /** Names of the groups of the class the student is in. */
+    groups: text({ mode: 'json' }).notNull().$type<readonly string[]>().default([]),
   },
   (table) => [
     primaryKey({ columns: [table.classId, table.studentId] }),

@@ -91,7 +91,9 @@ export type TeacherEventBody =
       readonly by: string;
     }
   /** A student is given more time for what is timed. */
-  | { readonly type: 'extended'; readonly extraTime: number; readonly by: string };
+  | { readonly type: 'extended'; readonly extraTime: number; readonly by: string }
+  /** The groups of the class a student was in when they began. */
+  | { readonly type: 'grouped'; readonly groups: readonly string[]; readonly by: string };
 
 /** Types of events that only teachers make. */
 export const teacherEventTypes: ReadonlySet<EventBody['type']> = new Set([
@@ -100,6 +102,7 @@ export const teacherEventTypes: ReadonlySet<EventBody['type']> = new Set([
   'returned',
   'remarked',
   'extended',
+  'grouped',
 ] satisfies TeacherEventBody['type'][]);
 
 /** The sitting in which the server numbers what teachers do. */

@@ -21,6 +21,8 @@ export interface AttemptState {
   readonly timeSpentMs: number;
   /** How much longer than others this student has for what is timed, as a factor; 1 where absent. */
   readonly extraTime?: number | undefined;
+  /** Names of the groups of the class the student is in. */
+  readonly groups?: readonly string[] | undefined;
   /** The way taken, in a lesson that has more than one. */
   readonly route?: RouteState | undefined;
   readonly doubts: Doubts;

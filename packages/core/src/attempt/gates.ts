@@ -104,6 +104,19 @@ export function isPartOpen({ lesson, terms }: WalkContext, state: AttemptState, 
   return false;
 }
 
+/** The choices of a fork that are open: those that wait for a part only once it is done. */
+export function openChoices<C extends { readonly after?: string | undefined }>(
+  lesson: WalkLesson,
+  state: AttemptState,
+  choices: readonly C[],
+): readonly C[] {
+  const isDone = (partId: string) => {
+    const part = findPart(lesson, partId);
+    return part !== undefined && isPartFinished(part, state);
+  };
+  return choices.filter(({ after }) => after === undefined || isDone(after));
+}
+
 /** A part is finished when every stop in it is settled and its end was reached; on the way of a student, as far as the way goes. */
 export function isPartFinished(part: WalkPart, state: AttemptState): boolean {
   const leg = currentLegIn(part, state);

@@ -92,6 +92,8 @@ export interface LearnerChoice {
   readonly words: string;
   readonly picture?: LessonPicture | undefined;
   readonly to: Target;
+  /** A part that must be done before it is offered. */
+  readonly after?: string | undefined;
 }
 
 export interface LearnerView {
@@ -141,9 +143,9 @@ function toLearnerStop(stop: Stop, seed: string): LearnerStop {
   const place = { id, atMs, ...present({ anchor }) };
   if (stop.kind === 'pause') return { ...place, kind: stop.kind, note: stop.note, ...present({ voice: stop.voice }) };
   if (stop.kind === 'fork') {
-    const choices = stop.choices.map(({ id: choiceId, words, picture, to }) => ({
+    const choices = stop.choices.map(({ id: choiceId, words, picture, to, after }) => ({
       ...{ id: choiceId, words, to },
-      ...present({ picture }),
+      ...present({ picture, after }),
     }));
     return { ...place, kind: stop.kind, prompt: stop.prompt, choices };
   }

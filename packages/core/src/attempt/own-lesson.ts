@@ -1,5 +1,6 @@
 import { shuffled } from '../question/shuffled.ts';
 import type { AttemptState } from './attempt-state.ts';
+import { isGrouped, lessonForGroups } from './lesson-for-groups.ts';
 import type { WalkContext } from './walk-lesson.ts';
 
 /** What tells what is drawn for a student: when they began. Who began in the same millisecond is given the same; that does no harm. */
@@ -15,24 +16,44 @@ interface DrawnStop {
   readonly shuffle?: boolean | undefined;
 }
 
-interface Drawn {
-  readonly parts: readonly { readonly stops: readonly DrawnStop[] }[];
+type Grouped = Parameters<typeof lessonForGroups>[0];
+type GroupedPart = Grouped['parts'][0];
+interface Drawn extends Grouped {
+  readonly parts: readonly (Omit<GroupedPart, 'stops'> & {
+    readonly stops: readonly (GroupedPart['stops'][0] & DrawnStop)[];
+  })[];
 }
 
-/** Lessons are never altered, so whether anything in one is drawn is looked up once. */
-const drawnBefore = new WeakMap<Drawn, boolean>();
+interface Kept {
+  readonly isGrouped: boolean;
+  readonly isDrawn: boolean;
+  /** Lessons of students, by what makes them theirs; the latest asked for. */
+  readonly own: Map<string, Drawn>;
+}
+
+/** Lessons are never altered, so what is drawn or only for some in one is looked up once, and what comes of it kept. */
+const keptOf = new WeakMap<Drawn, Kept>();
+
+/** What is computed of a student's own lesson is computed once only as long as the lesson is the same object. */
+const mostKept = 200;
 
 /**
- * The lesson as one student meets it: at a checkpoint that gives each student some of its questions, or all in an
- * order of their own, those of this student. The same object where every student meets the same.
+ * The lesson as one student meets it: what is for their groups, and at a checkpoint that gives each student some of
+ * its questions, or all in an order of their own, those of this student. The same object where every student meets
+ * the same.
  */
-export function ownLesson<L extends Drawn>(lesson: L, state: Pick<AttemptState, 'begunAt'>): L {
-  if (!isDrawn(lesson)) return lesson;
+export function ownLesson<L extends Drawn>(lesson: L, state: Pick<AttemptState, 'begunAt' | 'groups'>): L {
+  const kept = lookUp(lesson);
+  if (!kept.isDrawn && !kept.isGrouped) return lesson;
   const seed = seedOf(state);
-  return {
-    ...lesson,
-    parts: lesson.parts.map((part) => ({ ...part, stops: part.stops.map((stop) => ownStop(stop, seed)) })),
-  };
+  const groups = kept.isGrouped ? (state.groups ?? []) : [];
+  const key = JSON.stringify([kept.isDrawn ? seed : '', ...groups]);
+  const known = kept.own.get(key);
+  if (known) return known as L;
+  const own = drawn(kept.isGrouped ? lessonForGroups(lesson, groups) : lesson, kept.isDrawn ? seed : null);
+  if (kept.own.size >= mostKept) kept.own.delete(kept.own.keys().next().value as string);
+  kept.own.set(key, own);
+  return own;
 }
 
 /** What a student's attempt is walked against. */
@@ -41,14 +62,23 @@ export function ownContext(context: WalkContext, state: AttemptState): WalkConte
   return lesson === context.lesson ? context : { ...context, lesson };
 }
 
-function isDrawn(lesson: Drawn): boolean {
-  const known = drawnBefore.get(lesson);
-  if (known !== undefined) return known;
-  const found = lesson.parts.some(({ stops }) =>
+function lookUp(lesson: Drawn): Kept {
+  const known = keptOf.get(lesson);
+  if (known) return known;
+  const isDrawn = lesson.parts.some(({ stops }) =>
     stops.some((stop) => stop.pick !== undefined || stop.shuffle === true),
   );
-  drawnBefore.set(lesson, found);
+  const found = { isGrouped: isGrouped(lesson), isDrawn, own: new Map() };
+  keptOf.set(lesson, found);
   return found;
+}
+
+function drawn<L extends Drawn>(lesson: L, seed: string | null): L {
+  if (seed === null) return lesson;
+  return {
+    ...lesson,
+    parts: lesson.parts.map((part) => ({ ...part, stops: part.stops.map((stop) => ownStop(stop, seed)) })),
+  };
 }
 
 function ownStop<S extends DrawnStop>(stop: S, seed: string): S {

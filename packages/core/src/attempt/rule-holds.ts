@@ -13,6 +13,8 @@ export function holds(when: RuleCondition, stops: readonly WalkStop[], state: At
     return stop.questions.map(({ id, points }) => ({ id, points, answer: answers[id] }));
   });
   switch (when.kind) {
+    case 'inGroup':
+      return state.groups?.includes(when.group) ?? false;
     case 'scoreBelow':
     case 'scoreFrom': {
       const share = earnedShare(answered);

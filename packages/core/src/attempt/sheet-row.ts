@@ -35,8 +35,12 @@ export function sheetStops(lesson: WalkLesson): readonly WalkStop[] {
 export function sheetRowOf(shared: WalkLesson, state: AttemptState): SheetRow {
   const lesson = ownLesson(shared, state);
   const onRoute = stopsOnRoute(lesson, state);
-  const marks = lesson.parts.flatMap(({ stops, practice }) =>
-    stopsInOrder(stops).map((stop): StopMark => {
+  const ownStops = new Map(lesson.parts.flatMap(({ stops }) => stops.map((stop) => [stop.id, stop] as const)));
+  // The columns of all students are the same, whatever each of them is given.
+  const marks = shared.parts.flatMap(({ stops, practice }) =>
+    stopsInOrder(stops).map(({ id }): StopMark => {
+      const stop = ownStops.get(id);
+      if (!stop) return { state: 'ahead', earned: 0, possible: 0, ...(practice ? { practice } : {}) };
       const mark = stopMarkOf(stop, state.stops[stop.id]);
       // What lies on another way is nothing to earn.
       const isOff = onRoute?.has(stop.id) === false && mark.state === 'ahead';

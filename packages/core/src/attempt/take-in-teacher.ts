@@ -8,6 +8,7 @@ export type TeacherEvent = Extract<AttemptEvent, { type: TeacherEventBody['type'
 
 /** What a teacher's event makes of a state. */
 export function applyTeacher(context: WalkContext, state: AttemptState, event: TeacherEvent): AttemptState | Refusal {
+  if (event.type === 'grouped') return { ...state, groups: event.groups };
   if (event.type === 'extended') return { ...state, extraTime: event.extraTime };
   const found = findStop(context.lesson, event.stopId);
   if (found?.stop.kind !== 'checkpoint') return 'stopUnknown';
@@ -42,7 +43,10 @@ function applyRemarked(
   return withStop(state, event.stopId, { ...stop, answers: { ...stop.answers, [question.id]: next } });
 }
 
-function afterTeacher(answer: Answer, event: Exclude<TeacherEvent, { type: 'extended' | 'remarked' }>): Answer {
+function afterTeacher(
+  answer: Answer,
+  event: Exclude<TeacherEvent, { type: 'extended' | 'grouped' | 'remarked' }>,
+): Answer {
   switch (event.type) {
     case 'marked': {
       // What the program made of it counts no longer.

@@ -19,6 +19,7 @@ import {
   isPartOpen,
   isStopReached,
   mayPass,
+  openChoices,
   playLimitMs,
 } from './gates.ts';
 import { answersTo, mayTryQuestion } from './give-answers.ts';
@@ -330,7 +331,7 @@ function applyChose(
   event: ChoseEvent,
 ): AttemptState | Refusal {
   if (stop.kind !== 'fork') return 'wrongKind';
-  if (!stop.choices.some(({ id }) => id === event.choiceId)) return 'choiceUnknown';
+  if (!openChoices(context.lesson, state, stop.choices).some(({ id }) => id === event.choiceId)) return 'choiceUnknown';
   const before = state.stops[stop.id];
   if (before?.phase === 'chosen' && !context.terms.turningBack) return 'mayNotTurnBack';
   if (!before || before.phase === 'passed') return 'notOpen';

@@ -1,3 +1,4 @@
+import { groupsOf } from '../lesson/groups-of.ts';
 import type { Lesson, Rule } from '../lesson/lesson.ts';
 import { rightResponse } from '../marking/right-response.ts';
 import { type PathRule, partAfter } from '../path/path-lesson.ts';
@@ -6,8 +7,8 @@ import type { Response } from '../question/response.ts';
 import type { AttemptEvent, LearnerEventBody } from './attempt-event.ts';
 import { type AttemptState, beginAttempt, type Leg } from './attempt-state.ts';
 import { createContext } from './create-context.ts';
-import { canHandIn, findOpenStop, nextPart, nextUnsettledStop } from './gates.ts';
-import { ownContext } from './own-lesson.ts';
+import { canHandIn, findOpenStop, nextPart, nextUnsettledStop, openChoices } from './gates.ts';
+import { ownContext, ownLesson } from './own-lesson.ts';
 import { routeOf } from './route.ts';
 import { doneTiles, isBoardDone, isSettled, partStateOf } from './settled.ts';
 import { takeIn } from './take-in.ts';
@@ -40,17 +41,24 @@ const mostEvents = 5_000;
  * on both sides of every rule. What is answered is of no account, only what the rules make of it.
  */
 export function tryRoutes(lesson: Lesson): TriedRoutes {
+  const tried = [[], ...groupsOf(lesson).map((group) => [group])].map((groups) => tryAs(lesson, groups));
+  return { routes: tried.flatMap(({ routes }) => routes), isComplete: tried.every(({ isComplete }) => isComplete) };
+}
+
+/** The routes of students of some groups. */
+function tryAs(whole: Lesson, groups: readonly string[]): TriedRoutes {
+  const lesson = ownLesson(whole, { begunAt: 0, groups });
   const routes: TriedRoute[] = [];
   const taken = new Map<string, number>();
   let choices: number[] = [];
   for (let count = 0; count < mostRoutes; count++) {
-    const { route, branches } = walk(lesson, choices, taken);
+    const { route, branches } = walk(lesson, groups, choices, taken);
     routes.push(route);
     const next = nextChoices(branches);
     if (!next) return { routes, isComplete: true };
     choices = next;
   }
-  return { routes: [...routes, ...cover(lesson, taken)], isComplete: false };
+  return { routes: [...routes, ...cover(lesson, groups, taken)], isComplete: false };
 }
 
 interface Branch {
@@ -67,10 +75,10 @@ function nextChoices(branches: readonly Branch[]): number[] | null {
 }
 
 /** More walks, each taking at every turn the way least taken, until none is new. */
-function cover(lesson: Lesson, taken: Map<string, number>): TriedRoute[] {
+function cover(lesson: Lesson, groups: readonly string[], taken: Map<string, number>): TriedRoute[] {
   const routes: TriedRoute[] = [];
   for (let count = 0; count < mostRoutes; count++) {
-    const { route, branches } = walk(lesson, null, taken);
+    const { route, branches } = walk(lesson, groups, null, taken);
     routes.push(route);
     const isOld = branches.every(({ at, of }) => {
       for (let way = 0; way < of; way++) if (!taken.has(`${at}:${way}`)) return false;
@@ -82,7 +90,12 @@ function cover(lesson: Lesson, taken: Map<string, number>): TriedRoute[] {
 }
 
 /** @param choices the way at each turn, in order, and the first at all that follow; null for the ways least taken */
-function walk(lesson: Lesson, choices: readonly number[] | null, taken: Map<string, number>) {
+function walk(
+  lesson: Lesson,
+  groups: readonly string[],
+  choices: readonly number[] | null,
+  taken: Map<string, number>,
+) {
   const branches: Branch[] = [];
   const plan = { share: 1 };
   const base = createContext(lesson, defaultTerms);
@@ -96,7 +109,7 @@ function walk(lesson: Lesson, choices: readonly number[] | null, taken: Map<stri
     ...base,
     mark: (questionId) => Math.round((questions.get(questionId)?.points ?? 0) * plan.share),
   };
-  let state = beginAttempt(0, defaultTerms.maxRate);
+  let state: AttemptState = { ...beginAttempt(0, defaultTerms.maxRate), groups };
   const context = ownContext(shared, state);
   let n = 0;
   let now = 0;
@@ -107,10 +120,19 @@ function walk(lesson: Lesson, choices: readonly number[] | null, taken: Map<stri
     state = result.outcome.kind === 'taken' ? result.state : state;
     return result.outcome.kind === 'taken';
   };
+  const before = new Map<string, number>();
   const branch = (at: string, of: number): number => {
     const ways = Array.from({ length: of }, (_, way) => way);
+    if (branches.some((one) => one.at === at)) {
+      // Whoever comes by again tries what they have not tried; so a loop ends where it has a way out.
+      const tried = (way: number) => before.get(`${at}:${way}`) ?? 0;
+      const again = ways.toSorted((a, b) => tried(a) - tried(b))[0] ?? 0;
+      before.set(`${at}:${again}`, tried(again) + 1);
+      return again;
+    }
     const times = (way: number) => taken.get(`${at}:${way}`) ?? 0;
     const way = choices ? (choices[branches.length] ?? 0) : (ways.toSorted((a, b) => times(a) - times(b))[0] ?? 0);
+    before.set(`${at}:${way}`, 1);
     branches.push({ at, taken: way, of });
     taken.set(`${at}:${way}`, times(way) + 1);
     return way;
@@ -175,7 +197,8 @@ function nextStep(
   const plain = (body: LearnerEventBody, takesMs = 0): Step => ({ body, share: 1, takesMs });
   const open = findOpenStop(context.lesson, state)?.stop;
   if (open?.kind === 'fork') {
-    const choice = open.choices[branch(open.id, open.choices.length)];
+    const choices = openChoices(context.lesson, state, open.choices);
+    const choice = choices.length > 0 ? choices[branch(open.id, choices.length)] : undefined;
     return choice ? [plain({ type: 'chose', stopId: open.id, choiceId: choice.id })] : null;
   }
   if (open?.kind === 'board') return [plain(onBoard(open, state, boardPlan))];
@@ -237,6 +260,7 @@ function plansFor(rules: readonly PathRule[]): readonly AnswerPlan[] {
   const told = rules.filter((rule): rule is Rule => !('hidden' in rule));
   const plans = told.flatMap(({ when }): AnswerPlan[] => {
     if (when.kind === 'picked') return [{ ...best, picked: when }];
+    if (when.kind === 'inGroup') return [];
     if (when.kind === 'sureAtMost') return [{ ...best, sure: when.sure as AnswerPlan['sure'] }];
     const share = when.percent / 100;
     return [

@@ -19,6 +19,7 @@ export interface WalkPart {
   readonly outMs: number;
   readonly stops: readonly WalkStop[];
   readonly practice?: boolean | undefined;
+  readonly onlyFor?: readonly string[] | undefined;
   readonly rules?: readonly PathRule[] | undefined;
   readonly next?: Target | undefined;
 }
@@ -38,7 +39,7 @@ export type WalkStop =
       readonly id: string;
       readonly kind: 'fork';
       readonly atMs: number;
-      readonly choices: readonly { readonly id: string; readonly to: Target }[];
+      readonly choices: readonly WalkChoice[];
     }
   | {
       readonly id: string;
@@ -49,6 +50,13 @@ export type WalkStop =
       readonly need: BoardNeed;
     }
   | { readonly id: string; readonly kind: 'pause'; readonly atMs: number };
+
+export interface WalkChoice {
+  readonly id: string;
+  readonly to: Target;
+  readonly onlyFor?: readonly string[] | undefined;
+  readonly after?: string | undefined;
+}
 
 export type WalkQuestion = ResponseShape & {
   readonly id: string;

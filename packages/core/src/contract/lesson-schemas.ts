@@ -54,12 +54,16 @@ const targetSchema: v.GenericSchema<unknown, Target> = v.variant('kind', [
 
 const percent = v.pipe(v.number(), v.minValue(0), v.maxValue(100));
 
+const groupName = v.pipe(v.string(), v.maxLength(80));
+const onlyFor = v.optional(v.pipe(v.array(groupName), v.maxLength(20)));
+
 const ruleSchema: v.GenericSchema<unknown, Rule> = v.object({
   id,
   when: v.variant('kind', [
     v.object({ kind: v.picklist(['scoreBelow', 'scoreFrom']), percent }),
     v.object({ kind: v.literal('picked'), questionId: id, optionId: v.pipe(v.string(), v.maxLength(64)) }),
     v.object({ kind: v.literal('sureAtMost'), sure: v.picklist([1, 2, 3, 4]) }),
+    v.object({ kind: v.literal('inGroup'), group: groupName }),
   ]),
   to: targetSchema,
 });
@@ -82,6 +86,7 @@ const tileSchema: v.GenericSchema<unknown, Tile> = v.object({
     v.object({ kind: v.literal('address'), url: v.pipe(v.string(), v.maxLength(2_000)) }),
   ]),
   at: v.optional(v.object({ x: hundredth, y: hundredth })),
+  onlyFor,
 });
 
 const boardSchema = v.object({
@@ -128,7 +133,12 @@ const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
     anchor: anchorSchema,
     prompt: prose,
     choices: v.pipe(
-      v.array(v.object({ id, words: line, picture: v.optional(pictureSchema), to: targetSchema })),
+      v.array(
+        v.object({
+          ...{ id, words: line, picture: v.optional(pictureSchema), to: targetSchema },
+          ...{ onlyFor, after: v.optional(id) },
+        }),
+      ),
       v.maxLength(12),
     ),
   }),
@@ -146,6 +156,7 @@ const ofPart = {
   stops: v.pipe(v.array(stopSchema), v.maxLength(500)),
   directions: v.optional(recordingSchema),
   practice: v.optional(v.boolean()),
+  onlyFor,
   mapAt: v.optional(mapPlace),
   rules: v.optional(rules),
   next: v.optional(targetSchema),
@@ -200,6 +211,11 @@ export const lessonChangeSchema: v.GenericSchema<unknown, LessonChange> = v.vari
   v.object({ type: v.literal('setMapPlace'), partId: id, mapAt: v.nullable(mapPlace) }),
   v.object({ type: v.literal('setFreeFrom'), freeFrom: v.nullable(index) }),
   v.object({ type: v.literal('setPractice'), partId: id, practice: v.boolean() }),
+  v.object({
+    type: v.literal('setOnlyFor'),
+    partId: id,
+    onlyFor: v.nullable(v.pipe(v.array(groupName), v.maxLength(20))),
+  }),
   v.object({ type: v.literal('orderStops'), partId: id, stopIds: v.pipe(v.array(id), v.maxLength(500)) }),
 ]);
 

@@ -10,6 +10,7 @@ export const routePaths = {
   listDemoPeople: ['GET', '/api/demo/people'],
   enterDemo: ['POST', '/api/demo/enter'],
   listClasses: ['GET', '/api/classes'],
+  listGroups: ['GET', '/api/groups'],
   readClass: ['GET', '/api/classes/:classId'],
   changeClass: ['PATCH', '/api/classes/:classId'],
   changeStudent: ['PATCH', '/api/classes/:classId/students/:studentId'],

@@ -23,6 +23,8 @@ export const routes = {
   listClasses: route(...routePaths.listClasses, 'teacher', {
     output: v.array(v.object({ id: v.string(), name: v.string(), timeZone: v.string(), studentCount: v.number() })),
   }),
+  /** Names of the groups of all classes of a teacher. */
+  listGroups: route(...routePaths.listGroups, 'teacher', { output: v.array(v.string()) }),
   readClass: route(...routePaths.readClass, 'teacher', {
     output: v.object({
       id: v.string(),
@@ -30,7 +32,10 @@ export const routes = {
       timeZone: v.string(),
       locale: v.string(),
       students: v.array(
-        v.object({ id: v.string(), displayName: v.string(), userName: v.string(), extraTime: v.number() }),
+        v.object({
+          ...{ id: v.string(), displayName: v.string(), userName: v.string() },
+          ...{ extraTime: v.number(), groups: v.array(v.string()) },
+        }),
       ),
       assignments: v.array(s.assignmentSummarySchema),
     }),

@@ -38,6 +38,8 @@ export interface Tile {
   readonly to: TileTarget;
   /** On a free board: where its middle stands, in hundredths of the board's width and height. */
   readonly at?: { readonly x: number; readonly y: number } | undefined;
+  /** Names of the groups of the class that are offered it; everybody where absent. */
+  readonly onlyFor?: readonly string[] | undefined;
 }
 
 export type TileTarget =

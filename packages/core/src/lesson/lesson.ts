@@ -37,6 +37,8 @@ interface PartHead {
   readonly stops: readonly Stop[];
   /** Said or shown while the part is in front of the learner. */
   readonly directions?: Recording | undefined;
+  /** Names of the groups of the class that are given it; everybody where absent. */
+  readonly onlyFor?: readonly string[] | undefined;
   /** Practice: what is earned in it is shown, and counts for nothing. */
   readonly practice?: boolean | undefined;
   /** Where a teacher has put it on the map; computed where absent. */
@@ -72,7 +74,9 @@ export type RuleCondition =
   /** An answer among those picked. */
   | { readonly kind: 'picked'; readonly questionId: string; readonly optionId: string }
   /** How sure they said they were, at the least sure of their answers: 1 (a guess) to 4 (certain). */
-  | { readonly kind: 'sureAtMost'; readonly sure: number };
+  | { readonly kind: 'sureAtMost'; readonly sure: number }
+  /** Students of a group of the class, by its name. */
+  | { readonly kind: 'inGroup'; readonly group: string };
 
 /** Nothing to watch or read: its stops all stand at the one place there is, in the order of the list. A board has one, itself. */
 export type PlacePart = PlacePartOf<'task'> | PlacePartOf<'board'>;
@@ -158,6 +162,10 @@ export interface ForkChoice {
   readonly words: string;
   readonly picture?: LessonPicture | undefined;
   readonly to: Target;
+  /** Names of the groups of the class that are offered it; everybody where absent. */
+  readonly onlyFor?: readonly string[] | undefined;
+  /** A part that must be done before it is offered. */
+  readonly after?: string | undefined;
 }
 
 /** Halts the learner with a note to read. */

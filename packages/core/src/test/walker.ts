@@ -1,5 +1,5 @@
 import type { LearnerEventBody } from '../attempt/attempt-event.ts';
-import { beginAttempt } from '../attempt/attempt-state.ts';
+import { type AttemptState, beginAttempt } from '../attempt/attempt-state.ts';
 import { createContext } from '../attempt/create-context.ts';
 import { partStateOf } from '../attempt/settled.ts';
 import { takeIn } from '../attempt/take-in.ts';
@@ -13,8 +13,9 @@ export function walker(
   of: Lesson,
   terms: Partial<Terms> = {},
   context: WalkContext = createContext(of, { ...defaultTerms, ...terms }),
+  from: AttemptState = beginAttempt(0, 2),
 ) {
-  let state = beginAttempt(0, 2);
+  let state = from;
   let now = 0;
   const event = createSitting('a', 0);
   const act = (body: LearnerEventBody) => {

@@ -13,6 +13,7 @@ import {
   type Outcome,
   possiblePoints,
   sheetRowOf,
+  type TeacherEventBody,
   teacherSittingId,
   windowPhase,
 } from '@semita/core';
@@ -34,7 +35,7 @@ interface Options extends Pick<Deps, 'clock' | 'newId'> {
   readonly sheets: SheetRepository;
   readonly attempts: AttemptRepository;
   readonly intake: EventIntake;
-  readonly classes: Pick<ClassRepository, 'findExtraTime'>;
+  readonly classes: Pick<ClassRepository, 'findPlace'>;
   readonly answerFiles: Pick<AnswerFileService, 'areOwn'>;
 }
 
@@ -82,17 +83,24 @@ export function createWalkService(options: Options) {
     const sheetRow = encodeSheetRow(sheetRowOf(context.lesson, state));
     attempts.insert({ attemptId: newId(), assignmentId, studentId: actor.id, begunAt, state, sheetRow });
     const attempt = found(attempts.findByStudent(assignmentId, actor.id));
-    const extraTime = classes.findExtraTime(window.classId, actor.id);
-    if (extraTime !== 1) await intake.take(attempt, extend(extraTime));
+    const { extraTime, groups } = classes.findPlace(window.classId, actor.id);
+    const bodies: TeacherEventBody[] = [];
+    if (extraTime !== 1) bodies.push({ type: 'extended', extraTime, by: 'class' });
+    if (groups.length > 0) bodies.push({ type: 'grouped', groups, by: 'class' });
+    if (bodies.length > 0) await intake.take(attempt, ofClass(bodies));
     return attempt;
   };
 
   /** In the log like all else, so that the state can be computed from it. */
-  const extend = (extraTime: number) => (state: AttemptState) => {
+  const ofClass = (bodies: readonly TeacherEventBody[]) => (state: AttemptState) => {
     const at = clock();
-    const n = state.intake.next[teacherSittingId] ?? 0;
-    const envelope = { id: newId(), sittingId: teacherSittingId, n, at, receivedAt: at };
-    return [{ ...envelope, type: 'extended', extraTime, by: 'class' } satisfies AttemptEvent];
+    const next = state.intake.next[teacherSittingId] ?? 0;
+    return bodies.map(
+      (body, index): AttemptEvent => ({
+        ...body,
+        ...{ id: newId(), sittingId: teacherSittingId, n: next + index, at, receivedAt: at },
+      }),
+    );
   };
 
   /** Where the links at the ends of readings lead this student: to the newest assignment of each lesson. */

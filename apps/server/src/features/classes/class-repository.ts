@@ -43,13 +43,14 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
           displayName: users.displayName,
           userName: users.userName,
           extraTime: classStudents.extraTime,
+          groups: classStudents.groups,
         })
         .from(classStudents)
         .innerJoin(users, eq(users.id, classStudents.studentId))
         .where(eq(classStudents.classId, classId))
         .orderBy(asc(users.displayName))
         .all()
-        .map((student) => ({ ...student, userName: student.userName ?? '' }));
+        .map((student) => ({ ...student, userName: student.userName ?? '', groups: [...student.groups] }));
     },
 
     changeClass(classId: string, settings: ClassSettings): void {
@@ -62,11 +63,26 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
       return db.update(classStudents).set(settings).where(place).run().changes > 0;
     },
 
-    /** How much longer a student has for what is timed, as a factor. */
-    findExtraTime(classId: string, studentId: string): number {
+    listGroups(actor: Actor): string[] {
+      const rows = db
+        .select({ groups: classStudents.groups })
+        .from(classStudents)
+        .innerJoin(classes, eq(classes.id, classStudents.classId))
+        .innerJoin(classTeachers, taughtBy(actor))
+        .all();
+      return [...new Set(rows.flatMap(({ groups }) => groups))].toSorted((a, b) => a.localeCompare(b));
+    },
+
+    /** What of a class a student begins with: how much longer they have, as a factor, and the groups they are in. */
+    findPlace(classId: string, studentId: string): { extraTime: number; groups: readonly string[] } {
       const place = and(eq(classStudents.classId, classId), eq(classStudents.studentId, studentId));
-      const row = db.select({ extraTime: classStudents.extraTime }).from(classStudents).where(place).get();
-      return row?.extraTime ?? 1;
+      return (
+        db
+          .select({ extraTime: classStudents.extraTime, groups: classStudents.groups })
+          .from(classStudents)
+          .where(place)
+          .get() ?? { extraTime: 1, groups: [] }
+      );
     },
   };
 }

@@ -9,11 +9,12 @@ interface Options {
   readonly listAssignments: (actor: Actor, classId: string) => AssignmentSummary[];
 }
 
-type Names = 'listClasses' | 'readClass' | 'changeClass' | 'changeStudent';
+type Names = 'listClasses' | 'listGroups' | 'readClass' | 'changeClass' | 'changeStudent';
 
 export function classHandlers({ classes, listAssignments }: Options): Pick<Handlers, Names> {
   return {
     listClasses: ({ actor }) => classes.listTaught(actor),
+    listGroups: ({ actor }) => classes.listGroups(actor),
     readClass: ({ actor, params }) => ({
       ...found(classes.findTaught(actor, params.classId)),
       students: classes.listStudents(params.classId),

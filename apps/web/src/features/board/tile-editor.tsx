@@ -4,6 +4,7 @@ import { Button } from '../../ui/button.tsx';
 import { TextInput } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
+import { GroupMenu } from '../path/group-menu.tsx';
 import { PictureField } from '../picture/picture-field.tsx';
 import { tileEdges } from './tile-looks.ts';
 
@@ -156,6 +157,13 @@ export function TileEditor({ tile, lesson, partId, number, count, asksWorth, onC
           onChange={(event) => onChange({ ...tile, to: { kind: 'address', url: event.target.value } })}
         />
       )}
+      <div className="-ml-2.5">
+        <GroupMenu
+          of={tile.title || label('title')}
+          onlyFor={tile.onlyFor}
+          onChange={(onlyFor) => onChange({ ...tile, onlyFor })}
+        />
+      </div>
       <PictureField
         label={t('boardDesk.picture')}
         picture={tile.picture}

@@ -4,7 +4,7 @@ import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentList } from '../assignment/assignment-list.tsx';
-import { ExtraTime, NumberLanguage } from './class-settings.tsx';
+import { ExtraTime, Groups, NumberLanguage } from './class-settings.tsx';
 import { classOptions } from './queries.ts';
 
 export function Component() {
@@ -33,6 +33,7 @@ export function Component() {
                     <th className="px-5 py-2 font-medium">{t('classes.name')}</th>
                     <th className="px-5 py-2 font-medium">{t('classes.userName')}</th>
                     <th className="px-5 py-2 font-medium">{t('classes.extraTime')}</th>
+                    <th className="px-5 py-2 font-medium">{t('classes.groups')}</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -43,11 +44,20 @@ export function Component() {
                       <td className="px-5">
                         <ExtraTime classId={classId} student={student} />
                       </td>
+                      <td className="px-5 py-1">
+                        <Groups key={student.groups.join()} classId={classId} student={student} />
+                      </td>
                     </tr>
                   ))}
                 </tbody>
               </table>
             </div>
+            <p className="text-14 text-quiet">{t('classes.groupsHelp')}</p>
+            <datalist id="groups-of-class">
+              {[...new Set(students.flatMap(({ groups }) => groups))].map((name) => (
+                <option key={name} value={name} />
+              ))}
+            </datalist>
           </section>
         </Page>
       )}

@@ -1,5 +1,6 @@
 import { classLocales } from '@semita/core/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { inputStyle } from '../../ui/field.tsx';
@@ -43,6 +44,38 @@ export function NumberLanguage({ classId, locale }: { readonly classId: string; 
         ))}
       </select>
     </label>
+  );
+}
+
+interface GroupsProps {
+  readonly classId: string;
+  readonly student: { readonly id: string; readonly displayName: string; readonly groups: readonly string[] };
+}
+
+/** The groups a student is in, by name; a group is there as soon as somebody is in it. */
+export function Groups({ classId, student }: GroupsProps) {
+  const [text, setText] = useState(student.groups.join(', '));
+  const change = useClassChange(classId, (groups: string[]) =>
+    call('changeStudent', { params: { classId, studentId: student.id }, body: { groups } }),
+  );
+  const save = () => {
+    const groups = text
+      .split(',')
+      .map((name) => name.trim())
+      .filter((name) => name !== '');
+    if (groups.join() !== student.groups.join()) change.mutate(groups);
+  };
+  return (
+    <input
+      aria-label={t('classes.groupsOf', { name: student.displayName })}
+      list="groups-of-class"
+      className={joinClasses(inputStyle, 'h-8 min-w-40 py-0 text-14')}
+      maxLength={400}
+      value={text}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={save}
+      onKeyDown={(event) => event.key === 'Enter' && save()}
+    />
   );
 }
 

@@ -5,6 +5,7 @@ import { Field, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { PictureField } from '../picture/picture-field.tsx';
 import { newItemId } from '../question-editor/new-id.ts';
+import { GroupMenu } from './group-menu.tsx';
 import { TargetField } from './target-field.tsx';
 
 interface Props {
@@ -60,6 +61,28 @@ export function ForkEditor({ fork, lesson, onChange }: Props) {
               >
                 <X aria-hidden className="size-4" strokeWidth={1.75} />
               </Button>
+            </div>
+            <div className="flex flex-wrap items-center gap-2">
+              <GroupMenu
+                of={choice.words || t('path.choice', { number: index + 1 })}
+                onlyFor={choice.onlyFor}
+                onChange={(onlyFor) => change(index, { ...choice, onlyFor })}
+              />
+              {lesson.parts.length > 1 && (
+                <select
+                  aria-label={t('path.choiceAfter', { number: index + 1 })}
+                  className="h-8 min-w-0 rounded-control border border-edge bg-card px-2 text-14"
+                  value={choice.after ?? ''}
+                  onChange={(event) => change(index, { ...choice, after: event.target.value || undefined })}
+                >
+                  <option value="">{t('path.offeredAlways')}</option>
+                  {lesson.parts.map(({ id, title }) => (
+                    <option key={id} value={id}>
+                      {t('path.offeredAfter', { title: title || t('path.untitled') })}
+                    </option>
+                  ))}
+                </select>
+              )}
             </div>
             <PictureField
               label={t('picture.ofQuestion')}

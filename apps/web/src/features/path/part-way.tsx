@@ -1,5 +1,6 @@
 import { isAside, type Lesson, type LessonChange, type Part } from '@semita/core';
 import { t } from '../../words/words.ts';
+import { GroupMenu } from './group-menu.tsx';
 import { RulesEditor } from './rules-editor.tsx';
 import { TargetField } from './target-field.tsx';
 import { questionsOfPart } from './way-words.ts';
@@ -33,7 +34,14 @@ export function PartWay({ part, lesson, apply }: Props) {
         onChange={(to) => set({ next: to })}
       />
       {isAside(lesson, part.id) && <p className="text-13 text-quiet">{t('path.asideHelp')}</p>}
-      {questionsOfPart(part).length > 0 && (
+      <div className="-ml-2.5">
+        <GroupMenu
+          of={part.title || t('path.untitled')}
+          onlyFor={part.onlyFor}
+          onChange={(onlyFor) => apply({ type: 'setOnlyFor', partId: part.id, onlyFor: onlyFor ?? null })}
+        />
+      </div>
+      {(questionsOfPart(part).length > 0 || rules.length > 0) && (
         <RulesEditor
           {...{ lesson, rules, usual: next, questions: questionsOfPart(part) }}
           onChange={(changed) => set({ rules: changed })}

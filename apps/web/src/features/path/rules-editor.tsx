@@ -1,7 +1,9 @@
 import type { Checkpoint, Lesson, Rule, RuleCondition, Target } from '@semita/core';
+import { useQuery } from '@tanstack/react-query';
 import { Plus, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
+import { groupsOptions } from '../classes/queries.ts';
 import { sureWords } from '../question/sure-field.tsx';
 import { newItemId } from '../question-editor/new-id.ts';
 import { TargetField } from './target-field.tsx';
@@ -17,7 +19,7 @@ interface Props {
   readonly onChange: (rules: readonly Rule[]) => void;
 }
 
-const kinds = ['scoreBelow', 'scoreFrom', 'picked', 'sureAtMost'] as const;
+const kinds = ['scoreBelow', 'scoreFrom', 'picked', 'sureAtMost', 'inGroup'] as const;
 
 /** Where to go on by what was answered: rules in their order, each also said as a sentence. */
 export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props) {
@@ -27,9 +29,13 @@ export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props
       ? question.options.map((option) => ({ questionId: question.id, optionId: option.id, text: option.text }))
       : [],
   );
+  const known = useQuery(groupsOptions());
+  const used = rules.flatMap(({ when }) => (when.kind === 'inGroup' ? [when.group] : []));
+  const groups = [...new Set([...(known.data ?? []), ...used])];
   const offered = kinds.filter(
     (kind) =>
       (kind !== 'picked' || picks.length > 0) &&
+      (kind !== 'inGroup' || groups.length > 0) &&
       (kind !== 'sureAtMost' || questions.some(({ asksConfidence }) => asksConfidence)),
   );
   return (
@@ -42,7 +48,10 @@ export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props
               className="h-9 rounded-control border border-edge bg-card px-2 text-14"
               value={rule.when.kind}
               onChange={(event) =>
-                change(index, { ...rule, when: conditionOf(event.target.value as RuleCondition['kind'], picks[0]) })
+                change(index, {
+                  ...rule,
+                  when: conditionOf(event.target.value as RuleCondition['kind'], picks[0], groups[0]),
+                })
               }
             >
               {offered.map((kind) => (
@@ -54,7 +63,7 @@ export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props
             <ConditionField
               label={t('path.ruleValue', { number: index + 1 })}
               when={rule.when}
-              picks={picks}
+              {...{ picks, groups }}
               onChange={(when) => change(index, { ...rule, when })}
             />
             <TargetField
@@ -100,7 +109,8 @@ interface PickRow {
 }
 
 /** What a condition of a kind begins as. */
-function conditionOf(kind: RuleCondition['kind'], pick?: PickRow): RuleCondition {
+function conditionOf(kind: RuleCondition['kind'], pick?: PickRow, group = ''): RuleCondition {
+  if (kind === 'inGroup') return { kind, group };
   if (kind === 'picked') return { kind, questionId: pick?.questionId ?? '', optionId: pick?.optionId ?? '' };
   return kind === 'sureAtMost' ? { kind, sure: 2 } : { kind, percent: 60 };
 }
@@ -109,10 +119,11 @@ interface ConditionProps {
   readonly label: string;
   readonly when: RuleCondition;
   readonly picks: readonly PickRow[];
+  readonly groups: readonly string[];
   readonly onChange: (when: RuleCondition) => void;
 }
 
-function ConditionField({ label, when, picks, onChange }: ConditionProps) {
+function ConditionField({ label, when, picks, groups, onChange }: ConditionProps) {
   const style = 'h-9 rounded-control border border-edge bg-card px-2 text-14';
   if (when.kind === 'picked')
     return (
@@ -128,6 +139,21 @@ function ConditionField({ label, when, picks, onChange }: ConditionProps) {
         {picks.map(({ questionId, optionId, text }) => (
           <option key={`${questionId} ${optionId}`} value={JSON.stringify([questionId, optionId])}>
             {text}
+          </option>
+        ))}
+      </select>
+    );
+  if (when.kind === 'inGroup')
+    return (
+      <select
+        aria-label={label}
+        className={`${style} max-w-60`}
+        value={when.group}
+        onChange={(event) => onChange({ kind: 'inGroup', group: event.target.value })}
+      >
+        {groups.map((group) => (
+          <option key={group} value={group}>
+            {group}
           </option>
         ))}
       </select>

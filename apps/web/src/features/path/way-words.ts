@@ -30,6 +30,8 @@ export function conditionWords(when: RuleCondition, questions: Checkpoint['quest
     case 'scoreBelow':
     case 'scoreFrom':
       return t(`path.when.${when.kind}`, { percent: when.percent });
+    case 'inGroup':
+      return t('path.when.inGroup', { group: when.group });
     case 'sureAtMost':
       return t('path.when.sureAtMost', { sure: sureWords(when.sure) });
     case 'picked': {

@@ -1,6 +1,7 @@
 import { isSettled, type LearnerStop } from '@semita/core';
 import type { FilmControls } from '../film/film-stage.tsx';
 import { AnsweredStop } from './answered-stop.tsx';
+import { withOpenChoices } from './open-choices.ts';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
 
 interface Props {
@@ -38,7 +39,7 @@ export function SoFar({ session, snapshot, placeOf, film, onNextPart }: Props) {
         {been.map(({ stop, stopState }) => (
           <AnsweredStop
             key={stop.id}
-            stop={stop}
+            stop={withOpenChoices(lesson, state, stop)}
             place={placeOf(stop)}
             stopState={stopState}
             results={results}

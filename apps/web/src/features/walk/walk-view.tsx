@@ -26,6 +26,7 @@ import type { FilmControls } from '../film/film-stage.tsx';
 import { AnswerFilesProvider } from '../question/answer-files.ts';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
 import { LinkStatus } from './link-status.tsx';
+import { withOpenChoices } from './open-choices.ts';
 import { type NextLesson, PartStage } from './part-stage.tsx';
 import { PathStrip } from './path-strip.tsx';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
@@ -246,7 +247,7 @@ function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, on
       <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
         <StopPanel
           key={openStop.id}
-          stop={openStop}
+          stop={withOpenChoices(lesson, state, openStop)}
           place={titleOf(openStop, placeOf)}
           stopState={openState}
           attempt={state}

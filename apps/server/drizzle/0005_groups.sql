@@ -1,0 +1,1 @@
+ALTER TABLE `class_students` ADD `groups` text DEFAULT '[]' NOT NULL;

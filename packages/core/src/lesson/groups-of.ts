@@ -1,0 +1,17 @@
+import type { Lesson, Rule } from './lesson.ts';
+
+/** Names of the groups a lesson speaks of, each once, in the order it does. */
+export function groupsOf({ parts }: Lesson): readonly string[] {
+  const ofRules = (rules: readonly Rule[] | undefined) =>
+    (rules ?? []).flatMap(({ when }) => (when.kind === 'inGroup' ? [when.group] : []));
+  const names = parts.flatMap(({ onlyFor, rules, stops }) => [
+    ...(onlyFor ?? []),
+    ...ofRules(rules),
+    ...stops.flatMap((stop) => {
+      if (stop.kind === 'fork') return stop.choices.flatMap((choice) => choice.onlyFor ?? []);
+      if (stop.kind === 'board') return stop.tiles.flatMap((tile) => tile.onlyFor ?? []);
+      return stop.kind === 'checkpoint' ? ofRules(stop.rules) : [];
+    }),
+  ]);
+  return [...new Set(names)];
+}
