@@ -68,6 +68,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     materials: materialRepository,
     listMutePictures: materials.listMutePictures,
     scriptOfMaterial: materials.scriptOf,
+    onEditionMoved: assignmentRepository.forget,
   });
   const bank = createBankService({ ...deps, repository: bankRepository, areOwned: materialRepository.areOwned });
   const answerFiles = createAnswerFileService({ ...deps, store });

@@ -125,6 +125,7 @@ export {
   tileKinds,
 } from './lesson/board.ts';
 export { checkLesson, type Fault, type FaultCode, isWithinFilm } from './lesson/check-lesson.ts';
+export { expandLessons, type FindEdition, type InnerEdition } from './lesson/expand-lessons.ts';
 export { firstWords } from './lesson/first-words.ts';
 export { groupsOf } from './lesson/groups-of.ts';
 export {
@@ -136,6 +137,7 @@ export {
   hasMaterial,
   type Inset,
   type Lesson,
+  type LessonPart,
   type MapPlace,
   type MaterialPart,
   type MaterialPartKind,

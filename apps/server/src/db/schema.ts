@@ -205,6 +205,8 @@ export const editions = sqliteTable(
     number: integer().notNull(),
     draftVersion: integer().notNull(),
     content: text({ mode: 'json' }).notNull().$type<Lesson>(),
+    /** The draft it was made of, where that shows other lessons; what it shows of them stands in the content. */
+    source: text({ mode: 'json' }).$type<Lesson>(),
     createdAt: instant().notNull(),
     createdBy: userId(),
   },

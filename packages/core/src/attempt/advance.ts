@@ -55,7 +55,7 @@ function advanceOnce({ lesson }: WalkContext, state: AttemptState, route: RouteS
       legs: route.legs.with(-1, { ...leg, atStop: from.stopIndex, atMs: fromMs }),
     });
   const left = { ...leg, atStop: from.stopIndex, atMs: fromMs, untilMs: fromMs };
-  const tileDone = decided.to.kind === 'back' ? tileThatLedTo(route, leg) : null;
+  const tileDone = decided.to.kind === 'back' ? tileThatLedTo(lesson, route, leg) : null;
   const legs = route.legs.with(-1, left);
   const arrival = arriveAt(lesson, decided.to, from, leg.returns, isPartEnd);
   // An edition has no way that leads to nothing; a rehearsal of a draft may.
@@ -67,9 +67,12 @@ function advanceOnce({ lesson }: WalkContext, state: AttemptState, route: RouteS
   return arrive(lesson, withRoute(after, { ...route, ruled, legs: [...legs, next] }), next, isMoved);
 }
 
-/** The tile by which a leg that leads back was come to; null where it was come to otherwise. */
-function tileThatLedTo({ legs }: RouteState, leg: Leg): Extract<Via, { kind: 'tile' }> | null {
-  const into = legs.findLast(({ via, returns }) => isTurnedInto(via) && returns.length === leg.returns.length);
+/** The tile by which one came to a leg that leads back to a board; null where it leads back elsewhere. */
+function tileThatLedTo(lesson: WalkLesson, { legs }: RouteState, leg: Leg): Extract<Via, { kind: 'tile' }> | null {
+  const place = leg.returns.at(-1);
+  const part = lesson.parts.find(({ id }) => id === place?.partId);
+  const board = part && place ? orderedStops(part)[place.stopIndex] : undefined;
+  const into = legs.findLast(({ via }) => via.kind === 'tile' && via.stopId === board?.id);
   return into?.via.kind === 'tile' ? into.via : null;
 }
 

@@ -39,6 +39,7 @@ interface LearnerPartHead {
   readonly practice?: boolean | undefined;
   readonly rules?: readonly HiddenRule[] | undefined;
   readonly next?: Target | undefined;
+  readonly from?: { readonly linkId: string; readonly isAside: boolean } | undefined;
 }
 
 export interface LearnerPlacePart extends LearnerPartHead {
@@ -123,19 +124,22 @@ export function learnerView(lesson: Lesson, state: AttemptState): LearnerView {
 }
 
 function toLearnerLesson({ title, directions, parts, freeFrom }: Lesson, seed: string): LearnerLesson {
-  return { title, ...present({ directions, freeFrom }), parts: parts.map((part) => toLearnerPart(part, seed)) };
+  return { title, ...present({ directions, freeFrom }), parts: parts.flatMap((part) => toLearnerPart(part, seed)) };
 }
 
-function toLearnerPart(part: Part, seed: string): LearnerPart {
+/** An edition holds what other lessons hold; of a draft, what is not to be had is left out. */
+function toLearnerPart(part: Part, seed: string): LearnerPart[] {
+  if (part.kind === 'lesson') return [];
   const { id, title, inMs, outMs, stops, directions, practice, next } = part;
+  const from = part.from && { linkId: part.from.linkId, isAside: part.from.isAside };
   const head = {
     ...{ id, title, inMs, outMs },
     stops: stopsInOrder(stops).map((stop) => toLearnerStop(stop, seed)),
-    ...present({ directions, practice, next, rules: hide(part.rules) }),
+    ...present({ directions, practice, next, from, rules: hide(part.rules) }),
   };
-  if (!hasMaterial(part)) return { ...head, kind: part.kind };
+  if (!hasMaterial(part)) return [{ ...head, kind: part.kind }];
   const { kind, materialId, narrations, insets, nextLessonId } = part;
-  return { ...head, kind, materialId, ...present({ narrations, insets, nextLessonId }) };
+  return [{ ...head, kind, materialId, ...present({ narrations, insets, nextLessonId }) }];
 }
 
 function toLearnerStop(stop: Stop, seed: string): LearnerStop {

@@ -22,6 +22,7 @@ export interface WalkPart {
   readonly onlyFor?: readonly string[] | undefined;
   readonly rules?: readonly PathRule[] | undefined;
   readonly next?: Target | undefined;
+  readonly from?: { readonly linkId: string; readonly isAside: boolean } | undefined;
 }
 
 export type WalkStop =

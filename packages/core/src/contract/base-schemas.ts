@@ -1,7 +1,8 @@
 import * as v from 'valibot';
 import type { LessonPicture, Recording } from '../lesson/recording.ts';
 
-export const id = v.pipe(v.string(), v.minLength(1), v.maxLength(64));
+/** Long enough for what stands in a lesson inside a lesson inside a lesson. */
+export const id = v.pipe(v.string(), v.minLength(1), v.maxLength(100));
 export const timeMs = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(24 * 3_600_000));
 export const line = v.pipe(v.string(), v.maxLength(500));
 export const prose = v.pipe(v.string(), v.maxLength(20_000));

@@ -82,7 +82,7 @@ const tileSchema: v.GenericSchema<unknown, Tile> = v.object({
   worth: v.pipe(smallCount, v.maxValue(100)),
   to: v.variant('kind', [
     // Empty until it is chosen; no edition is made of it.
-    v.object({ kind: v.literal('part'), partId: v.pipe(v.string(), v.maxLength(64)) }),
+    v.object({ kind: v.literal('part'), partId: v.pipe(v.string(), v.maxLength(100)) }),
     v.object({ kind: v.literal('address'), url: v.pipe(v.string(), v.maxLength(2_000)) }),
   ]),
   at: v.optional(v.object({ x: hundredth, y: hundredth })),
@@ -148,6 +148,8 @@ const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
 const coordinate = v.pipe(v.number(), v.minValue(-100_000), v.maxValue(100_000));
 const mapPlace = v.object({ x: coordinate, y: coordinate });
 
+const editionNumber = v.pipe(v.number(), v.integer(), v.minValue(1));
+
 const ofPart = {
   id,
   title: line,
@@ -157,6 +159,7 @@ const ofPart = {
   directions: v.optional(recordingSchema),
   practice: v.optional(v.boolean()),
   onlyFor,
+  from: v.optional(v.object({ lessonId: id, editionNumber, linkId: id, isAside: v.boolean() })),
   mapAt: v.optional(mapPlace),
   rules: v.optional(rules),
   next: v.optional(targetSchema),
@@ -172,6 +175,7 @@ const partSchema: v.GenericSchema<unknown, Part> = v.variant('kind', [
     nextLessonId: v.optional(id),
   }),
   v.object({ ...ofPart, kind: v.picklist(placePartKinds) }),
+  v.object({ ...ofPart, kind: v.literal('lesson'), lessonId: id, editionNumber: v.nullable(editionNumber) }),
 ]);
 
 export const lessonSchema: v.GenericSchema<unknown, Lesson> = v.object({
@@ -211,6 +215,7 @@ export const lessonChangeSchema: v.GenericSchema<unknown, LessonChange> = v.vari
   v.object({ type: v.literal('setMapPlace'), partId: id, mapAt: v.nullable(mapPlace) }),
   v.object({ type: v.literal('setFreeFrom'), freeFrom: v.nullable(index) }),
   v.object({ type: v.literal('setPractice'), partId: id, practice: v.boolean() }),
+  v.object({ type: v.literal('setEdition'), partId: id, editionNumber: v.nullable(editionNumber) }),
   v.object({
     type: v.literal('setOnlyFor'),
     partId: id,

@@ -39,6 +39,7 @@ export const routePaths = {
   splitIntoLessons: ['POST', '/api/materials/:materialId/lessons'],
   readDraft: ['GET', '/api/lessons/:lessonId'],
   changeDraft: ['POST', '/api/lessons/:lessonId/changes'],
+  readEdition: ['GET', '/api/lessons/:lessonId/editions/:number'],
   makeEdition: ['POST', '/api/lessons/:lessonId/editions'],
   listAssignments: ['GET', '/api/assignments'],
   assign: ['POST', '/api/assignments'],

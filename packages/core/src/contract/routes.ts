@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { mostEventsPerBatch, sentEventSchema } from './event-schemas.ts';
-import { lessonChangeSchema, madeDeckSchema } from './lesson-schemas.ts';
+import { lessonChangeSchema, lessonSchema, madeDeckSchema } from './lesson-schemas.ts';
 import { questionSchema, rubricSchema } from './question-schemas.ts';
 import { handedFileSchema } from './response-schemas.ts';
 import { route } from './route.ts';
@@ -129,6 +129,10 @@ export const routes = {
       changes: v.pipe(v.array(lessonChangeSchema), v.minLength(1), v.maxLength(200)),
     }),
     output: v.object({ version: v.number(), updatedAt: v.number() }),
+  }),
+  /** An edition by its number, or `newest`. */
+  readEdition: route(...routePaths.readEdition, 'teacher', {
+    output: v.object({ number: v.number(), lesson: lessonSchema }),
   }),
   makeEdition: route(...routePaths.makeEdition, 'teacher', {
     body: v.object({

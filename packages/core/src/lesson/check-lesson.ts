@@ -23,6 +23,10 @@ export type FaultCode =
   | 'boardImpossible'
   /** Walking every route found one that does not come to the end. */
   | 'routeStuck'
+  /** Another lesson that is shown has no such edition. */
+  | 'lessonMissing'
+  /** A lesson that is shown shows this one. */
+  | 'lessonLoop'
   | PathFaultCode
   | QuestionFaultCode;
 
@@ -39,7 +43,7 @@ export type MaterialLengths = ReadonlyMap<string, number>;
 
 /**
  * Names everything that is missing before an edition can be made, in the order a reader of the desk meets it.
- * @param lesson any draft
+ * @param lesson any draft, with other lessons that it shows in their places
  * @param lengths length of every material the lesson may use
  * @returns no faults when an edition can be made
  */
@@ -65,7 +69,8 @@ function checkPart(part: Part, lengths: MaterialLengths): Fault[] {
     const lengthMs = lengths.get(part.materialId);
     if (lengthMs === undefined) faults.push({ code: 'materialMissing', partId: part.id });
     else if (!isWithinFilm(part.outMs, lengthMs)) faults.push({ code: 'windowBeyondEnd', partId: part.id });
-  } else if (part.stops.length === 0) faults.push({ code: 'taskEmpty', partId: part.id });
+  } else if (part.kind === 'lesson') faults.push({ code: 'lessonMissing', partId: part.id });
+  else if (part.stops.length === 0) faults.push({ code: 'taskEmpty', partId: part.id });
   for (const stop of stopsInOrder(part.stops)) {
     const place = { partId: part.id, stopId: stop.id };
     if (stop.atMs < part.inMs || stop.atMs > part.outMs) faults.push({ code: 'stopOutsideWindow', ...place });

@@ -42,6 +42,7 @@ export type LessonChange =
   | { readonly type: 'setInsets'; readonly partId: string; readonly insets: readonly Inset[] }
   | { readonly type: 'setNextLesson'; readonly partId: string; readonly lessonId: string | null }
   | { readonly type: 'setPractice'; readonly partId: string; readonly practice: boolean }
+  | { readonly type: 'setEdition'; readonly partId: string; readonly editionNumber: number | null }
   | { readonly type: 'setOnlyFor'; readonly partId: string; readonly onlyFor: readonly string[] | null }
   | { readonly type: 'setWay'; readonly partId: string; readonly next: Target | null; readonly rules: readonly Rule[] }
   | { readonly type: 'setMapPlace'; readonly partId: string; readonly mapAt: MapPlace | null }
@@ -158,6 +159,10 @@ function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
         { ...part, practice: change.practice || undefined },
         { ...change, practice: part.practice ?? false },
       );
+    case 'setEdition':
+      return part.kind === 'lesson'
+        ? withPart({ ...part, editionNumber: change.editionNumber }, { ...change, editionNumber: part.editionNumber })
+        : refuse('wrongKind');
     case 'setOnlyFor':
       return withPart({ ...part, onlyFor: change.onlyFor ?? undefined }, { ...change, onlyFor: part.onlyFor ?? null });
     case 'setWay':

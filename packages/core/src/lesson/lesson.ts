@@ -19,10 +19,11 @@ export type MaterialPartKind = (typeof materialPartKinds)[number];
 /** A task is only questions, a board only tiles. */
 export const placePartKinds = ['task', 'board'] as const;
 export type PlacePartKind = (typeof placePartKinds)[number];
-export const partKinds = [...materialPartKinds, ...placePartKinds] as const;
+/** Another lesson stands in a draft as one part; an edition holds what it holds. */
+export const partKinds = [...materialPartKinds, ...placePartKinds, 'lesson'] as const;
 export type PartKind = (typeof partKinds)[number];
 
-export type Part = MaterialPart | PlacePart;
+export type Part = MaterialPart | PlacePart | LessonPart;
 
 /**
  * One piece of a lesson. Every kind lies on an axis of whole milliseconds, so that gates, coverage and progress are
@@ -39,6 +40,8 @@ interface PartHead {
   readonly directions?: Recording | undefined;
   /** Names of the groups of the class that are given it; everybody where absent. */
   readonly onlyFor?: readonly string[] | undefined;
+  /** Of what has come in from another lesson: where from. */
+  readonly from?: PartSource | undefined;
   /** Practice: what is earned in it is shown, and counts for nothing. */
   readonly practice?: boolean | undefined;
   /** Where a teacher has put it on the map; computed where absent. */
@@ -83,6 +86,23 @@ export type PlacePart = PlacePartOf<'task'> | PlacePartOf<'board'>;
 
 export interface PlacePartOf<Kind extends PlacePartKind> extends PartHead {
   readonly kind: Kind;
+}
+
+/** Another lesson inside this one: a certain edition of it, or whichever is the newest when this one gets an edition. */
+export interface LessonPart extends PartHead {
+  readonly kind: 'lesson';
+  readonly lessonId: string;
+  /** Null for the newest. */
+  readonly editionNumber: number | null;
+}
+
+export interface PartSource {
+  readonly lessonId: string;
+  readonly editionNumber: number;
+  /** The part in whose place it stands. */
+  readonly linkId: string;
+  /** Whether it is an aside in its own lesson. */
+  readonly isAside: boolean;
 }
 
 /** A part that shows a material, or a window of one. */

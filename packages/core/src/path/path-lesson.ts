@@ -16,6 +16,8 @@ export interface PathPart {
   readonly practice?: boolean | undefined;
   readonly rules?: readonly PathRule[] | undefined;
   readonly next?: Target | undefined;
+  /** Of what has come in from another lesson: in whose place it stands, and whether it is an aside there. */
+  readonly from?: { readonly linkId: string; readonly isAside: boolean } | undefined;
 }
 
 /** A browser knows that there are rules, and not what they are. */
@@ -150,8 +152,10 @@ export function arriveAt(
       const place = target.stopId === undefined ? beginningOf(part) : atStop(part, target.stopId);
       if (!place) return 'missing';
       if (!isAside(lesson, part.id)) return { place, returns: [] };
-      // From an aside's end on to its next part is still the same aside.
-      const goesOn = isPartEnd && isAside(lesson, from.partId);
+      // From an aside's end on to its next part is still the same aside; so is a way inside a lesson that is one.
+      const before = lesson.parts.find(({ id }) => id === from.partId);
+      const isInside = before?.from && before.from.linkId === part.from?.linkId && !part.from.isAside;
+      const goesOn = isInside || (isPartEnd && isAside(lesson, from.partId));
       return { place, returns: goesOn ? returns : [...returns, from] };
     }
   }

@@ -34,7 +34,8 @@ export interface AssignedLesson {
 }
 
 export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
-  // Editions never change and terms are fixed when an assignment is made; only a key that is put right changes this.
+  // Editions never change and terms are fixed when an assignment is made; only a key that is put right changes this, or
+  // a newer edition of a lesson that it shows, as long as nobody has begun.
   const lessonCache = new Map<string, AssignedLesson>();
 
   const placed = { assignment: assignments, className: classes.name, timeZone: classes.timeZone };
@@ -107,6 +108,11 @@ export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
       if (lessonCache.size >= 200) lessonCache.clear();
       lessonCache.set(assignmentId, assigned);
       return assigned;
+    },
+
+    /** Forgets what is kept of lessons that are others now. */
+    forget(assignmentIds: readonly string[]): void {
+      for (const id of assignmentIds) lessonCache.delete(id);
     },
 
     addKeyChange(change: typeof keyChanges.$inferInsert): void {

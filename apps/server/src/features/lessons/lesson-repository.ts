@@ -1,6 +1,6 @@
 import type { Lesson } from '@semita/core';
-import { and, desc, eq } from 'drizzle-orm';
-import { editions, lessons } from '../../db/schema.ts';
+import { and, desc, eq, notInArray } from 'drizzle-orm';
+import { assignments, attempts, editions, lessons } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
 
@@ -38,6 +38,23 @@ export function createLessonRepository({ db }: Pick<Deps, 'db'>) {
         .orderBy(desc(editions.number))
         .limit(1)
         .get();
+    },
+
+    findEdition(lessonId: string, number: number): EditionRow | undefined {
+      return db
+        .select()
+        .from(editions)
+        .where(and(eq(editions.lessonId, lessonId), eq(editions.number, number)))
+        .get();
+    },
+
+    /** Puts a newer edition in the place of an older one in assignments that nobody has begun. */
+    moveUnbegunAssignments(olderId: string, newerId: string): string[] {
+      const begun = db.select({ id: attempts.assignmentId }).from(attempts);
+      const place = and(eq(assignments.editionId, olderId), notInArray(assignments.id, begun));
+      const moved = db.select({ id: assignments.id }).from(assignments).where(place).all();
+      db.update(assignments).set({ editionId: newerId }).where(place).run();
+      return moved.map(({ id }) => id);
     },
 
     insertEdition(row: EditionRow): void {

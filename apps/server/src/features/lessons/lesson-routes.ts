@@ -1,3 +1,4 @@
+import { Refused } from '../../http/refused.ts';
 import type { Handlers } from '../../http/serve-route.ts';
 import type { LessonService } from './lesson-service.ts';
 
@@ -8,6 +9,7 @@ type Names =
   | 'putIntoDrafts'
   | 'readDraft'
   | 'changeDraft'
+  | 'readEdition'
   | 'makeEdition';
 
 export function lessonHandlers(lessons: LessonService): Pick<Handlers, Names> {
@@ -19,6 +21,11 @@ export function lessonHandlers(lessons: LessonService): Pick<Handlers, Names> {
     readDraft: ({ actor, params }) => lessons.readDraft(actor, params.lessonId),
     changeDraft: ({ actor, params, body }) =>
       lessons.changeDraft(actor, params.lessonId, body.baseVersion, body.changes),
+    readEdition: ({ actor, params }) => {
+      const number = params.number === 'newest' ? null : Number(params.number);
+      if (number !== null && !Number.isInteger(number)) throw new Refused('notFound');
+      return lessons.readEdition(actor, params.lessonId, number);
+    },
     makeEdition: ({ actor, params, body }) => lessons.makeEdition(actor, params.lessonId, body.draftVersion, body),
   };
 }

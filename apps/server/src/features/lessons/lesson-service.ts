@@ -1,6 +1,9 @@
 import {
   applyChanges,
   checkLesson,
+  expandLessons,
+  type Fault,
+  type FindEdition,
   hasMaterial,
   type Lesson,
   type LessonChange,
@@ -31,6 +34,8 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
   };
   /** Blocks or slides of a stretch of a material that hold a picture without words. */
   readonly listMutePictures: (part: Pick<MaterialPart, 'kind' | 'materialId' | 'inMs' | 'outMs'>) => string[];
+  /** Told of assignments whose edition is another now. */
+  readonly onEditionMoved: (assignmentIds: readonly string[]) => void;
   /** The lines of a document or a deck; none of a film. */
   readonly scriptOfMaterial: (material: Material) => readonly ScriptLine[];
 }
@@ -45,6 +50,7 @@ export function createLessonService({
   materials,
   listMutePictures,
   scriptOfMaterial,
+  onEditionMoved,
 }: Options) {
   const mutePicturesOf = (lesson: Lesson): { partId: string; blockId?: string; stopId?: string }[] =>
     lesson.parts.flatMap((part) => [
@@ -57,10 +63,57 @@ export function createLessonService({
         .map((stop) => ({ partId: part.id, stopId: stop.id })),
     ]);
 
+  /** Editions of the teacher's lessons, as other lessons show them. */
+  const findEdition = (actor: Actor): FindEdition => {
+    return (lessonId, number) => {
+      if (!repository.findOwned(actor, lessonId)) return null;
+      const row = number === null ? repository.findLatestEdition(lessonId) : repository.findEdition(lessonId, number);
+      return row ? { number: row.number, lesson: row.content } : null;
+    };
+  };
+
   const usedBy = (lesson: Lesson) => materials.listByIds(materialsOf(lesson));
 
-  const faultsOf = (lesson: Lesson, used: readonly Material[]) =>
+  const lengthFaults = (lesson: Lesson, used: readonly Material[]) =>
     checkLesson(lesson, new Map(used.flatMap(({ id, lengthMs }) => (lengthMs === null ? [] : [[id, lengthMs]]))));
+
+  /** What is missing in a lesson that stands whole: faults of what came in from another are told of the part that shows it. */
+  const faultsOf = (actor: Actor, lessonId: string, draft: Lesson, whole: Lesson): readonly Fault[] => {
+    const loops = draft.parts.filter((part) => {
+      if (part.kind !== 'lesson') return false;
+      const inner = findEdition(actor)(part.lessonId, part.editionNumber)?.lesson.parts ?? [];
+      return part.lessonId === lessonId || inner.some(({ from }) => from?.lessonId === lessonId);
+    });
+    if (loops.length > 0) return loops.map(({ id }) => ({ code: 'lessonLoop', partId: id }));
+    const linkOf = new Map(whole.parts.flatMap(({ id, from }) => (from ? [[id, from.linkId] as const] : [])));
+    const told = lengthFaults(whole, usedBy(whole)).map((fault): Fault => {
+      const linkId = linkOf.get(fault.partId ?? '');
+      return linkId === undefined ? fault : { code: fault.code, partId: linkId };
+    });
+    return told.filter(
+      (fault, index) => told.findIndex((one) => JSON.stringify(one) === JSON.stringify(fault)) === index,
+    );
+  };
+
+  /** Lessons that show the newest edition of another get a new edition themselves, and so do those that show them. */
+  const renewFollowers = (actor: Actor, lessonId: string, done: ReadonlySet<string>): void => {
+    for (const row of repository.listOwned(actor)) {
+      const latest = repository.findLatestEdition(row.id);
+      const follows = latest?.source?.parts.some(
+        (part) => part.kind === 'lesson' && part.lessonId === lessonId && part.editionNumber === null,
+      );
+      if (!latest?.source || !follows || done.has(row.id)) continue;
+      const content = expandLessons(latest.source, findEdition(actor));
+      // What no longer fits keeps the edition it has.
+      if (faultsOf(actor, row.id, latest.source, content).length > 0) continue;
+      const { draftVersion, source } = latest;
+      const id = newId();
+      const made = { id, lessonId: row.id, number: latest.number + 1, draftVersion, content, source };
+      repository.insertEdition({ ...made, createdAt: clock(), createdBy: actor.id });
+      onEditionMoved(repository.moveUnbegunAssignments(latest.id, id));
+      renewFollowers(actor, row.id, new Set([...done, row.id]));
+    }
+  };
 
   const toSummary = (row: LessonRow): LessonSummary => {
     const edition = repository.findLatestEdition(row.id);
@@ -141,6 +194,9 @@ export function createLessonService({
 
     moveDrafts,
 
+    /** An edition as another lesson shows it: by its number, or the newest. */
+    readEdition: (actor: Actor, lessonId: string, number: number | null) => found(findEdition(actor)(lessonId, number)),
+
     readDraft(actor: Actor, lessonId: string): Draft {
       const row = found(repository.findOwned(actor, lessonId));
       const used = usedBy(row.draft);
@@ -152,7 +208,7 @@ export function createLessonService({
         updatedAt: row.updatedAt,
         edition: edition ? { number: edition.number, draftVersion: edition.draftVersion } : null,
         materials: used,
-        faults: faultsOf(row.draft, used),
+        faults: faultsOf(actor, row.id, row.draft, expandLessons(row.draft, findEdition(actor))),
       };
     },
 
@@ -187,22 +243,18 @@ export function createLessonService({
       return inTransaction(db, () => {
         const row = found(repository.findOwned(actor, lessonId));
         if (row.version !== draftVersion) throw new Refused('draftMoved', { version: row.version });
-        const faults = faultsOf(row.draft, usedBy(row.draft));
+        const content = expandLessons(row.draft, findEdition(actor));
+        const faults = faultsOf(actor, lessonId, row.draft, content);
         if (faults.length > 0) throw new Refused('lessonIncomplete', { faults });
         const mute = acceptsMutePictures ? [] : mutePicturesOf(row.draft);
         if (mute.length > 0) throw new Refused('picturesMute', { pictures: mute });
         const latest = repository.findLatestEdition(lessonId);
         if (latest?.draftVersion === draftVersion) return { number: latest.number };
         const number = (latest?.number ?? 0) + 1;
-        repository.insertEdition({
-          id: newId(),
-          lessonId,
-          number,
-          draftVersion,
-          content: row.draft,
-          createdAt: clock(),
-          createdBy: actor.id,
-        });
+        const source = content === row.draft ? null : row.draft;
+        const made = { id: newId(), lessonId, number, draftVersion, content, source };
+        repository.insertEdition({ ...made, createdAt: clock(), createdBy: actor.id });
+        renewFollowers(actor, lessonId, new Set([lessonId]));
         return { number };
       });
     },

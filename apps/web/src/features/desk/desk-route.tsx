@@ -39,6 +39,7 @@ import { ReadingDetails } from './reading-details.tsx';
 import { loadEditorAhead } from './stop-card.tsx';
 import { TaskDesk } from './task-desk.tsx';
 import { useDeskKeys } from './use-desk-keys.ts';
+import { useWholeLesson } from './whole-lesson.ts';
 
 // The stage is the students' own player, with their words.
 addWords(enStudent);
@@ -48,6 +49,8 @@ const AssignDialog = lazy(async () => ({
   default: (await import('../assignment/assign-dialog.tsx')).AssignDialog,
 }));
 
+/** Loaded when another lesson is shown inside this one. */
+const LessonDesk = lazy(async () => ({ default: (await import('./lesson-desk.tsx')).LessonDesk }));
 /** Loaded when a board is written. */
 const BoardDesk = lazy(async () => ({ default: (await import('../board/board-desk.tsx')).BoardDesk }));
 /** Loaded when the path is looked at. */
@@ -106,6 +109,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   const [breaks, setBreaks] = useState<{ partId: string; places: readonly BreakPoint[] } | null>(null);
   const [isCorrecting, setIsCorrecting] = useState(false);
   const [isAssigning, setIsAssigning] = useState(false);
+  const whole = useWholeLesson(lesson);
   const materials = useQuery(materialsOptions());
   const film = useRef<FilmControls>(null);
   const part = lesson.parts.find((one) => one.id === chosenPartId) ?? lesson.parts[0];
@@ -135,7 +139,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
     mutationFn: async ({ acceptsMutePictures }: { acceptsMutePictures: boolean }) => {
       const draftVersion = await desk.flush();
       if (draftVersion === null) throw new ApiError('offline');
-      const stuck = await stuckRoutes(desk.getSnapshot().lesson, materials.data ?? []);
+      const stuck = await stuckRoutes(whole ?? desk.getSnapshot().lesson, materials.data ?? []);
       if (stuck.length > 0) throw new ApiError('lessonIncomplete', { faults: stuck });
       return call('makeEdition', { params: { lessonId: draft.id }, body: { draftVersion, acceptsMutePictures } });
     },
@@ -223,6 +227,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
         >
           <div className="min-h-0 overflow-y-auto">
             <Outline
+              lessonId={draft.id}
               lesson={lesson}
               partId={view === 'path' ? mapPartId : (part?.id ?? null)}
               openStopId={openStopId}
@@ -242,6 +247,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
             <Suspense fallback={<p className="p-4 text-quiet">{t('app.loading')}</p>}>
               <PathView
                 {...{ lesson, apply }}
+                whole={whole ?? lesson}
                 partId={mapPartId}
                 onChoosePart={setMapPartId}
                 onOpenPart={goToPart}
@@ -254,6 +260,10 @@ function DeskView({ draft }: { readonly draft: Draft }) {
                 <BoardDesk key={part.id} {...{ part, faults, apply }} />
               </Suspense>
             </RegionSources>
+          ) : part?.kind === 'lesson' ? (
+            <Suspense fallback={<p className="p-4 text-quiet">{t('app.loading')}</p>}>
+              <LessonDesk key={part.id} {...{ part, apply }} />
+            </Suspense>
           ) : part?.kind === 'task' ? (
             <RegionSources value={sources}>
               <TaskDesk key={part.id} {...{ part, faults, openStopId, apply }} setOpenStop={setOpenStopId} />

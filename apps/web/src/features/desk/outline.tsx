@@ -2,7 +2,7 @@ import { move } from '@dnd-kit/helpers';
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
 import { type BreakPoint, type Lesson, type LessonChange, type Part, placeWindow } from '@semita/core';
 import type { Material } from '@semita/core/contract';
-import { LayoutGrid, ListChecks, Plus } from 'lucide-react';
+import { BookCopy, LayoutGrid, ListChecks, Plus } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/button.tsx';
@@ -13,9 +13,11 @@ import { createBoard } from './new-stops.ts';
 import { OutlinePart } from './outline-part.tsx';
 
 /** Loaded when a part is added. */
+const AddLesson = lazy(async () => ({ default: (await import('./add-lesson.tsx')).AddLesson }));
 const AddParts = lazy(async () => ({ default: (await import('./add-parts.tsx')).AddParts }));
 
 interface Props {
+  readonly lessonId: string;
   readonly lesson: Lesson;
   readonly partId: string | null;
   readonly openStopId: string | null;
@@ -30,6 +32,7 @@ interface Props {
 
 /** The lesson at a glance: parts as blocks whose height follows their length, stops as notches where they stand. */
 export function Outline({
+  lessonId,
   lesson,
   partId,
   openStopId,
@@ -41,6 +44,7 @@ export function Outline({
   apply,
 }: Props) {
   const [isAdding, setIsAdding] = useState(false);
+  const [isAddingLesson, setIsAddingLesson] = useState(false);
   const movePart = (id: string, index: number) => apply({ type: 'movePart', partId: id, index });
   return (
     <nav aria-label={t('desk.outline')} className="flex flex-col gap-3 p-3">
@@ -99,6 +103,22 @@ export function Outline({
         <LayoutGrid aria-hidden className="size-4" strokeWidth={1.75} />
         {t('desk.addBoard')}
       </Button>
+      <Button size="small" onClick={() => setIsAddingLesson(true)}>
+        <BookCopy aria-hidden className="size-4" strokeWidth={1.75} />
+        {t('innerLesson.add')}
+      </Button>
+      {isAddingLesson && (
+        <Suspense>
+          <AddLesson
+            lessonId={lessonId}
+            onAdd={(part) => {
+              setIsAddingLesson(false);
+              onAddParts([part]);
+            }}
+            onClose={() => setIsAddingLesson(false)}
+          />
+        </Suspense>
+      )}
       {isAdding && (
         <Suspense>
           <AddParts

@@ -1,8 +1,15 @@
 import type { PartKind } from '@semita/core';
-import { BookOpen, Film, LayoutGrid, ListChecks, Presentation } from 'lucide-react';
+import { BookCopy, BookOpen, Film, LayoutGrid, ListChecks, Presentation } from 'lucide-react';
 import { joinClasses } from '../../ui/join-classes.ts';
 
-const partIcons = { clip: Film, reading: BookOpen, deck: Presentation, task: ListChecks, board: LayoutGrid };
+const partIcons = {
+  clip: Film,
+  reading: BookOpen,
+  deck: Presentation,
+  task: ListChecks,
+  board: LayoutGrid,
+  lesson: BookCopy,
+};
 
 export function PartIcon({ kind, className }: { readonly kind: PartKind; readonly className?: string }) {
   const Icon = partIcons[kind];

@@ -1,6 +1,14 @@
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 
+export const editionOptions = (lessonId: string, editionNumber: number | null) =>
+  queryOptions({
+    queryKey: ['lessons', lessonId, 'edition', editionNumber],
+    queryFn: () =>
+      call('readEdition', { params: { lessonId, number: editionNumber === null ? 'newest' : String(editionNumber) } }),
+    retry: false,
+  });
+
 export const draftOptions = (lessonId: string) =>
   queryOptions({
     queryKey: ['draft', lessonId],

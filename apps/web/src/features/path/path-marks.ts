@@ -8,12 +8,16 @@ export function faultsByPart(lesson: Lesson): ReadonlyMap<string, readonly PathF
   return faults;
 }
 
-/** The keys of the ways a route takes. */
-export function waysOfRoute({ steps }: Route): ReadonlySet<string> {
-  return new Set(steps.flatMap((step, index) => keyOfStep(step, steps[index + 1])));
+/**
+ * The keys of the ways a route takes.
+ * @param shownAs the cards that stand for parts which have come in from other lessons
+ */
+export function waysOfRoute({ steps }: Route, shownAs: ReadonlyMap<string, string>): ReadonlySet<string> {
+  const card = (id: string) => shownAs.get(id) ?? id;
+  return new Set(steps.flatMap((step, index) => keyOfStep(step, steps[index + 1], card)));
 }
 
-function keyOfStep({ node, via }: RouteStep, next: RouteStep | undefined): string[] {
+function keyOfStep({ node, via }: RouteStep, next: RouteStep | undefined, card: (id: string) => string): string[] {
   switch (via.kind) {
     case 'choice':
       return [`choice:${via.stopId}:${via.choiceId}`];
@@ -24,6 +28,7 @@ function keyOfStep({ node, via }: RouteStep, next: RouteStep | undefined): strin
     default:
       // Going on in the same part is no way.
       if (next?.node.partId === node.partId && next.node.fromStop === node.untilStop) return [];
-      return [`end:${node.partId}`, ...(next ? [`back:${node.partId}:${next.node.partId}`] : [])];
+      if (next && card(next.node.partId) === card(node.partId) && card(node.partId) !== node.partId) return [];
+      return [`end:${card(node.partId)}`];
   }
 }

@@ -14,6 +14,8 @@ import { tryAll } from './try-all.ts';
 
 interface Props {
   readonly lesson: Lesson;
+  /** With other lessons that it shows in their places: what routes come to is computed of it. */
+  readonly whole: Lesson;
   readonly partId: string | null;
   readonly onChoosePart: (partId: string | null) => void;
   readonly onOpenStop: (partId: string, stopId: string) => void;
@@ -22,15 +24,19 @@ interface Props {
 }
 
 /** The path of a lesson at the desk: as a map or a list, with what its routes come to and what each part leads to. */
-export function PathView({ lesson, partId, onChoosePart, onOpenStop, onOpenPart, apply }: Props) {
+export function PathView({ lesson, whole, partId, onChoosePart, onOpenStop, onOpenPart, apply }: Props) {
   const isList = usePathView() === 'list';
   const [routeNumber, setRouteNumber] = useState<number | null>(null);
   const ways = useMemo(() => waysOf(lesson), [lesson]);
   const faults = useMemo(() => faultsByPart(lesson), [lesson]);
   const lit = useMemo(() => {
-    const route = routeNumber === null ? undefined : listedRoutes(lesson)[routeNumber];
-    return route ? { wayKeys: waysOfRoute(route), partIds: new Set(route.steps.map(({ node }) => node.partId)) } : null;
-  }, [lesson, routeNumber]);
+    const route = routeNumber === null ? undefined : listedRoutes(whole)[routeNumber];
+    if (!route) return null;
+    // On the map, another lesson is one card.
+    const shownAs = new Map(whole.parts.map(({ id, from }) => [id, from?.linkId ?? id]));
+    const partIds = new Set(route.steps.map(({ node }) => shownAs.get(node.partId) ?? node.partId));
+    return { wayKeys: waysOfRoute(route, shownAs), partIds };
+  }, [whole, routeNumber]);
   const part = lesson.parts.find(({ id }) => id === partId);
   const isMoved = lesson.parts.some(({ mapAt }) => mapAt);
   const shown = { lesson, ways, faults, lit, selectedId: partId, onSelect: onChoosePart };
@@ -72,8 +78,8 @@ export function PathView({ lesson, partId, onChoosePart, onOpenStop, onOpenPart,
           />
         ) : (
           <>
-            <PathFiguresPanel {...{ lesson, routeNumber }} onRoute={setRouteNumber} />
-            <TryAll lesson={lesson} onOpenStop={onOpenStop} onChoosePart={onChoosePart} />
+            <PathFiguresPanel {...{ lesson: whole, routeNumber }} onRoute={setRouteNumber} />
+            <TryAll lesson={whole} onOpenStop={onOpenStop} onChoosePart={onChoosePart} />
           </>
         )}
       </aside>

@@ -9,6 +9,7 @@ import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { needWords } from '../board/tile-looks.ts';
 import { useDraftOnOpening } from '../desk/queries.ts';
+import { useWholeLesson } from '../desk/whole-lesson.ts';
 import { targetWords } from '../path/way-words.ts';
 import { PrintedQuestion } from './printed-question.tsx';
 
@@ -17,9 +18,14 @@ export function Component() {
   const query = useDraftOnOpening(lessonId);
   return (
     <QueryView isPage query={query}>
-      {({ lesson }) => <Worksheet lesson={lesson} lessonId={lessonId} />}
+      {({ lesson }) => <WholeWorksheet draft={lesson} lessonId={lessonId} />}
     </QueryView>
   );
+}
+
+function WholeWorksheet({ draft, lessonId }: { readonly draft: Lesson; readonly lessonId: string }) {
+  const lesson = useWholeLesson(draft);
+  return lesson && <Worksheet {...{ lesson, lessonId }} />;
 }
 
 /** A lesson on paper: for who has no screen today, and for the folder. */

@@ -7,6 +7,7 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { enStudent } from '../../words/en-student.ts';
 import { addWords, t } from '../../words/words.ts';
 import { useDraftOnOpening } from '../desk/queries.ts';
+import { useWholeLesson } from '../desk/whole-lesson.ts';
 import { RequireRole } from '../session/require-role.tsx';
 import { lessonsOptions } from '../shelf/queries.ts';
 import { createRehearsalSession } from './rehearsal-session.ts';
@@ -21,11 +22,16 @@ export function Component() {
     <RequireRole is="teacher">
       {() => (
         <QueryView isPage query={query}>
-          {(draft) => <Rehearsal lessonId={lessonId} lesson={draft.lesson} />}
+          {(draft) => <WholeRehearsal lessonId={lessonId} draft={draft.lesson} />}
         </QueryView>
       )}
     </RequireRole>
   );
+}
+
+function WholeRehearsal({ lessonId, draft }: { readonly lessonId: string; readonly draft: Lesson }) {
+  const lesson = useWholeLesson(draft);
+  return lesson && <Rehearsal {...{ lessonId, lesson }} />;
 }
 
 function Rehearsal({ lessonId, lesson }: { readonly lessonId: string; readonly lesson: Lesson }) {

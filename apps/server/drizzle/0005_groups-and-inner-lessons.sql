@@ -1,0 +1,2 @@
+ALTER TABLE `class_students` ADD `groups` text DEFAULT '[]' NOT NULL;--> statement-breakpoint
+ALTER TABLE `editions` ADD `source` text;

@@ -1,1 +1,0 @@
-ALTER TABLE `class_students` ADD `groups` text DEFAULT '[]' NOT NULL;
