@@ -6,6 +6,7 @@ import { measureDeck } from './deck-figure.ts';
 import { measureEvents } from './event-figure.ts';
 import { measureImport } from './import-figure.ts';
 import { measureMarking } from './marking-figure.ts';
+import { measurePath } from './path-figure.ts';
 import { measureSheet } from './sheet-figure.ts';
 
 const figures = [
@@ -13,6 +14,7 @@ const figures = [
   ...(await measureSheet()),
   ...(await measureCoverage()),
   ...(await measureMarking()),
+  ...(await measurePath()),
   ...(await measureImport()),
   ...(await measureDeck()),
   ...(await measureBundle()),

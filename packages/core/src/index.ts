@@ -27,6 +27,7 @@ export { createContext } from './attempt/create-context.ts';
 export {
   canHandIn,
   findOpenStop,
+  freeParts,
   isAtEnd,
   isMaterialLocked,
   isPartFinished,

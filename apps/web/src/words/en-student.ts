@@ -87,6 +87,7 @@ export const enStudent = {
     aheadOpen: 'The rest depends on your answers and choices.',
     fromBoard: 'From the board: {{title}}',
     backToBoard: 'Back to the board',
+    anyOrder: 'What do you do next?',
     choose: 'Choose your way',
     chose: 'You chose: {{words}}',
     chooseAgain: 'Choose another way',

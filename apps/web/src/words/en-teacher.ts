@@ -420,6 +420,16 @@ export const enTeacher = {
     nobodyHere: 'Nobody is here now.',
     turnedBack: 'Came back to choose anew',
   },
+  bundle: {
+    add: 'Add a bundle',
+    help: 'Practise, then a task that counts, then something extra for those who want it',
+    practice: 'Practise',
+    task: 'Task',
+    extra: 'Something extra',
+    more: 'Do you want to do something extra?',
+    yes: 'Yes, one more',
+    no: 'No, go on',
+  },
   innerLesson: {
     add: 'Add a lesson',
     addThis: 'Add this lesson',

@@ -136,6 +136,24 @@ export function canHandIn({ lesson, terms }: WalkContext, state: AttemptState): 
   return state.handedInAt === null && (terms.skipping || isAtEnd(lesson, state));
 }
 
+/**
+ * The parts a student may choose among once the one they are in is done; none where the order is fixed.
+ * @param isFresh whether they have not begun anything, so that they choose where to begin as well
+ */
+export function freeParts(
+  context: WalkContext,
+  state: AttemptState,
+  part: WalkPart,
+  isFresh = false,
+): readonly WalkPart[] {
+  const { lesson } = context;
+  if (lesson.freeFrom === undefined || !isStraight(lesson)) return [];
+  if (!isPartFinished(part, state) && !(isFresh && lesson.freeFrom === 0)) return [];
+  return lesson.parts
+    .slice(lesson.freeFrom)
+    .filter((one) => !isPartFinished(one, state) && isPartOpen(context, state, one.id));
+}
+
 /** The part to go to from a part that is done, where one is open; in a free order the first that is not done. */
 export function nextPart(context: WalkContext, state: AttemptState, part: WalkPart): WalkPart | undefined {
   const { lesson } = context;

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { bridgeWays, check, clip, diamonds, fork, lesson, toPart } from '../test/path-lessons.ts';
 import { walker } from '../test/walker.ts';
 import { type AttemptState, beginAttempt } from './attempt-state.ts';
-import { canHandIn, findOpenStop, nextPart, nextUnsettledStop, playLimitMs } from './gates.ts';
+import { canHandIn, findOpenStop, freeParts, nextPart, nextUnsettledStop, playLimitMs } from './gates.ts';
 import { learnerView } from './learner-view.ts';
 import { progressOf } from './progress.ts';
 import { partStateOf } from './settled.ts';
@@ -228,4 +228,22 @@ describe('trying all routes', () => {
     const round = lesson(clip('a', [fork('f', [toPart('a')])]));
     expect(tryRoutes(round).routes.some(({ stuckAt }) => stuckAt?.partId === 'a')).toBe(true);
   });
+});
+
+test('in a free order, one chooses among what is open: at the beginning where all is free, and after each part', () => {
+  const three = { ...lesson(clip('a'), clip('b'), clip('c')), freeFrom: 0 };
+  const walk = walker(three);
+  const open = (partId: string, isFresh = false) => {
+    const part = three.parts.find(({ id }) => id === partId);
+    return part && freeParts(walk.context, walk.state, part, isFresh).map(({ id }) => id);
+  };
+  expect(open('a', true)).toEqual(['a', 'b', 'c']);
+  expect(open('a')).toEqual([]);
+  walk.play('c', 10_000);
+  expect(open('c')).toEqual(['a', 'b']);
+  const first = { ...three, freeFrom: 1 };
+  const begun = walker(first);
+  expect(begun.play('b', 10_000)).toBe('beyondGate');
+  begun.play('a', 10_000);
+  expect(freeParts(begun.context, begun.state, first.parts[0] as never).map(({ id }) => id)).toEqual(['b', 'c']);
 });

@@ -1,5 +1,5 @@
 import { type PathEdge, pathGraph, type Via } from './path-graph.ts';
-import { isAside, isTurn, type PathLesson } from './path-lesson.ts';
+import { isAside, isTurn, type PathLesson, partById } from './path-lesson.ts';
 
 export const pathFaultCodes = [
   'partUnreachable',
@@ -50,7 +50,7 @@ export function checkPath(lesson: PathLesson): readonly PathFault[] {
   for (const part of lesson.parts)
     for (const { id: stopId, tiles } of part.stops)
       for (const { to } of tiles ?? [])
-        if (to.kind === 'part' && lesson.parts.some(({ id }) => id === to.partId) && !isAside(lesson, to.partId))
+        if (to.kind === 'part' && partById(lesson, to.partId) && !isAside(lesson, to.partId))
           tell({ code: 'tileGoesOn', partId: part.id, stopId });
   if (graph.isTooDeep) tell({ code: 'tooDeep' });
   if (lesson.freeFrom !== undefined && isTurned(lesson)) tell({ code: 'freeWithTurns' });

@@ -1,7 +1,7 @@
 import { needRange } from '../lesson/board.ts';
 import type { Hundredths } from '../lesson/points.ts';
 import { type PathGraph, type PathNode, pathGraph, weighNode } from './path-graph.ts';
-import { orderedStops, type PathLesson, type PathStop } from './path-lesson.ts';
+import { orderedStops, type PathLesson, type PathStop, partById } from './path-lesson.ts';
 
 export interface Range {
   readonly least: number;
@@ -109,7 +109,7 @@ function add({ timeMs, points, requiredStops }: OwnSums, onward: readonly Sums[]
 
 /** The board on which a node ends, if it does. */
 function boardOf(lesson: PathLesson, node: PathNode | undefined): NeedingStop | null {
-  const part = lesson.parts.find(({ id }) => id === node?.partId);
+  const part = partById(lesson, node?.partId);
   const isEmpty = !node || node.untilStop <= node.fromStop;
   const stop = part && !isEmpty ? orderedStops(part)[node.untilStop - 1] : undefined;
   return stop?.kind === 'board' && stop.tiles && stop.need ? (stop as NeedingStop) : null;

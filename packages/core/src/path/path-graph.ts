@@ -13,6 +13,7 @@ import {
   type PathStop,
   type Place,
   partAfter,
+  partById,
   type Returns,
   within,
 } from './path-lesson.ts';
@@ -56,8 +57,10 @@ export interface PathGraph {
 const mostNodes = 20_000;
 
 /** What a place is known by, with where it leads back to. */
-export const keyOf = (place: Place, returns: Returns) =>
-  [place, ...returns].map(({ partId, stopIndex, fromMs }) => `${partId}#${stopIndex}@${fromMs}`).join('<');
+export const keyOf = (place: Place, returns: Returns): string =>
+  returns.length === 0 ? placeKey(place) : [place, ...returns].map(placeKey).join('<');
+
+const placeKey = ({ partId, stopIndex, fromMs }: Place) => `${partId}#${stopIndex}@${fromMs}`;
 
 /**
  * The path of a lesson as a directed graph. Parts stand in it in stretches between the stops that can lead elsewhere;
@@ -74,7 +77,6 @@ export function pathGraph(lesson: PathLesson): PathGraph {
 const graphs = new WeakMap<PathLesson, PathGraph>();
 
 function build(lesson: PathLesson): PathGraph {
-  const partById = new Map(lesson.parts.map((part) => [part.id, part]));
   const first = partAfter(lesson, null);
   if (!first) return { nodes: [], start: null, isTooDeep: false };
   const nodes: PathNode[] = [];
@@ -99,7 +101,7 @@ function build(lesson: PathLesson): PathGraph {
   for (let index = 0; index < arrivals.length; index++) {
     const { place, returns } = arrivals[index] as Arrival;
     nodes.push(
-      nodeAt(partById.get(place.partId) as PathPart, place, returns, (target, from, isPartEnd) =>
+      nodeAt(partById(lesson, place.partId) as PathPart, place, returns, (target, from, isPartEnd) =>
         enter(arriveAt(lesson, target, from, returns, isPartEnd)),
       ),
     );
@@ -111,17 +113,15 @@ type Lead = (target: Target, from: Place, isPartEnd: boolean) => number | null;
 
 function nodeAt(part: PathPart, place: Place, returns: Returns, lead: Lead): PathNode {
   const stops = orderedStops(part);
-  const { stopIndex } = place;
-  const turn = stops.findIndex((stop, index) => index >= stopIndex && isTurn(stop));
-  const untilStop = turn < 0 ? stops.length : turn + 1;
+  const { stopIndex: fromStop, fromMs } = place;
+  let turn = fromStop;
+  while (turn < stops.length && !isTurn(stops[turn] as PathStop)) turn++;
   const turnStop = stops[turn];
-  const toMs = turnStop ? within(part, turnStop.atMs) : part.outMs;
-  const base = {
-    ...{ key: keyOf(place, returns), partId: part.id, fromStop: stopIndex, untilStop, returns },
-    ...{ fromMs: place.fromMs, toMs: Math.max(place.fromMs, toMs) },
-  };
-  const from = { partId: part.id, stopIndex: untilStop, fromMs: base.toMs };
-  return { ...base, edges: turnStop ? edgesOfTurn(turnStop, from, lead) : edgesOfEnd(part, from, lead) };
+  const untilStop = turnStop ? turn + 1 : stops.length;
+  const toMs = Math.max(fromMs, turnStop ? within(part, turnStop.atMs) : part.outMs);
+  const from = { partId: part.id, stopIndex: untilStop, fromMs: toMs };
+  const edges = turnStop ? edgesOfTurn(turnStop, from, lead) : edgesOfEnd(part, from, lead);
+  return { key: keyOf(place, returns), partId: part.id, fromStop, untilStop, fromMs, toMs, returns, edges };
 }
 
 function edgesOfTurn(stop: PathStop, from: Place, lead: Lead): PathEdge[] {
@@ -147,8 +147,11 @@ function edgesOfEnd(part: PathPart, from: Place, lead: Lead): PathEdge[] {
   return [...edgesOfRules(part, from, lead, true), { to: lead(part.next ?? { kind: 'onward' }, from, true), via }];
 }
 
+const noEdges: PathEdge[] = [];
+
 function edgesOfRules(of: PathStop | PathPart, from: Place, lead: Lead, isPartEnd: boolean): PathEdge[] {
-  return (of.rules ?? []).flatMap((rule): PathEdge[] =>
+  if (!of.rules) return noEdges;
+  return of.rules.flatMap((rule): PathEdge[] =>
     'hidden' in rule ? [] : [{ to: lead(rule.to, from, isPartEnd), via: { kind: 'rule', of: of.id, ruleId: rule.id } }],
   );
 }
@@ -165,7 +168,7 @@ type TimedStop = PathStop & {
 };
 
 export function weighNode(lesson: PathLesson, node: PathNode): NodeWeight {
-  const part = lesson.parts.find(({ id }) => id === node.partId);
+  const part = partById(lesson, node.partId);
   if (!part) return { timeMs: 0, points: 0, requiredStops: 0 };
   const stops = orderedStops(part).slice(node.fromStop, node.untilStop) as readonly TimedStop[];
   const walkMs = hasLength(part) ? Math.max(0, node.toMs - node.fromMs) : 0;

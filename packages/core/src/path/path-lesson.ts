@@ -66,28 +66,54 @@ export function isTurn(stop: PathStop): boolean {
  * leads to one; the usual order passes it by.
  */
 export function isAside(lesson: PathLesson, partId: string): boolean {
-  return asidesOf(lesson).has(partId);
+  return placesOf(lesson).asides.has(partId);
 }
 
-function asidesOf(lesson: PathLesson): ReadonlySet<string> {
-  const known = asides.get(lesson);
+/** What is looked up of a lesson again and again; made once, because lessons are never altered. */
+interface Places {
+  readonly partOf: ReadonlyMap<string, PathPart>;
+  readonly asides: ReadonlySet<string>;
+  /** By a part's id, and null for the beginning: the part that comes after it in the usual order. */
+  readonly after: ReadonlyMap<string | null, PathPart | undefined>;
+}
+
+function placesOf(lesson: PathLesson): Places {
+  const known = places.get(lesson);
   if (known) return known;
-  const parts = new Map(lesson.parts.map((part) => [part.id, part]));
+  const partOf = new Map(lesson.parts.map((part) => [part.id, part]));
+  const asides = asidesOf(lesson, partOf);
+  const after = new Map<string | null, PathPart | undefined>();
+  let next: PathPart | undefined;
+  for (const part of lesson.parts.toReversed()) {
+    after.set(part.id, next);
+    if (!asides.has(part.id)) next = part;
+  }
+  after.set(null, next);
+  const found = { partOf, asides, after };
+  places.set(lesson, found);
+  return found;
+}
+const places = new WeakMap<PathLesson, Places>();
+
+/** A part of the path by its id. */
+export const partById = (lesson: PathLesson, partId: string | undefined): PathPart | undefined =>
+  partId === undefined ? undefined : placesOf(lesson).partOf.get(partId);
+
+function asidesOf({ parts }: PathLesson, partOf: ReadonlyMap<string, PathPart>): ReadonlySet<string> {
   const found = new Set<string>();
-  for (const part of lesson.parts) {
+  for (const part of parts) {
+    if (!part.next || part.next.kind === 'end' || part.next.kind === 'onward') continue;
     const chain = new Set<string>();
     let last: PathPart | undefined = part;
     while (last?.next?.kind === 'part' && last.next.stopId === undefined && !chain.has(last.id)) {
       chain.add(last.id);
-      last = parts.get(last.next.partId);
+      last = partOf.get(last.next.partId);
     }
     if (last?.next?.kind !== 'back') continue;
     for (const id of [...chain, last.id]) found.add(id);
   }
-  asides.set(lesson, found);
   return found;
 }
-const asides = new WeakMap<PathLesson, ReadonlySet<string>>();
 
 /** Whether every student walks the parts one after the other, each to its end. */
 export function isStraight(lesson: PathLesson): boolean {
@@ -118,8 +144,7 @@ export interface Arrival {
 
 /** The part that comes after another in the usual order; the first of all for null. */
 export function partAfter(lesson: PathLesson, partId: string | null): PathPart | undefined {
-  const from = partId === null ? 0 : lesson.parts.findIndex(({ id }) => id === partId) + 1;
-  return lesson.parts.slice(from).find(({ id }) => !isAside(lesson, id));
+  return placesOf(lesson).after.get(partId);
 }
 
 /**
@@ -147,13 +172,13 @@ export function arriveAt(
       return place ? { place, returns: returns.slice(0, -1) } : 'missing';
     }
     case 'part': {
-      const part = lesson.parts.find(({ id }) => id === target.partId);
+      const part = partById(lesson, target.partId);
       if (!part) return 'missing';
       const place = target.stopId === undefined ? beginningOf(part) : atStop(part, target.stopId);
       if (!place) return 'missing';
       if (!isAside(lesson, part.id)) return { place, returns: [] };
       // From an aside's end on to its next part is still the same aside; so is a way inside a lesson that is one.
-      const before = lesson.parts.find(({ id }) => id === from.partId);
+      const before = partById(lesson, from.partId);
       const isInside = before?.from && before.from.linkId === part.from?.linkId && !part.from.isAside;
       const goesOn = isInside || (isPartEnd && isAside(lesson, from.partId));
       return { place, returns: goesOn ? returns : [...returns, from] };

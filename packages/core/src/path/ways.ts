@@ -1,6 +1,6 @@
 import type { RuleCondition, Target } from '../lesson/lesson.ts';
 import { pathGraph, type Via } from './path-graph.ts';
-import { isAside, isTurn, orderedStops, type PathLesson, type PathPart, partAfter } from './path-lesson.ts';
+import { isAside, isTurn, orderedStops, type PathLesson, type PathPart, partAfter, partById } from './path-lesson.ts';
 
 /** One way from a part, as it is drawn on the map and told in the list. */
 export interface Way {
@@ -125,7 +125,7 @@ function partOf(lesson: PathLesson, part: PathPart, target: Target): PathPart | 
   if (target.kind === 'end') return null;
   if (target.kind === 'onward') return partAfter(lesson, part.id) ?? null;
   if (target.kind === 'back') return undefined;
-  const found = lesson.parts.find(({ id }) => id === target.partId);
+  const found = partById(lesson, target.partId);
   const isStopThere = target.stopId === undefined || found?.stops.some(({ id }) => id === target.stopId);
   return isStopThere ? found : undefined;
 }

@@ -11,7 +11,7 @@ import {
   learnerView,
   lessonLengths,
   type Outcome,
-  possiblePoints,
+  pathFigures,
   sheetRowOf,
   type TeacherEventBody,
   teacherSittingId,
@@ -231,13 +231,8 @@ function isByTeacher({ markedBy, comment, returned, voice, drawn }: Answer): boo
   return (markedBy !== null && markedBy !== 'program') || comment !== null || !!returned || !!voice || !!drawn;
 }
 
-/** What can be earned by who has not begun; practice counts for nothing. */
-function countedPossible({ parts }: Lesson): number {
-  return parts
-    .filter(({ practice }) => !practice)
-    .flatMap(({ stops }) => stops)
-    .reduce((sum, stop) => sum + possiblePoints(stop), 0);
-}
+/** The most that can be earned by who has not begun, on the way that carries most; practice counts for nothing. */
+const countedPossible = (lesson: Lesson): number => pathFigures(lesson)?.points.most ?? 0;
 
 function toAnswer(event: SentEvent, outcome: Outcome): IntakeAnswer['outcomes'][0] {
   return { id: event.id, ...outcome };

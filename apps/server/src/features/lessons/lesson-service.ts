@@ -7,12 +7,14 @@ import {
   hasMaterial,
   type Lesson,
   type LessonChange,
+  type LessonPicture,
   lessonLengths,
   type MaterialPart,
   materialsOf,
   picturesOf,
   replaceMaterial,
   type ScriptLine,
+  type Stop,
   splitMaterial,
   wholePart,
 } from '@semita/core';
@@ -56,10 +58,7 @@ export function createLessonService({
     lesson.parts.flatMap((part) => [
       ...(hasMaterial(part) ? listMutePictures(part) : []).map((blockId) => ({ partId: part.id, blockId })),
       ...part.stops
-        .filter(
-          (stop) =>
-            stop.kind === 'checkpoint' && stop.questions.flatMap(picturesOf).some(({ alt }) => alt.trim() === ''),
-        )
+        .filter((stop) => picturesOfStop(stop).some(({ alt }) => alt.trim() === ''))
         .map((stop) => ({ partId: part.id, stopId: stop.id })),
     ]);
 
@@ -259,6 +258,19 @@ export function createLessonService({
       });
     },
   };
+}
+
+function picturesOfStop(stop: Stop): readonly LessonPicture[] {
+  switch (stop.kind) {
+    case 'checkpoint':
+      return stop.questions.flatMap(picturesOf);
+    case 'fork':
+      return stop.choices.flatMap(({ picture }) => picture ?? []);
+    case 'board':
+      return stop.tiles.flatMap(({ picture }) => picture ?? []);
+    default:
+      return [];
+  }
 }
 
 /** @throws Refused notFound for a material that is not ready */

@@ -4,11 +4,13 @@ import {
   createQuestion,
   type Fork,
   type Pause,
+  type PlacePart,
   placeWindow,
   type Stop,
   type Tile,
 } from '@semita/core';
 import { v7 } from 'uuid';
+import { t } from '../../words/words.ts';
 import { newItemId } from '../question-editor/new-id.ts';
 
 /** Where a stop stands. */
@@ -46,6 +48,27 @@ export function createBoard(): Board {
     tiles: [createTile(), createTile(), createTile()],
     need: { kind: 'any', count: 1 },
   };
+}
+
+/** Practise, then a task that counts, then something extra for those who want it. */
+export function createBundle(): readonly PlacePart[] {
+  const [practiceId, taskId, extraId] = [v7(), v7(), v7()];
+  const task = (id: string, title: string, stops: readonly Stop[]): PlacePart => ({
+    ...{ id, kind: 'task', title, ...placeWindow, stops },
+  });
+  const more: Fork = {
+    ...{ id: v7(), kind: 'fork', atMs: placeWindow.inMs, prompt: t('bundle.more') },
+    choices: [
+      { id: newItemId(), words: t('bundle.yes'), to: { kind: 'part', partId: extraId } },
+      { id: newItemId(), words: t('bundle.no'), to: { kind: 'onward' } },
+    ],
+  };
+  const at = { atMs: placeWindow.inMs };
+  return [
+    { ...task(practiceId, t('bundle.practice'), [createCheckpoint(at)]), practice: true },
+    task(taskId, t('bundle.task'), [createCheckpoint(at), more]),
+    { ...task(extraId, t('bundle.extra'), [createCheckpoint(at)]), practice: true, next: { kind: 'back' } },
+  ];
 }
 
 const makers = { checkpoint: createCheckpoint, pause: createPause, fork: createFork };

@@ -2,14 +2,14 @@ import { move } from '@dnd-kit/helpers';
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
 import { type BreakPoint, type Lesson, type LessonChange, type Part, placeWindow } from '@semita/core';
 import type { Material } from '@semita/core/contract';
-import { BookCopy, LayoutGrid, ListChecks, Plus } from 'lucide-react';
+import { BookCopy, Layers, LayoutGrid, ListChecks, Plus } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/button.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { t } from '../../words/words.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
-import { createBoard } from './new-stops.ts';
+import { createBoard, createBundle } from './new-stops.ts';
 import { OutlinePart } from './outline-part.tsx';
 
 /** Loaded when a part is added. */
@@ -102,6 +102,10 @@ export function Outline({
       >
         <LayoutGrid aria-hidden className="size-4" strokeWidth={1.75} />
         {t('desk.addBoard')}
+      </Button>
+      <Button size="small" title={t('bundle.help')} onClick={() => onAddParts(createBundle())}>
+        <Layers aria-hidden className="size-4" strokeWidth={1.75} />
+        {t('bundle.add')}
       </Button>
       <Button size="small" onClick={() => setIsAddingLesson(true)}>
         <BookCopy aria-hidden className="size-4" strokeWidth={1.75} />

@@ -1,5 +1,5 @@
-import type { Lesson, LessonChange, Part, Stop } from '@semita/core';
-import { FileText, X } from 'lucide-react';
+import type { Lesson, LessonChange, Part, PathFaultCode, Stop } from '@semita/core';
+import { FileText, TriangleAlert, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
@@ -16,13 +16,14 @@ interface Props {
   readonly part: Part;
   readonly lesson: Lesson;
   readonly apply: (change: LessonChange) => boolean;
+  readonly faults: readonly PathFaultCode[];
   readonly onOpen: () => void;
   readonly onOpenStop: (stopId: string) => void;
   readonly onClose: () => void;
 }
 
 /** What the map has to say of one part, where it can be changed: its name, its forks and rules, and where it leads. */
-export function PartPanel({ part, lesson, apply, onOpen, onOpenStop, onClose }: Props) {
+export function PartPanel({ part, lesson, faults, apply, onOpen, onOpenStop, onClose }: Props) {
   const change = (stop: Stop) => apply({ type: 'replaceStop', partId: part.id, stop });
   const turns = part.stops.filter(
     (stop) => stop.kind === 'fork' || stop.kind === 'board' || (stop.kind === 'checkpoint' && stop.rules?.length),
@@ -39,6 +40,12 @@ export function PartPanel({ part, lesson, apply, onOpen, onOpenStop, onClose }: 
           {t('path.closePart')}
         </Button>
       </div>
+      {faults.map((code) => (
+        <p key={code} className="flex gap-1.5 text-14 text-brick">
+          <TriangleAlert aria-hidden className="mt-0.5 size-4 shrink-0" strokeWidth={1.75} />
+          {t(`fault.${code}`)}
+        </p>
+      ))}
       <Field label={t('path.partTitle')}>
         {(ids) => (
           <TextInput

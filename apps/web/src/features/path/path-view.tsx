@@ -72,6 +72,7 @@ export function PathView({ lesson, whole, partId, onChoosePart, onOpenStop, onOp
           <PartPanel
             key={part.id}
             {...{ part, lesson, apply }}
+            faults={faults.get(part.id) ?? []}
             onOpen={() => onOpenPart(part.id)}
             onOpenStop={(stopId) => onOpenStop(part.id, stopId)}
             onClose={() => onChoosePart(null)}

@@ -1,6 +1,7 @@
 import {
   canHandIn,
   findOpenStop,
+  freeParts,
   hasMaterial,
   isAtEnd,
   isSettled,
@@ -153,6 +154,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
               </Notice>
             )}
             <SidePanel
+              isFresh={chosenPartId === null && state.currentPartId === null && Object.keys(state.stops).length === 0}
               session={session}
               snapshot={snapshot}
               part={part}
@@ -191,6 +193,8 @@ function tileLedBy({ lesson, state }: WalkSnapshot): string | null {
 const besideStyle = 'lg:col-start-1 lg:row-span-2 lg:row-start-1';
 
 interface SideProps {
+  /** Nothing was begun, and no part chosen. */
+  readonly isFresh: boolean;
   readonly session: WalkSession;
   readonly snapshot: WalkSnapshot;
   readonly part: LearnerPart | undefined;
@@ -201,7 +205,7 @@ interface SideProps {
   readonly onNextPart: (partId: string | null) => void;
 }
 
-function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }: SideProps) {
+function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }: SideProps) {
   const { lesson, state, terms, results, hints } = snapshot;
   const onRoute = stopsOnRoute(lesson, state);
   const stops = lesson.parts.flatMap((one) => one.stops).filter(({ id }) => onRoute?.has(id) ?? true);
@@ -273,7 +277,7 @@ function SidePanel({ session, snapshot, part, film, isPlaying, withdrawUntil, on
   }
   return (
     <>
-      <NextStep {...{ session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }} />
+      <NextStep {...{ isFresh, session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }} />
       <section aria-labelledby="so-far" className="grid gap-3">
         <h2 id="so-far" className="text-18">
           {t('walk.soFar')}
@@ -333,7 +337,16 @@ const nothingYet = {
 } as const;
 
 /** The one next step when no stop is open: go on, go to the next part, or hand in. */
-function NextStep({ session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }: SideProps): ReactNode {
+function NextStep({
+  isFresh,
+  session,
+  snapshot,
+  part,
+  film,
+  isPlaying,
+  withdrawUntil,
+  onNextPart,
+}: SideProps): ReactNode {
   const { lesson, state } = snapshot;
   if (state.handedInAt !== null)
     return (
@@ -345,6 +358,20 @@ function NextStep({ session, snapshot, part, film, isPlaying, withdrawUntil, onN
           </div>
         )}
       </Notice>
+    );
+  const free = part ? freeParts(session.context, state, part, isFresh) : [];
+  if (free.length > 1)
+    return (
+      <section aria-labelledby="free-parts" className="grid gap-2">
+        <h2 id="free-parts" className="text-18">
+          {t('walk.anyOrder')}
+        </h2>
+        {free.map(({ id }) => (
+          <Button key={id} size="roomy" onClick={() => onNextPart(id)}>
+            {lesson.parts.find((one) => one.id === id)?.title}
+          </Button>
+        ))}
+      </section>
     );
   const next = part && nextPartOf(session.context, state, part);
   if (next)
