@@ -202,3 +202,79 @@ test('a board is written, asks for no more than there is, and is done tile by ti
   await student.getByRole('button', { name: 'Hand in' }).click();
   await expect(student.getByText('Handed in').first()).toBeVisible();
 });
+
+test('a lesson stands inside another, follows its editions, and an extra is only for one group', async ({
+  browser,
+}) => {
+  test.setTimeout(150_000);
+  const page = await (await browser.newContext()).newPage();
+  await newLesson(page, 'Inner bridge');
+  await addNote(page, 'Inside', 'This stands inside.');
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Make edition 1' }).click();
+  await expect(page.getByText('Edition 1', { exact: true })).toBeVisible();
+  const innerAt = page.url();
+
+  // Alma is in the group that runs on, Benedikt is not.
+  await page.goto('/classes');
+  await page
+    .getByRole('link', { name: /8 Cobalt/ })
+    .first()
+    .click();
+  await expect(page.getByLabel('Groups of Alma Hernqvist-Diaz')).toHaveValue('ready to run on');
+  await page.getByLabel('Groups of Benedikt Osei').fill('plain words, drawers');
+  await page.keyboard.press('Enter');
+  await expectAccessible(page);
+
+  await page.goto('/shelf');
+  await page.getByRole('button', { name: 'New lesson' }).click();
+  await page.getByLabel('Title of the lesson').fill('Outer bridge');
+  await page.getByRole('button', { name: 'Add a lesson' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add a lesson' });
+  await dialog.getByLabel('Which lesson').selectOption({ label: 'Inner bridge' });
+  await expectAccessible(page);
+  await dialog.getByRole('button', { name: 'Add this lesson' }).click();
+  await expect(page.getByLabel('Edition')).toHaveValue('');
+  await addNote(page, 'Extra', 'Only for some.');
+  await page.getByRole('button', { name: 'For whom: Extra' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'ready to run on' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'For whom: Extra' })).toContainText('Only for ready to run on');
+  await expectAccessible(page);
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await assignToCobalt(page);
+
+  // A new edition of the inner lesson reaches an assignment that nobody has begun.
+  await page.goto(innerAt);
+  await page
+    .getByRole('navigation', { name: 'Outline' })
+    .getByRole('button', { name: /This stands inside/ })
+    .click();
+  await page
+    .getByPlaceholder(/what to|think|note/i)
+    .first()
+    .fill('This is newer.');
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Make edition 2' }).click();
+  await expect(page.getByText('Edition 2', { exact: true })).toBeVisible();
+
+  const read = async (student: Page, note: string) => {
+    const next = student.getByRole('button', { name: /^Next part/ });
+    if (await next.isVisible()) await next.click();
+    await student.getByRole('button', { name: 'Begin' }).click();
+    await expect(student.getByText(note).first()).toBeVisible();
+    await student.getByRole('button', { name: 'Go on' }).click();
+  };
+  const alma = await (await browser.newContext()).newPage();
+  await enterAs(alma, 'Alma Hernqvist-Diaz');
+  await alma.getByRole('link', { name: /Outer bridge/ }).click();
+  await read(alma, 'This is newer.');
+  await read(alma, 'Only for some.');
+  await alma.getByRole('button', { name: 'Hand in' }).click();
+  await expect(alma.getByText('Handed in').first()).toBeVisible();
+  const benedikt = await signIn(browser, 'benedikt.osei');
+  await benedikt.getByRole('link', { name: /Outer bridge/ }).click();
+  await read(benedikt, 'This is newer.');
+  await expect(benedikt.getByRole('button', { name: 'Hand in' })).toBeVisible();
+  await expect(benedikt.getByText('Extra')).toHaveCount(0);
+});

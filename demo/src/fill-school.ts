@@ -105,6 +105,9 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   clock.now = stage.today;
 }
 
+/** Groups of a class, by a student's place in the roster. */
+const groupsByPlace: Readonly<Record<number, readonly string[]>> = { 0: ['ready to run on'], 1: ['plain words'] };
+
 async function addPeople({ deps, clock }: Stage): Promise<void> {
   const { db } = deps;
   const passwordHash = await hashPassword(demoPassword);
@@ -121,13 +124,14 @@ async function addPeople({ deps, clock }: Stage): Promise<void> {
     for (const { id: classId, name, students } of rosters) {
       db.insert(tables.classes).values({ id: classId, schoolId, name, timeZone }).run();
       db.insert(tables.classTeachers).values({ classId, teacherId: teacher.id }).run();
-      for (const displayName of students) {
+      for (const [index, displayName] of students.entries()) {
         const studentId = studentIdOf(displayName);
         const person = { id: studentId, role: 'student' as const, displayName, userName: userNameOf(displayName) };
         db.insert(tables.users)
           .values({ ...base, ...person })
           .run();
-        db.insert(tables.classStudents).values({ classId, studentId }).run();
+        const groups = groupsByPlace[index % 6] ?? [];
+        db.insert(tables.classStudents).values({ classId, studentId, groups }).run();
       }
     }
   });

@@ -159,7 +159,7 @@ export function TileEditor({ tile, lesson, partId, number, count, asksWorth, onC
       )}
       <div className="-ml-2.5">
         <GroupMenu
-          of={tile.title || label('title')}
+          of={tile.title || t('board.untitled')}
           onlyFor={tile.onlyFor}
           onChange={(onlyFor) => onChange({ ...tile, onlyFor })}
         />

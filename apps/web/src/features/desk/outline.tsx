@@ -89,6 +89,8 @@ export function Outline({
       </Button>
       <Button
         size="small"
+        look="quiet"
+        className="justify-start"
         onClick={() => onAddParts([{ id: v7(), kind: 'task', title: t('desk.newTask'), ...placeWindow, stops: [] }])}
       >
         <ListChecks aria-hidden className="size-4" strokeWidth={1.75} />
@@ -96,6 +98,8 @@ export function Outline({
       </Button>
       <Button
         size="small"
+        look="quiet"
+        className="justify-start"
         onClick={() =>
           onAddParts([{ id: v7(), kind: 'board', title: t('desk.newBoard'), ...placeWindow, stops: [createBoard()] }])
         }
@@ -103,11 +107,17 @@ export function Outline({
         <LayoutGrid aria-hidden className="size-4" strokeWidth={1.75} />
         {t('desk.addBoard')}
       </Button>
-      <Button size="small" title={t('bundle.help')} onClick={() => onAddParts(createBundle())}>
+      <Button
+        size="small"
+        look="quiet"
+        className="justify-start"
+        title={t('bundle.help')}
+        onClick={() => onAddParts(createBundle())}
+      >
         <Layers aria-hidden className="size-4" strokeWidth={1.75} />
         {t('bundle.add')}
       </Button>
-      <Button size="small" onClick={() => setIsAddingLesson(true)}>
+      <Button size="small" look="quiet" className="justify-start" onClick={() => setIsAddingLesson(true)}>
         <BookCopy aria-hidden className="size-4" strokeWidth={1.75} />
         {t('innerLesson.add')}
       </Button>

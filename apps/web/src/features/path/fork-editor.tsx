@@ -42,16 +42,9 @@ export function ForkEditor({ fork, lesson, onChange }: Props) {
               <TextInput
                 aria-label={t('path.choice', { number: index + 1 })}
                 placeholder={t('path.choice', { number: index + 1 })}
-                className="h-9 min-w-40 grow basis-0 text-14"
+                className="h-9 min-w-0 grow basis-0 text-14"
                 value={choice.words}
                 onChange={(event) => change(index, { ...choice, words: event.target.value })}
-              />
-              <TargetField
-                label={t('path.choiceTo', { number: index + 1 })}
-                lesson={lesson}
-                target={choice.to}
-                others={['onward', 'end']}
-                onChange={(to) => change(index, { ...choice, to })}
               />
               <Button
                 look="quiet"
@@ -63,6 +56,13 @@ export function ForkEditor({ fork, lesson, onChange }: Props) {
               </Button>
             </div>
             <div className="flex flex-wrap items-center gap-2">
+              <TargetField
+                label={t('path.choiceTo', { number: index + 1 })}
+                lesson={lesson}
+                target={choice.to}
+                others={['onward', 'end']}
+                onChange={(to) => change(index, { ...choice, to })}
+              />
               <GroupMenu
                 of={choice.words || t('path.choice', { number: index + 1 })}
                 onlyFor={choice.onlyFor}
