@@ -125,7 +125,7 @@ export {
   tileColours,
   tileKinds,
 } from './lesson/board.ts';
-export { checkLesson, type Fault, type FaultCode, isWithinFilm } from './lesson/check-lesson.ts';
+export { checkLesson, type Fault, type FaultCode } from './lesson/check-lesson.ts';
 export { expandLessons, type FindEdition, type InnerEdition } from './lesson/expand-lessons.ts';
 export { firstWords } from './lesson/first-words.ts';
 export { groupsOf } from './lesson/groups-of.ts';
@@ -173,6 +173,7 @@ export type { LessonPicture, Recording } from './lesson/recording.ts';
 export { lineTitle, type Stretch, splitMaterial, suggestStarts } from './lesson/split-material.ts';
 export { nextPart, partOverLines, splitPart } from './lesson/split-part.ts';
 export { type MaterialKind, materialKinds, type PartMaterialKind, wholePart } from './lesson/whole-part.ts';
+export { isWithinFilm } from './lesson/within-film.ts';
 // Marking and coverage: what it comes to.
 export { areaHolds, areaMiddle } from './marking/area-holds.ts';
 export { isKnownUnit } from './marking/mark-number.ts';
@@ -182,8 +183,9 @@ export { isFittingRubric, type RubricLevels, rubricPoints, rubricPossible } from
 export { type Verdicts, verdictsOf } from './marking/verdicts.ts';
 // The reading: a text in blocks.
 // The path: which ways there are.
-export { checkPath, isPathFault, type PathFault, type PathFaultCode } from './path/check-path.ts';
+export { checkPath, type PathFault } from './path/check-path.ts';
 export { listRoutes, type Route, type RouteStep } from './path/list-routes.ts';
+export { isPathFault, type PathFaultCode } from './path/path-fault.ts';
 export { type PathFigures, pathFigures } from './path/path-figures.ts';
 export { type PathEdge, type PathGraph, type PathNode, pathGraph, type Via, weighNode } from './path/path-graph.ts';
 export { isAside, isStraight, isTurn, orderedStops } from './path/path-lesson.ts';

@@ -1,5 +1,7 @@
 import i18next, { type ParseKeys, type TOptions } from 'i18next';
 import type { enEditor } from './en-editor.ts';
+import type { enPackages } from './en-packages.ts';
+import type { enPath } from './en-path.ts';
 import type { enRecorder } from './en-recorder.ts';
 import { enShared } from './en-shared.ts';
 import type { enStudent } from './en-student.ts';
@@ -8,7 +10,15 @@ import type { enTeacher } from './en-teacher.ts';
 declare module 'i18next' {
   interface CustomTypeOptions {
     defaultNS: 'shared';
-    resources: { shared: typeof enShared & typeof enStudent & typeof enTeacher & typeof enRecorder & typeof enEditor };
+    resources: {
+      shared: typeof enShared &
+        typeof enStudent &
+        typeof enTeacher &
+        typeof enRecorder &
+        typeof enEditor &
+        typeof enPath &
+        typeof enPackages;
+    };
   }
 }
 

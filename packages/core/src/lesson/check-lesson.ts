@@ -1,8 +1,10 @@
-import { checkPath, type PathFaultCode } from '../path/check-path.ts';
+import { checkPath } from '../path/check-path.ts';
+import type { PathFaultCode } from '../path/path-fault.ts';
 import { type Board, isNeedPossible } from './board.ts';
 import { type Fork, hasMaterial, type Lesson, type Part, type Stop, stopsInOrder } from './lesson.ts';
 import { materialsOf } from './materials-of.ts';
 import { type QuestionFaultCode, questionFaults } from './question-faults.ts';
+import { isWithinFilm } from './within-film.ts';
 
 export type FaultCode =
   | 'titleMissing'
@@ -56,11 +58,6 @@ export function checkLesson(lesson: Lesson, lengths: MaterialLengths): readonly 
   if (materialsOf(lesson).some((id) => !lengths.has(id) && !ofParts.has(id))) faults.push({ code: 'recordingMissing' });
   faults.push(...checkPath(lesson));
   return faults;
-}
-
-/** Whether a window's end lies in a film of this length, in ms; with half a second of grace, because containers state lengths with a frame's error. */
-export function isWithinFilm(outMs: number, lengthMs: number): boolean {
-  return outMs <= lengthMs + 500;
 }
 
 function checkPart(part: Part, lengths: MaterialLengths): Fault[] {

@@ -1,19 +1,6 @@
+import type { PathFaultCode } from './path-fault.ts';
 import { type PathEdge, pathGraph, type Via } from './path-graph.ts';
 import { isAside, isTurn, type PathLesson, partById } from './path-lesson.ts';
-
-export const pathFaultCodes = [
-  'partUnreachable',
-  'wayNowhere',
-  'noWayOut',
-  'backNowhere',
-  'tooDeep',
-  'freeWithTurns',
-  'tileGoesOn',
-] as const;
-export type PathFaultCode = (typeof pathFaultCodes)[number];
-
-export const isPathFault = (code: string): code is PathFaultCode =>
-  (pathFaultCodes as readonly string[]).includes(code);
 
 /** Something wrong with the path, and the place that would mend it. */
 export interface PathFault {

@@ -6,7 +6,10 @@ import { Button, buttonStyle } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
-import { findWords, t } from '../../words/words.ts';
+import { enPackages } from '../../words/en-packages.ts';
+import { addWords, findWords, t } from '../../words/words.ts';
+
+addWords(enPackages);
 
 /** What came in, and what of it could not be taken over. */
 export function TakenReport({

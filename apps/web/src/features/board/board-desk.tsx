@@ -13,7 +13,8 @@ import { useRef } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextArea, TextInput } from '../../ui/field.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
-import { t } from '../../words/words.ts';
+import { enPath } from '../../words/en-path.ts';
+import { addWords, t } from '../../words/words.ts';
 import { createTile } from '../desk/new-stops.ts';
 import { partFigures } from '../desk/part-figures.ts';
 import { PartSettings } from '../desk/part-settings.tsx';
@@ -22,6 +23,8 @@ import { RecordingField } from '../voice/recording-field.tsx';
 import { BoardTiles, placeOf } from './board-tiles.tsx';
 import { NeedField } from './need-field.tsx';
 import { TileEditor } from './tile-editor.tsx';
+
+addWords(enPath);
 
 interface Props {
   readonly part: PlacePartOf<'board'>;

@@ -6,8 +6,11 @@ import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Field } from '../../ui/field.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
-import { t } from '../../words/words.ts';
+import { enPath } from '../../words/en-path.ts';
+import { addWords, t } from '../../words/words.ts';
 import { lessonsOptions } from '../shelf/queries.ts';
+
+addWords(enPath);
 
 interface Props {
   /** The lesson that is edited, which cannot show itself. */
@@ -21,7 +24,7 @@ export function AddLesson({ lessonId, onAdd, onClose }: Props) {
   const query = useQuery(lessonsOptions());
   const [chosenId, setChosenId] = useState('');
   return (
-    <Dialog open onOpenChange={(isOpen) => !isOpen && onClose()} title={t('innerLesson.add')}>
+    <Dialog open onOpenChange={(isOpen) => !isOpen && onClose()} title={t('desk.addLesson')}>
       <QueryView query={query}>
         {(lessons) => {
           const offered = lessons.filter(({ id, editionNumber }) => id !== lessonId && editionNumber !== null);

@@ -1,16 +1,13 @@
 import {
   type BreakPoint,
   changeTarget,
-  checkLesson,
   type Fault,
   hasMaterial,
   isPathFault,
-  isStraight,
   isWithinFilm,
-  type Lesson,
   type LessonChange,
 } from '@semita/core';
-import type { Draft, Material } from '@semita/core/contract';
+import type { Draft } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
@@ -37,7 +34,6 @@ import { PartDesk } from './part-desk.tsx';
 import { draftOptions, useDraftOnOpening } from './queries.ts';
 import { ReadingDetails } from './reading-details.tsx';
 import { loadEditorAhead } from './stop-card.tsx';
-import { TaskDesk } from './task-desk.tsx';
 import { useDeskKeys } from './use-desk-keys.ts';
 import { useWholeLesson } from './whole-lesson.ts';
 
@@ -49,9 +45,9 @@ const AssignDialog = lazy(async () => ({
   default: (await import('../assignment/assign-dialog.tsx')).AssignDialog,
 }));
 
-/** Loaded when another lesson is shown inside this one. */
 const LessonDesk = lazy(async () => ({ default: (await import('./lesson-desk.tsx')).LessonDesk }));
-/** Loaded when a board is written. */
+/** Each loaded when there is such a part. */
+const TaskDesk = lazy(async () => ({ default: (await import('./task-desk.tsx')).TaskDesk }));
 const BoardDesk = lazy(async () => ({ default: (await import('../board/board-desk.tsx')).BoardDesk }));
 /** Loaded when the path is looked at. */
 const PathView = lazy(async () => ({ default: (await import('../path/path-view.tsx')).PathView }));
@@ -139,6 +135,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
     mutationFn: async ({ acceptsMutePictures }: { acceptsMutePictures: boolean }) => {
       const draftVersion = await desk.flush();
       if (draftVersion === null) throw new ApiError('offline');
+      const { stuckRoutes } = await import('../path/stuck-routes.ts');
       const stuck = await stuckRoutes(whole ?? desk.getSnapshot().lesson, materials.data ?? []);
       if (stuck.length > 0) throw new ApiError('lessonIncomplete', { faults: stuck });
       return call('makeEdition', { params: { lessonId: draft.id }, body: { draftVersion, acceptsMutePictures } });
@@ -266,7 +263,9 @@ function DeskView({ draft }: { readonly draft: Draft }) {
             </Suspense>
           ) : part?.kind === 'task' ? (
             <RegionSources value={sources}>
-              <TaskDesk key={part.id} {...{ part, faults, openStopId, apply }} setOpenStop={setOpenStopId} />
+              <Suspense fallback={<p className="p-4 text-quiet">{t('app.loading')}</p>}>
+                <TaskDesk key={part.id} {...{ part, faults, openStopId, apply }} setOpenStop={setOpenStopId} />
+              </Suspense>
             </RegionSources>
           ) : part && material ? (
             <RegionSources value={sources}>
@@ -322,19 +321,6 @@ function DeskView({ draft }: { readonly draft: Draft }) {
         )}
       </div>
     </EditedLessonProvider>
-  );
-}
-
-/** Where a student would be stuck on some route; none where something else is missing, which the server tells. */
-async function stuckRoutes(lesson: Lesson, materials: readonly Material[]): Promise<readonly Fault[]> {
-  const lengths = new Map(materials.map(({ id, lengthMs }) => [id, lengthMs ?? 0]));
-  if (isStraight(lesson) || checkLesson(lesson, lengths).length > 0) return [];
-  const { tryAll } = await import('../path/try-all.ts');
-  const { routes } = await tryAll(lesson);
-  return routes.flatMap(({ stuckAt }) =>
-    stuckAt
-      ? [{ code: 'routeStuck' as const, partId: stuckAt.partId, ...(stuckAt.stopId ? { stopId: stuckAt.stopId } : {}) }]
-      : [],
   );
 }
 

@@ -5,12 +5,15 @@ import { Link } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { Notice } from '../../ui/notice.tsx';
-import { t } from '../../words/words.ts';
+import { enPath } from '../../words/en-path.ts';
+import { addWords, t } from '../../words/words.ts';
 import { lessonsOptions } from '../shelf/queries.ts';
 import { partFigures } from './part-figures.ts';
 import { PartIcon } from './part-icon.tsx';
 import { PartSettings } from './part-settings.tsx';
 import { editionOptions } from './queries.ts';
+
+addWords(enPath);
 
 interface Props {
   readonly part: LessonPart;

@@ -119,7 +119,7 @@ export function Outline({
       </Button>
       <Button size="small" look="quiet" className="justify-start" onClick={() => setIsAddingLesson(true)}>
         <BookCopy aria-hidden className="size-4" strokeWidth={1.75} />
-        {t('innerLesson.add')}
+        {t('desk.addLesson')}
       </Button>
       {isAddingLesson && (
         <Suspense>
