@@ -48,6 +48,16 @@ async function enter(name, viewport) {
   return page;
 }
 
+/** Signs in a student who has no door of one click. */
+async function signIn(userName, viewport) {
+  const page = await enter(null, viewport);
+  await page.getByRole('textbox', { name: 'E-mail or user name' }).fill(userName);
+  await page.getByLabel('Password').fill('a bridge of paper');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('link', { name: 'To do' }).waitFor();
+  return page;
+}
+
 async function take(page, name) {
   await page.mouse.move(0, 0);
   // Fonts and the film's frame; there is no other motion.
@@ -77,7 +87,6 @@ const openWalk = async (name, viewport, lesson = 'How bridges') => {
 };
 
 const views = {
-  'sign-in': async () => enter(null, wide),
   today: async () => enter(teacherName, wide),
   shelf: async () => {
     const page = await enter(teacherName, wide);
@@ -101,11 +110,39 @@ const views = {
     await page.getByRole('button', { name: /^Pause at/ }).click();
     return page;
   },
-  'desk-deck': async () => {
+  path: async () => {
     const page = await enter(teacherName, wide);
     await page.goto('/shelf');
-    await page.getByRole('link', { name: 'Testing a paper bridge' }).click();
-    await page.getByRole('button', { name: /^3 An arch/ }).click();
+    await page.getByRole('link', { name: 'Which bridge would you build?' }).click();
+    await page.getByRole('button', { name: 'Path', exact: true }).click();
+    await page.getByRole('button', { name: /^The beam → Squeeze.*suspension/ }).click();
+    await page.getByRole('list', { name: 'What is met on this route' }).waitFor();
+    return page;
+  },
+  'path-walked': async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/today');
+    await page
+      .getByRole('link', { name: /Which bridge would you build/ })
+      .last()
+      .click();
+    await page.getByRole('link', { name: 'Path', exact: true }).click();
+    await page
+      .getByRole('button', { name: /students/ })
+      .first()
+      .click();
+    return page;
+  },
+  bank: async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/shelf/questions');
+    await page.getByRole('listitem').first().waitFor();
+    return page;
+  },
+  board: async () => {
+    const page = await signIn('nils.adomako', wide);
+    await page.getByRole('link', { name: /Which bridge would you build/ }).click();
+    await page.getByText('Do any 2 of these.').waitFor();
     return page;
   },
   questions: async () => {
@@ -138,14 +175,6 @@ const views = {
       .getByText(/answers alike/)
       .first()
       .waitFor();
-    return page;
-  },
-  paper: async () => {
-    const page = await enter(teacherName, wide);
-    await page.goto('/shelf');
-    await page.getByRole('link', { name: 'How bridges carry load' }).click();
-    await page.getByRole('button', { name: 'On paper' }).click();
-    await page.getByRole('button', { name: 'Print' }).waitFor();
     return page;
   },
   slides: async () => {
@@ -188,7 +217,6 @@ const views = {
     return page;
   },
   'to-do': () => enter('Kofi Brannström', wide),
-  'to-do-phone': () => enter('Kofi Brannström', phone),
   walk: () => openWalk('Leilani Draganov', wide),
   'walk-phone': () => openWalk('Leilani Draganov', phone),
   'walk-reading': async () => {

@@ -47,7 +47,7 @@ export function BoardDesk({ part, faults, apply }: Props) {
         aria-label={t('desk.details')}
         className="grid min-h-0 grid-cols-[minmax(0,1fr)] content-start gap-5 overflow-y-auto p-4"
       >
-        <Preview board={board} change={change} />
+        {board.arrangement === 'grid' && <Preview board={board} change={change} />}
         <Field label={t('desk.boardTitle')}>
           {(ids) => (
             <TextInput
@@ -122,6 +122,7 @@ function BoardScript({ lesson, part, board, faults, apply, change }: ScriptProps
         onChange={(voice) => change({ ...board, voice: voice ?? undefined })}
       />
       <NeedField board={board} onChange={change} />
+      {board.arrangement === 'free' && <Preview board={board} change={change} />}
       <ol aria-label={t('boardDesk.tiles')} className="grid gap-3">
         {tiles.map((tile, index) => (
           <li key={tile.id} data-tile={tile.id}>
@@ -164,7 +165,7 @@ function Preview({ board, change }: { readonly board: Board; readonly change: (b
     const tile = board.tiles[index];
     if (!tile) return;
     const from = tile.at ?? placeOf(index, board);
-    const at = { x: within(from.x + by.x), y: within(from.y + by.y) };
+    const at = { x: within(from.x + by.x, 13), y: within(from.y + by.y, 12) };
     change({ ...board, tiles: board.tiles.with(index, { ...tile, at }) });
   };
   return (
@@ -193,7 +194,8 @@ function Preview({ board, change }: { readonly board: Board; readonly change: (b
   );
 }
 
-const within = (share: number) => Math.round(Math.min(100, Math.max(0, share)));
+/** A tile stays on the board: its middle stands no nearer to an edge than half of it. */
+const within = (share: number, margin: number) => Math.round(Math.min(100 - margin, Math.max(margin, share)));
 
 /** How far a tile goes with an arrow key, in hundredths of the board. */
 const step = 2;

@@ -106,11 +106,6 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
             <Split aria-hidden className="size-4 text-marigold-ink" strokeWidth={1.75} />
             {t('desk.addFork')}
           </Button>
-          <Button size="small" look="quiet" disabled={!canSplit} onClick={() => actions.split(cursor + 1)}>
-            <Scissors aria-hidden className="size-4" strokeWidth={1.75} />
-            {t('desk.splitHere')}
-          </Button>
-          {part.kind === 'reading' && <InsetMenu onChoose={(material) => actions.insertInset(material, cursor + 1)} />}
           <SuggestStops
             part={part}
             lines={lines}
@@ -118,6 +113,11 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
             onFound={actions.setBreaks}
             onTakeAll={() => actions.takeBreaks(breaks ?? [])}
           />
+          <Button size="small" look="quiet" disabled={!canSplit} onClick={() => actions.split(cursor + 1)}>
+            <Scissors aria-hidden className="size-4" strokeWidth={1.75} />
+            {t('desk.splitHere')}
+          </Button>
+          {part.kind === 'reading' && <InsetMenu onChoose={(material) => actions.insertInset(material, cursor + 1)} />}
         </div>
         {lines.every((line) => line.text === null) && part.kind === 'clip' && (
           <p className="mb-3 text-14 text-quiet">{t('desk.noScript')}</p>

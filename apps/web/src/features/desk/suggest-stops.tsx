@@ -38,7 +38,7 @@ export function SuggestStops({ part, lines, breaks, onFound, onTakeAll }: Props)
     setHeard(null);
   };
   return (
-    <div className="flex basis-full flex-wrap items-center gap-2 text-14">
+    <div className="flex grow flex-wrap items-center gap-2 text-14">
       {breaks === null ? (
         <>
           <label htmlFor="stretch-minutes">{t('breaks.every')}</label>

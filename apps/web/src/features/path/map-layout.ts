@@ -31,6 +31,10 @@ export function mapLayout(lesson: Lesson, ways: readonly Way[]): ReadonlyMap<str
     const { x = 0, y = 0, width = 0, height = 0 } = graph.node(id) as Record<string, number>;
     places.set(id, { x: Math.round(x - width / 2), y: Math.round(y - height / 2) });
   }
+  // Parts in any order stand in the order of the lesson, from the top.
+  const free = lesson.freeFrom === undefined ? [] : lesson.parts.slice(lesson.freeFrom);
+  const spots = free.flatMap(({ id }) => places.get(id) ?? []).toSorted((a, b) => a.y - b.y);
+  for (const [index, { id }] of free.entries()) places.set(id, spots[index] as MapPlace);
   for (const { id, mapAt } of lesson.parts) if (mapAt) places.set(id, mapAt);
   return places;
 }
