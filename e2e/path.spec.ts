@@ -160,7 +160,7 @@ test('a board is written, asks for no more than there is, and is done tile by ti
   test.setTimeout(120_000);
   const page = await (await browser.newContext()).newPage();
   await newLesson(page, 'Show it');
-  await addNote(page, 'Draw', 'Draw it on paper.');
+  await addNote(page, 'Drawing', 'Take a sheet of paper.');
   await addNote(page, 'Build', 'Build it from paper.');
   await page.getByRole('button', { name: 'Add a board' }).click();
   await page.getByLabel('Name of the board').fill('Choose');
@@ -169,7 +169,7 @@ test('a board is written, asks for no more than there is, and is done tile by ti
   await page.keyboard.press('Alt+ArrowUp');
   await page.getByLabel('What to do, on top of the board').fill('Show what you know.');
   await page.getByLabel('Title of tile 1').fill('Draw your bridge');
-  await page.getByLabel('Tile 1: where to').selectOption({ label: 'to “Draw”, then back' });
+  await page.getByLabel('Tile 1: where to').selectOption({ label: 'to “Drawing”, then back' });
   await page.getByLabel('Title of tile 2').fill('Build your bridge');
   await page.getByLabel('Tile 2: where to').selectOption({ label: 'to “Build”, then back' });
   await page.getByLabel('Title of tile 3').fill('Look at a bridge');

@@ -118,7 +118,7 @@ export function chooseLesson(materialId: string): Lesson {
         ]),
       ]),
       { id: 'part-board', kind: 'board', title: 'Show what you know', ...placeWindow, stops: [board] },
-      behind('draw', 'Draw it', {
+      behind('draw', 'A drawing of it', {
         ...{ id: 'q-draw-bridge', kind: 'drawing', points: 200, teacherNote: '', ground: 'grid' },
         stem: 'Draw your bridge with a load on it. Mark what is squeezed in orange and what is pulled in blue.',
       }),

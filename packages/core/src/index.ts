@@ -111,6 +111,7 @@ export {
 } from './coverage/coverage.ts';
 export { inkOn, type MadeDeck, type MadeSlide, madeSlideSize, materialsOfSlides } from './deck/made-slide.ts';
 export { deckScript, type Slide, slideLengthMs } from './deck/slide.ts';
+export type { BlockAnchor } from './lesson/block-anchor.ts';
 export {
   type Board,
   type BoardNeed,
@@ -130,7 +131,6 @@ export { expandLessons, type FindEdition, type InnerEdition } from './lesson/exp
 export { firstWords } from './lesson/first-words.ts';
 export { groupsOf } from './lesson/groups-of.ts';
 export {
-  type BlockAnchor,
   type Checkpoint,
   type Fork,
   type ForkChoice,

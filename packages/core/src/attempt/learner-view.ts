@@ -1,6 +1,6 @@
+import type { BlockAnchor } from '../lesson/block-anchor.ts';
 import type { Board, Tile } from '../lesson/board.ts';
 import {
-  type BlockAnchor,
   hasMaterial,
   type Inset,
   type Lesson,

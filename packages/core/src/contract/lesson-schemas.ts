@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import type { MadeDeck } from '../deck/made-slide.ts';
+import type { BlockAnchor } from '../lesson/block-anchor.ts';
 import { type Tile, tileColours, tileKinds } from '../lesson/board.ts';
 import {
-  type BlockAnchor,
   type Inset,
   type Lesson,
   materialPartKinds,

@@ -1,4 +1,4 @@
-import type { BlockAnchor } from './lesson.ts';
+import type { BlockAnchor } from './block-anchor.ts';
 import type { LessonPicture, Recording } from './recording.ts';
 
 /** A choice board: tiles to choose among, and what of them counts as done. It stands in a part of its own. */

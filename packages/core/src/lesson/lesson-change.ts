@@ -1,5 +1,5 @@
+import type { BlockAnchor } from './block-anchor.ts';
 import {
-  type BlockAnchor,
   hasMaterial,
   type Inset,
   type Lesson,

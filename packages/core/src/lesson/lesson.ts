@@ -1,4 +1,5 @@
 import type { Question } from '../question/question.ts';
+import type { BlockAnchor } from './block-anchor.ts';
 import type { Board } from './board.ts';
 import type { Hundredths } from './points.ts';
 import type { LessonPicture, Recording } from './recording.ts';
@@ -137,19 +138,6 @@ export interface Inset {
 }
 
 export type Stop = Checkpoint | Pause | Fork | Board;
-
-/**
- * What a stop in a text or in slides holds on to, so that it stays with its block when a newer version of the
- * material is brought in. `atMs` is computed from it.
- */
-export interface BlockAnchor {
-  /** The block, or the slide, behind which the stop stands; null before the first. */
-  readonly blockId: string | null;
-  /** The number of that block, from 1; 0 before the first. */
-  readonly number: number;
-  /** Words inside the block at which the stop stands; none for the block's end. */
-  readonly phrase?: string | undefined;
-}
 
 /** Halts the learner with questions. A required checkpoint must be answered before going on. */
 export interface Checkpoint {

@@ -1,4 +1,4 @@
-import type { BlockAnchor } from '../lesson/lesson.ts';
+import type { BlockAnchor } from '../lesson/block-anchor.ts';
 import type { ScriptLine } from '../script/script.ts';
 import type { BlockKind } from './block-kind.ts';
 

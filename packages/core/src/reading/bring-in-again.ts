@@ -1,4 +1,5 @@
-import type { BlockAnchor, MaterialPart, Stop } from '../lesson/lesson.ts';
+import type { BlockAnchor } from '../lesson/block-anchor.ts';
+import type { MaterialPart, Stop } from '../lesson/lesson.ts';
 import type { ScriptLine } from '../script/script.ts';
 import { anchorTimeMs } from './block.ts';
 

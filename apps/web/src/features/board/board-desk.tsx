@@ -11,13 +11,14 @@ import {
 import { Plus, TriangleAlert } from 'lucide-react';
 import { useRef } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { Field, TextArea, TextInput } from '../../ui/field.tsx';
+import { Field, TextArea } from '../../ui/field.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { enPath } from '../../words/en-path.ts';
 import { addWords, t } from '../../words/words.ts';
 import { createTile } from '../desk/new-stops.ts';
 import { partFigures } from '../desk/part-figures.ts';
 import { PartSettings } from '../desk/part-settings.tsx';
+import { PartTitleField } from '../desk/part-title-field.tsx';
 import { useEditedLesson } from '../question-editor/edited-lesson.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { BoardTiles, placeOf } from './board-tiles.tsx';
@@ -48,17 +49,7 @@ export function BoardDesk({ part, faults, apply }: Props) {
         className="grid min-h-0 grid-cols-[minmax(0,1fr)] content-start gap-5 overflow-y-auto p-4"
       >
         {board.arrangement === 'grid' && <Preview board={board} change={change} />}
-        <Field label={t('desk.boardTitle')}>
-          {(ids) => (
-            <TextInput
-              {...ids}
-              className="h-9 text-14"
-              maxLength={200}
-              value={part.title}
-              onChange={(event) => apply({ type: 'setPartTitle', partId: part.id, title: event.target.value })}
-            />
-          )}
-        </Field>
+        <PartTitleField label={t('desk.boardTitle')} part={part} apply={apply} />
         <p className="text-14 text-quiet">{partFigures(part)}</p>
         <PartSettings part={part} apply={apply} />
         <div>

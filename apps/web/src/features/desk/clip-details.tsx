@@ -2,12 +2,12 @@ import type { LessonChange, MaterialPart } from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import type { RefObject } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { Field, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
 import { CaptionsPanel } from './captions-panel.tsx';
 import { Narrations } from './narrations.tsx';
 import { PartSettings } from './part-settings.tsx';
+import { PartTitleField } from './part-title-field.tsx';
 import { TimeField } from './time-field.tsx';
 
 interface Props {
@@ -28,17 +28,7 @@ export function ClipDetails({ clip, material, lessonId, apply, setWindow, film, 
   const endMs = material?.lengthMs ?? clip.outMs;
   return (
     <div className="grid gap-5">
-      <Field label={t('desk.clipTitle')}>
-        {(ids) => (
-          <TextInput
-            {...ids}
-            className="h-9 text-14"
-            maxLength={200}
-            value={clip.title}
-            onChange={(event) => apply({ type: 'setPartTitle', partId: clip.id, title: event.target.value })}
-          />
-        )}
-      </Field>
+      <PartTitleField label={t('desk.clipTitle')} part={clip} apply={apply} />
       <section aria-labelledby="window" className="grid gap-2">
         <h2 id="window" className="text-16">
           {t('desk.window')}

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { ArrowRight } from 'lucide-react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/button.tsx';
-import { Field, TextInput } from '../../ui/field.tsx';
+import { Field } from '../../ui/field.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { enPath } from '../../words/en-path.ts';
 import { addWords, t } from '../../words/words.ts';
@@ -11,6 +11,7 @@ import { lessonsOptions } from '../shelf/queries.ts';
 import { partFigures } from './part-figures.ts';
 import { PartIcon } from './part-icon.tsx';
 import { PartSettings } from './part-settings.tsx';
+import { PartTitleField } from './part-title-field.tsx';
 import { editionOptions } from './queries.ts';
 
 addWords(enPath);
@@ -40,17 +41,7 @@ export function LessonDesk({ part, apply }: Props) {
         aria-label={t('desk.details')}
         className="grid min-h-0 grid-cols-[minmax(0,1fr)] content-start gap-5 overflow-y-auto p-4"
       >
-        <Field label={t('innerLesson.name')}>
-          {(ids) => (
-            <TextInput
-              {...ids}
-              className="h-9 text-14"
-              maxLength={200}
-              value={part.title}
-              onChange={(event) => apply({ type: 'setPartTitle', partId: part.id, title: event.target.value })}
-            />
-          )}
-        </Field>
+        <PartTitleField label={t('innerLesson.name')} part={part} apply={apply} />
         <EditionField part={part} apply={apply} />
         <PartSettings part={part} apply={apply} />
         <div>

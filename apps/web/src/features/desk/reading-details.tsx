@@ -4,7 +4,6 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button, buttonStyle } from '../../ui/button.tsx';
-import { Field, TextInput } from '../../ui/field.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
 import { ErrorNotice, Notice } from '../../ui/notice.tsx';
 import { formatMinutes } from '../../words/format.ts';
@@ -15,6 +14,7 @@ import { materialsOptions } from '../shelf/queries.ts';
 import { sendNewerVersion, whenReady } from '../shelf/upload.ts';
 import { NextLesson } from './next-lesson.tsx';
 import { PartSettings } from './part-settings.tsx';
+import { PartTitleField } from './part-title-field.tsx';
 import { PictureWords } from './picture-words.tsx';
 
 interface Props {
@@ -31,17 +31,7 @@ export function ReadingDetails({ part, material, lessonId, apply, onGoToStop }: 
   const isDeck = part.kind === 'deck';
   return (
     <div className="grid gap-5">
-      <Field label={t(isDeck ? 'desk.deckTitle' : 'desk.readingTitle')}>
-        {(ids) => (
-          <TextInput
-            {...ids}
-            className="h-9 text-14"
-            maxLength={200}
-            value={part.title}
-            onChange={(event) => apply({ type: 'setPartTitle', partId: part.id, title: event.target.value })}
-          />
-        )}
-      </Field>
+      <PartTitleField label={t(isDeck ? 'desk.deckTitle' : 'desk.readingTitle')} part={part} apply={apply} />
       <section aria-labelledby="document" className="grid gap-2">
         <h2 id="document" className="text-16">
           {t(isDeck ? 'desk.deck' : 'desk.document')}

@@ -3,12 +3,12 @@ import type { Fault, LessonChange, PlacePartOf, Stop } from '@semita/core';
 import { DoorClosed, Pause, Split } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { Field, TextInput } from '../../ui/field.tsx';
 import { focusSoon, writeSoon } from '../../ui/focus-soon.ts';
 import { t } from '../../words/words.ts';
 import { createCheckpoint, createFork, createPause } from './new-stops.ts';
 import { partFigures } from './part-figures.ts';
 import { PartSettings } from './part-settings.tsx';
+import { PartTitleField } from './part-title-field.tsx';
 import { StopCard } from './stop-card.tsx';
 
 interface Props {
@@ -129,17 +129,7 @@ function TaskScript({ part, faults, openStopId, setOpenStop, apply }: Props) {
 function TaskDetails({ part, apply }: Props) {
   return (
     <>
-      <Field label={t('desk.taskTitle')}>
-        {(ids) => (
-          <TextInput
-            {...ids}
-            className="h-9 text-14"
-            maxLength={200}
-            value={part.title}
-            onChange={(event) => apply({ type: 'setPartTitle', partId: part.id, title: event.target.value })}
-          />
-        )}
-      </Field>
+      <PartTitleField label={t('desk.taskTitle')} part={part} apply={apply} />
       <p className="text-14">{partFigures(part)}</p>
       <PartSettings part={part} apply={apply} />
       <div>

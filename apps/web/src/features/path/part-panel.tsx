@@ -2,11 +2,11 @@ import type { Lesson, LessonChange, Part, PathFaultCode, Stop } from '@semita/co
 import { FileText, TriangleAlert, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
-import { Field, TextInput } from '../../ui/field.tsx';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { needWords } from '../board/tile-looks.ts';
 import { partFigures } from '../desk/part-figures.ts';
+import { PartTitleField } from '../desk/part-title-field.tsx';
 import { stopLooks } from '../desk/stop-looks.ts';
 import { ForkEditor } from './fork-editor.tsx';
 import { PartWay } from './part-way.tsx';
@@ -46,17 +46,7 @@ export function PartPanel({ part, lesson, faults, apply, onOpen, onOpenStop, onC
           {t(`fault.${code}`)}
         </p>
       ))}
-      <Field label={t('path.partTitle')}>
-        {(ids) => (
-          <TextInput
-            {...ids}
-            className="h-9 text-14"
-            maxLength={200}
-            value={part.title}
-            onChange={(event) => apply({ type: 'setPartTitle', partId: part.id, title: event.target.value })}
-          />
-        )}
-      </Field>
+      <PartTitleField label={t('path.partTitle')} part={part} apply={apply} />
       <p className="text-14 text-quiet">{partFigures(part)}</p>
       <CheckInput
         checked={part.practice ?? false}

@@ -1,24 +1,14 @@
-import type { Lesson, PathFaultCode, Way } from '@semita/core';
+import type { Lesson } from '@semita/core';
 import { ArrowRight, TriangleAlert } from 'lucide-react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { partFigures } from '../desk/part-figures.ts';
 import { PartIcon } from '../desk/part-icon.tsx';
+import type { PathPicture } from './path-picture.ts';
 import { waySentence } from './way-words.ts';
 
-interface Props {
-  readonly lesson: Lesson;
-  readonly ways: readonly Way[];
-  readonly faults: ReadonlyMap<string, readonly PathFaultCode[]>;
-  readonly selectedId: string | null;
-  readonly onSelect: (partId: string | null) => void;
-  readonly lit?: { readonly wayKeys: ReadonlySet<string>; readonly partIds: ReadonlySet<string> } | null;
-  readonly taken?: ReadonlyMap<string, number>;
-  readonly noteOf?: (partId: string) => string | null;
-}
-
 /** All that the map shows, in words: each part with the ways that lead from it. */
-export function PathList({ lesson, ways, faults, selectedId, onSelect, lit, taken, noteOf }: Props) {
+export function PathList({ lesson, ways, faults, selectedId, onSelect, lit, taken, noteOf }: PathPicture) {
   return (
     <ol aria-label={t('path.list')} className="grid content-start gap-2 p-4">
       {lesson.parts.map((part, index) => {

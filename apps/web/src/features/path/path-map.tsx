@@ -1,6 +1,6 @@
 import '@xyflow/react/dist/base.css';
 import './path-map.css';
-import type { Lesson, LessonChange, Part, PathFaultCode, Target, Way } from '@semita/core';
+import type { LessonChange, Part, PathFaultCode, Target } from '@semita/core';
 import { retargetWay } from '@semita/core';
 import {
   Background,
@@ -30,20 +30,10 @@ import { partFigures } from '../desk/part-figures.ts';
 import { PartIcon } from '../desk/part-icon.tsx';
 import { beginId, cardSize, drawnWays, endId, endSize, mapLayout } from './map-layout.ts';
 import { nextCard } from './next-card.ts';
+import type { PathPicture } from './path-picture.ts';
 import { wayLabel } from './way-words.ts';
 
-interface Props {
-  readonly lesson: Lesson;
-  readonly ways: readonly Way[];
-  readonly faults: ReadonlyMap<string, readonly PathFaultCode[]>;
-  readonly selectedId: string | null;
-  /** Opens what there is to say of a part, or closes it. */
-  readonly onSelect: (partId: string | null) => void;
-  /** The ways of a route that is lit, and the parts on it. */
-  readonly lit?: { readonly wayKeys: ReadonlySet<string>; readonly partIds: ReadonlySet<string> } | null;
-  /** How many took each way, by its key; what is said of each part. */
-  readonly taken?: ReadonlyMap<string, number>;
-  readonly noteOf?: (partId: string) => string | null;
+interface Props extends PathPicture {
   /** Null for a map that is only looked at. */
   readonly apply: ((change: LessonChange) => boolean) | null;
 }

@@ -1,0 +1,16 @@
+import type { Lesson, PathFaultCode, Way } from '@semita/core';
+
+/** What a path shows, drawn as a map or told as a list. */
+export interface PathPicture {
+  readonly lesson: Lesson;
+  readonly ways: readonly Way[];
+  readonly faults: ReadonlyMap<string, readonly PathFaultCode[]>;
+  readonly selectedId: string | null;
+  /** Opens what there is to say of a part, or closes it. */
+  readonly onSelect: (partId: string | null) => void;
+  /** The ways of a route that is lit, and the parts on it. */
+  readonly lit?: { readonly wayKeys: ReadonlySet<string>; readonly partIds: ReadonlySet<string> } | null;
+  /** How many took each way, by its key; what is said of each part. */
+  readonly taken?: ReadonlyMap<string, number>;
+  readonly noteOf?: (partId: string) => string | null;
+}
