@@ -169,6 +169,8 @@ export const enTeacher = {
     drawings_other: '{{count}} drawings',
     hiddenSlides_one: '{{count}} hidden slide',
     hiddenSlides_other: '{{count}} hidden slides',
+    diagrams_one: '{{count}} diagram; its words are kept',
+    diagrams_other: '{{count}} diagrams; their words are kept',
     charts_one: '{{count}} chart of a kind that cannot be drawn',
     charts_other: '{{count}} charts of kinds that cannot be drawn',
     films_one: '{{count}} film inside a slide; bring it in by itself',

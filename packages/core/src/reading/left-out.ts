@@ -14,6 +14,7 @@ export const leftOutCodes = [
   'drawings',
   'pagesWithoutText',
   'hiddenSlides',
+  'diagrams',
   'charts',
   'films',
   'drawnSlides',

@@ -80,13 +80,20 @@ function toRaw({ pictureCount, ...slide }: FoundSlide, report: Report): RawSlide
 
 async function readPptx({ bytes, pictures, report, onProgress, onWords }: Source): Promise<FoundSlide[]> {
   const { readPptxWords } = await import('./read-pptx-words.ts');
-  const files = await unpackSafely(bytes);
-  if (!files.has('ppt/presentation.xml')) throw new ImportRefused('damaged');
+  const { unreadablePictures, withDiagramsDrawn } = await import('./pptx-diagrams.ts');
+  const unpacked = await unpackSafely(bytes);
+  if (!unpacked.has('ppt/presentation.xml')) throw new ImportRefused('damaged');
+  const { files, wordsOnlyCount } = withDiagramsDrawn(unpacked);
+  report.add('diagrams', wordsOnlyCount);
   if ([...files.keys()].some((name) => name.endsWith('vbaProject.bin'))) report.add('macros');
   report.add('films', [...files.keys()].filter((name) => /^ppt\/media\/.+\.(mp4|mov|wmv|avi|m4v)$/i.test(name)).length);
   const { size, slides: words } = readPptxWords(files);
   const shown = words.flatMap((of, index) => (of.isHidden ? [] : [{ of, index }]));
   report.add('hiddenSlides', words.length - shown.length);
+  report.add(
+    'picturesUnreadable',
+    shown.reduce((sum, { of }) => sum + unreadablePictures(files, of.part), 0),
+  );
   report.add('charts', shown.flatMap(({ of }) => of.charts).filter(({ chart }) => chart === null).length);
   // How long a slide takes is said of its words alone, so that it stays as it is when the drawing comes.
   const found = shown.map(({ of: { title, text, notes, alts } }): FoundSlide => {
