@@ -28,6 +28,14 @@ for (const theme of ['light', 'dim'] as const) {
     await page.getByRole('button', { name: /account$/ }).click();
     await expectAccessible(page);
     await check(page, '/shelf', 'Bring in a film');
+    await page.getByRole('link', { name: 'Which bridge would you build?' }).click();
+    await page.getByRole('button', { name: 'Path', exact: true }).click();
+    await expect(page.getByRole('button', { name: /^Part 1: The beam/ })).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole('button', { name: /^Part 6: Show what you know/ }).click();
+    await page.getByRole('button', { name: 'Open its script' }).click();
+    await expect(page.getByLabel('Name of the board')).toBeVisible();
+    await expectAccessible(page);
     await check(page, '/classes', '8 Cobalt Design & Engineering');
     await page.getByRole('link', { name: /8 Cobalt/ }).click();
     await expect(page.getByRole('columnheader', { name: 'User name' })).toBeVisible();
@@ -99,7 +107,7 @@ for (const theme of ['light', 'dim'] as const) {
     await check(done, '/done', 'Handed in');
     await check(done, '/feedback', 'Your teacher says');
     await done.getByRole('link', { name: 'Done' }).click();
-    await done.getByRole('link', { name: /^Look again/ }).click();
+    await done.getByRole('link', { name: 'Look again: How bridges carry load' }).click();
     await expect(done.getByText('So far')).toBeVisible();
     await expectAccessible(done);
   });

@@ -32,11 +32,11 @@ export function ForkEditor({ fork, lesson, onChange }: Props) {
           />
         )}
       </Field>
-      <ol className="grid gap-3">
+      <ol className="grid grid-cols-[minmax(0,1fr)] gap-3">
         {choices.map((choice, index) => (
           <li
             key={choice.id}
-            className="grid gap-2 rounded-control border border-line border-l-4 border-l-marigold p-2"
+            className="grid grid-cols-[minmax(0,1fr)] gap-2 rounded-control border border-line border-l-4 border-l-marigold p-2"
           >
             <div className="flex flex-wrap items-center gap-2">
               <TextInput

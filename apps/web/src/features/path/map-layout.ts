@@ -10,11 +10,24 @@ const labelPx = 96;
 export const beginId = 'begin';
 export const endId = 'end';
 
+export interface MapLayout {
+  /** Where the cards stand: their left upper corners. */
+  readonly places: ReadonlyMap<string, MapPlace>;
+  /** How the lines run between cards that stand where they were put by the graph, by their keys. */
+  readonly lines: ReadonlyMap<string, MapLine>;
+}
+
+export interface MapLine {
+  /** Corners between the two cards. */
+  readonly bends: readonly MapPlace[];
+  readonly label: MapPlace;
+}
+
 /**
  * Where the cards of a map stand, from left to right: where the teacher has put them, and else where the layers of
- * the graph put them.
+ * the graph put them; and how the lines run past other cards.
  */
-export function mapLayout(lesson: Lesson, ways: readonly Way[]): ReadonlyMap<string, MapPlace> {
+export function mapLayout(lesson: Lesson, ways: readonly Way[]): MapLayout {
   const graph = new Graph({ multigraph: true });
   graph.setGraph({ rankdir: 'LR', nodesep: 28, ranksep: 28, marginx: 16, marginy: 16 });
   graph.setDefaultEdgeLabel(() => ({}));
@@ -36,7 +49,15 @@ export function mapLayout(lesson: Lesson, ways: readonly Way[]): ReadonlyMap<str
   const spots = free.flatMap(({ id }) => places.get(id) ?? []).toSorted((a, b) => a.y - b.y);
   for (const [index, { id }] of free.entries()) places.set(id, spots[index] as MapPlace);
   for (const { id, mapAt } of lesson.parts) if (mapAt) places.set(id, mapAt);
-  return places;
+  const moved = new Set([...lesson.parts.filter(({ mapAt }) => mapAt), ...free].map(({ id }) => id));
+  const lines = new Map<string, MapLine>();
+  for (const { v, w, name = '' } of graph.edges()) {
+    const { points = [], x, y } = graph.edge({ v, w, name }) as { points?: MapPlace[]; x?: number; y?: number };
+    const middle = points[Math.floor(points.length / 2)];
+    if (moved.has(v) || moved.has(w) || !middle) continue;
+    lines.set(name, { bends: points.slice(1, -1), label: { x: x ?? middle.x, y: y ?? middle.y } });
+  }
+  return { places, lines };
 }
 
 /** A way as it is drawn, from card to card. */

@@ -29,7 +29,7 @@ export function PartPanel({ part, lesson, faults, apply, onOpen, onOpenStop, onC
     (stop) => stop.kind === 'fork' || stop.kind === 'board' || (stop.kind === 'checkpoint' && stop.rules?.length),
   );
   return (
-    <section aria-label={part.title || t('path.untitled')} className="grid gap-4">
+    <section aria-label={part.title || t('path.untitled')} className="grid grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex items-center justify-between gap-2">
         <Button size="small" onClick={onOpen}>
           <FileText aria-hidden className="size-4" strokeWidth={1.75} />
@@ -57,7 +57,7 @@ export function PartPanel({ part, lesson, faults, apply, onOpen, onOpenStop, onC
       {turns.map((stop) => {
         const { Icon, ink } = stopLooks[stop.kind];
         return (
-          <section key={stop.id} className="grid gap-2 border-t border-line pt-3">
+          <section key={stop.id} className="grid grid-cols-[minmax(0,1fr)] gap-2 border-t border-line pt-3">
             <h3 className="flex items-center gap-2 text-14">
               <Icon aria-hidden className={`size-4 shrink-0 ${ink}`} strokeWidth={1.75} />
               <button type="button" className="text-left underline" onClick={() => onOpenStop(stop.id)}>

@@ -1,7 +1,13 @@
 import '@xyflow/react/dist/base.css';
 import './path-map.css';
-import type { LessonChange, Part, PathFaultCode, Target } from '@semita/core';
-import { retargetWay } from '@semita/core';
+import {
+  type LessonChange,
+  type MapPlace,
+  type Part,
+  type PathFaultCode,
+  retargetWay,
+  type Target,
+} from '@semita/core';
 import {
   Background,
   BaseEdge,
@@ -28,7 +34,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { partFigures } from '../desk/part-figures.ts';
 import { PartIcon } from '../desk/part-icon.tsx';
-import { beginId, cardSize, drawnWays, endId, endSize, mapLayout } from './map-layout.ts';
+import { beginId, cardSize, drawnWays, endId, endSize, type MapLine, mapLayout } from './map-layout.ts';
 import { nextCard } from './next-card.ts';
 import type { PathPicture } from './path-picture.ts';
 import { wayLabel } from './way-words.ts';
@@ -57,6 +63,7 @@ type MapNode = CardNode | PlaceNode;
 type WayEdge = Edge<
   {
     readonly label: string;
+    readonly line: MapLine | null;
     readonly taken: number | null;
     readonly look: 'choice' | 'rule' | 'detour' | 'usual';
     readonly isLit: boolean;
@@ -80,7 +87,7 @@ export function PathMap(props: Props) {
 function MapView({ lesson, ways, faults, selectedId, onSelect, lit, taken, noteOf, apply }: Props) {
   const flow = useReactFlow();
   const drawn = useMemo(() => drawnWays(lesson, ways), [lesson, ways]);
-  const places = useMemo(() => mapLayout(lesson, ways), [lesson, ways]);
+  const { places, lines } = useMemo(() => mapLayout(lesson, ways), [lesson, ways]);
   const latest = useRef({ places, drawn, apply, onSelect });
   latest.current = { places, drawn, apply, onSelect };
   const handlers = useRef({
@@ -142,11 +149,12 @@ function MapView({ lesson, ways, faults, selectedId, onSelect, lit, taken, noteO
           data: {
             ...{ look, isLit, isDimmed: !!lit && !isLit },
             label: way ? wayLabel(lesson, way) : '',
+            line: lines.get(key) ?? null,
             taken: way ? (taken?.get(key) ?? (taken ? 0 : null)) : null,
           },
         };
       }),
-    [drawn, lit, lesson, taken, apply],
+    [drawn, lit, lesson, lines, taken, apply],
   );
   const count = lesson.parts.length;
   // The whole path stands in sight when the map is opened and when a part has come or gone.
@@ -213,6 +221,16 @@ const arrow = (color: string) => ({
   },
   color,
 });
+
+/** A line that bends softly at each corner. */
+function curveThrough(from: MapPlace, bends: readonly MapPlace[], to: MapPlace): string {
+  const corners = [from, ...bends, to];
+  const turns = corners.slice(1, -1).map((corner, index) => {
+    const next = corners[index + 2] as MapPlace;
+    return `Q ${corner.x} ${corner.y} ${(corner.x + next.x) / 2} ${(corner.y + next.y) / 2}`;
+  });
+  return [`M ${from.x} ${from.y}`, ...turns, `L ${to.x} ${to.y}`].join(' ');
+}
 
 const origin = { x: 0, y: 0 };
 /** Below this the words on a card cannot be read. */
@@ -311,11 +329,18 @@ function PlaceMark({ id, data }: NodeProps<PlaceNode>) {
 function WayLine(props: EdgeProps<WayEdge>) {
   const { id, sourceX, sourceY, targetX, targetY, sourcePosition, targetPosition, markerStart, markerEnd, data } =
     props;
-  const ends = { sourceX, sourceY, targetX, targetY, sourcePosition, targetPosition };
-  // What leads back to the left goes round the cards.
-  const [path, labelX, labelY] =
-    targetX < sourceX ? getSmoothStepPath({ ...ends, borderRadius: 12, offset: 24 }) : getBezierPath(ends);
   if (!data) return null;
+  const ends = { sourceX, sourceY, targetX, targetY, sourcePosition, targetPosition };
+  const [path, labelX, labelY] = data.line
+    ? [
+        curveThrough({ x: sourceX, y: sourceY }, data.line.bends, { x: targetX, y: targetY }),
+        data.line.label.x,
+        data.line.label.y,
+      ]
+    : // What leads back to the left goes round the cards.
+      targetX < sourceX
+      ? getSmoothStepPath({ ...ends, borderRadius: 12, offset: 24 })
+      : getBezierPath(ends);
   const words = [data.taken === null ? '' : String(data.taken), data.label].filter(Boolean);
   return (
     <>

@@ -88,9 +88,12 @@ function work(
     const refuse = (reason: ImportRefusal) => end(() => reject(new ImportRefused(reason)));
     const deadline = setTimeout(() => refuse('tooSlow'), limits.timeMs);
     const watch = setInterval(() => {
-      void residentBytes(child.pid).then((bytes) => {
-        if (bytes > limits.memoryBytes) refuse('tooMuchMemory');
-      });
+      residentBytes(child.pid).then(
+        (bytes) => {
+          if (bytes > limits.memoryBytes) refuse('tooMuchMemory');
+        },
+        (error) => end(() => reject(error)),
+      );
     }, 100);
     child.on('message', (message: ImportMessage) => {
       if (message.type === 'progress') listener.onProgress(message.share);
@@ -112,7 +115,8 @@ async function residentBytes(pid: number | undefined): Promise<number> {
     const pages = (await readFile(`/proc/${pid}/statm`, 'utf8')).split(' ')[1];
     return Number(pages) * 4096;
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return 0;
+    // It has ended: before its file was opened, or while it was read.
+    if (['ENOENT', 'ESRCH'].includes((error as NodeJS.ErrnoException).code ?? '')) return 0;
     throw error;
   }
 }
