@@ -74,6 +74,7 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
           ...stop,
           label: firstWords(stop).slice(0, 80),
           partTitle: part.title,
+          practice: part.practice ?? false,
         })),
       ),
       students,

@@ -49,19 +49,27 @@ export function SheetTable({ sheet, students, onOpen }: Props) {
             <th scope="col" className={headCell}>
               {t('sheet.needs')}
             </th>
-            {sheet.stops.map((stop, index) => (
-              <th
-                key={stop.id}
-                scope="col"
-                className={joinClasses(headCell, 'text-center')}
-                title={t('sheet.stopHeading', { number: index + 1, label: stop.label })}
-              >
-                <span className="sr-only">{t('sheet.stopHeading', { number: index + 1, label: stop.label })}</span>
-                <span aria-hidden className="font-mono">
-                  {index + 1}
-                </span>
-              </th>
-            ))}
+            {sheet.stops.map((stop, index) => {
+              const words = [
+                t('sheet.stopHeading', { number: index + 1, label: stop.label }),
+                ...(stop.practice ? [t('part.practice')] : []),
+              ].join(' · ');
+              return (
+                <th key={stop.id} scope="col" className={joinClasses(headCell, 'text-center')} title={words}>
+                  <span className="sr-only">{words}</span>
+                  {/* What is practice counts for nothing. */}
+                  <span
+                    aria-hidden
+                    className={joinClasses(
+                      'font-mono',
+                      stop.practice && 'underline decoration-dotted underline-offset-4',
+                    )}
+                  >
+                    {index + 1}
+                  </span>
+                </th>
+              );
+            })}
             {[t('sheet.progress'), t('sheet.met'), t('sheet.time'), t('sheet.points'), t('sheet.lastSeen')].map(
               (label) => (
                 <th key={label} scope="col" className={joinClasses(headCell, 'text-right last:pr-4')}>

@@ -36,7 +36,7 @@ export function mapLayout(lesson: Lesson, ways: readonly Way[]): MapLayout {
   graph.setNode(endId, { ...endSize });
   for (const { key, from, to, way } of drawnWays(lesson, ways)) {
     const isLabelled = way !== null && way.via.kind !== 'next' && way.via.kind !== 'order';
-    graph.setEdge(from, to, { width: isLabelled ? labelPx : 0, height: isLabelled ? 24 : 0 }, key);
+    graph.setEdge(from, to, { width: isLabelled ? labelPx : 0, height: isLabelled ? 24 : 0, labelpos: 'c' }, key);
   }
   layout(graph);
   const places = new Map<string, MapPlace>();
