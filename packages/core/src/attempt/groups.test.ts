@@ -49,6 +49,12 @@ describe('a lesson for groups', () => {
     expect(lessonForGroups(forGroups, [runners]).parts).toHaveLength(5);
   });
 
+  test('which groups there are, and which one is in, is told to no student', () => {
+    const seen = JSON.stringify(learnerView(forGroups, walkAs([runners, 'plain words']).state));
+    expect(seen).toContain('extra');
+    expect(seen).not.toMatch(/ready to run on|plain words/);
+  });
+
   test('nothing of it reaches the others', () => {
     const seen = JSON.stringify(learnerView(forGroups, walkAs([]).state));
     expect(seen).not.toContain('extra');

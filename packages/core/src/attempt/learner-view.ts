@@ -116,7 +116,7 @@ export function learnerView(lesson: Lesson, state: AttemptState): LearnerView {
   const own = ownLesson(lesson, state);
   return {
     lesson: toLearnerLesson(own, seedOf(state)),
-    state: maskMarkers(state),
+    state: maskState(state),
     results: resultsOf(own, state),
     hints: hintsOf(own, state),
     ahead: certainAhead(own, state),
@@ -184,8 +184,8 @@ function hide(rules: readonly unknown[] | undefined): readonly HiddenRule[] | un
   return rules && rules.length > 0 ? [{ hidden: true }] : undefined;
 }
 
-/** Which teacher marked is the teachers' affair. */
-function maskMarkers(state: AttemptState): AttemptState {
+/** Which teacher marked, and which groups a student is in, is the teachers' affair. */
+function maskState(state: AttemptState): AttemptState {
   const mask = (answer: Answer): Answer => ({
     ...answer,
     markedBy: answer.markedBy === null || answer.markedBy === 'program' ? answer.markedBy : 'teacher',
@@ -197,7 +197,8 @@ function maskMarkers(state: AttemptState): AttemptState {
       answers: Object.fromEntries(Object.entries(stop.answers).map(([key, answer]) => [key, mask(answer)])),
     },
   ]);
-  return { ...state, stops: Object.fromEntries(stops) };
+  const { groups: _, ...told } = state;
+  return { ...told, stops: Object.fromEntries(stops) };
 }
 
 function resultsOf(lesson: Lesson, state: AttemptState): Record<string, QuestionResult> {

@@ -190,9 +190,10 @@ export const sheetSchema = v.object({
   termsFixed: v.boolean(),
   editionNumber: v.number(),
   lessonId: v.string(),
-  stops: computed<
-    readonly (WalkStop & { readonly label: string; readonly partTitle: string; readonly practice: boolean })[]
-  >(),
+  stops:
+    computed<
+      readonly (WalkStop & { readonly label: string; readonly partTitle: string; readonly practice: boolean })[]
+    >(),
   students: v.array(sheetStudentSchema),
   now: v.number(),
 });
