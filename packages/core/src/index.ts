@@ -172,6 +172,7 @@ export { questionFaults } from './lesson/question-faults.ts';
 export type { LessonPicture, Recording } from './lesson/recording.ts';
 export { lineTitle, type Stretch, splitMaterial, suggestStarts } from './lesson/split-material.ts';
 export { nextPart, partOverLines, splitPart } from './lesson/split-part.ts';
+export { swapMaterial } from './lesson/swap-material.ts';
 export { type MaterialKind, materialKinds, type PartMaterialKind, wholePart } from './lesson/whole-part.ts';
 export { isWithinFilm } from './lesson/within-film.ts';
 // Marking and coverage: what it comes to.

@@ -16,6 +16,7 @@ import {
   type ScriptLine,
   type Stop,
   splitMaterial,
+  swapMaterial,
   wholePart,
 } from '@semita/core';
 import type { Draft, LessonSummary, Material } from '@semita/core/contract';
@@ -139,7 +140,7 @@ export function createLessonService({
   const moveDrafts = (actor: Actor, olderId: string, before: readonly ScriptLine[], after: NewerVersion) =>
     inTransaction(db, () =>
       repository.listOwned(actor).flatMap((row) => {
-        if (!row.draft.parts.some((part) => hasMaterial(part) && part.materialId === olderId)) return [];
+        if (!materialsOf(row.draft).includes(olderId)) return [];
         let astrayCount = 0;
         const parts = row.draft.parts.map((part) => {
           if (!hasMaterial(part) || part.materialId !== olderId) return part;
@@ -147,7 +148,8 @@ export function createLessonService({
           astrayCount += again.astray.length;
           return again.part;
         });
-        repository.saveDraft(row.id, { ...row.draft, parts }, row.version + 1, clock());
+        const draft = swapMaterial({ ...row.draft, parts }, olderId, after.id);
+        repository.saveDraft(row.id, draft, row.version + 1, clock());
         return [{ title: row.draft.title, astrayCount }];
       }),
     );

@@ -4,7 +4,7 @@ import type { Lesson, MapPlace, Way } from '@semita/core';
 export const cardSize = { width: 184, height: 92 } as const;
 export const endSize = { width: 72, height: 36 } as const;
 /** Room between two cards for what is written on a way. */
-const labelPx = 96;
+const labelPx = 120;
 
 /** The places where every route begins and ends; no part has such an id. */
 export const beginId = 'begin';
