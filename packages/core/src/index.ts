@@ -128,6 +128,7 @@ export {
 } from './lesson/board.ts';
 export { checkLesson, type Fault, type FaultCode } from './lesson/check-lesson.ts';
 export { expandLessons, type FindEdition, type InnerEdition } from './lesson/expand-lessons.ts';
+export { faultsOfDraft } from './lesson/faults-of-draft.ts';
 export { firstWords } from './lesson/first-words.ts';
 export { groupsOf } from './lesson/groups-of.ts';
 export {

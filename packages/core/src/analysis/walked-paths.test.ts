@@ -89,3 +89,11 @@ test('in a lesson with one route, parts are counted as they are done', () => {
     routes: [{ partIds: ['a', 'b'], studentIds: ['s0'] }],
   });
 });
+
+test('in a free order, what is done is done, and somebody is where they were last', () => {
+  const free = { ...lesson(clip('a'), clip('b'), clip('c')), freeFrom: 0 };
+  const walk = walker(free);
+  walk.play('c', 10_000);
+  walk.play('b', 4_000);
+  expect(walkedPaths(free, walksOf([walk]))).toMatchObject({ taken: { 'end:c': 1 }, at: { b: ['s0'] }, routes: [] });
+});

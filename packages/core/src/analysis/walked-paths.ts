@@ -1,4 +1,4 @@
-import type { AttemptState, Leg, RouteState } from '../attempt/attempt-state.ts';
+import type { AttemptState, RouteState } from '../attempt/attempt-state.ts';
 import { isPartFinished } from '../attempt/gates.ts';
 import { routeOf } from '../attempt/route.ts';
 import type { Lesson } from '../lesson/lesson.ts';
@@ -42,14 +42,11 @@ export function walkedPaths(lesson: Lesson, walks: readonly Walk[]): WalkedPaths
   const routes = new Map<string, { partIds: readonly string[]; wayKeys: readonly string[]; walks: Walk[] }>();
   for (const walk of walks) {
     const { state, studentId } = walk;
-    const route = walkedRoute(lesson, state);
-    const wayKeys = [...new Set(keysOf(route))];
+    const { partIds, wayKeys, here, isAtEnd } = walkedBy(lesson, state);
     for (const key of wayKeys) taken[key] = (taken[key] ?? 0) + 1;
-    for (const forkId of new Set(route.turnedBack ?? [])) turnedBack[forkId] = (turnedBack[forkId] ?? 0) + 1;
-    const here = route.legs.at(-1)?.partId;
-    if (!route.isAtEnd && here !== undefined && state.handedInAt === null) at[here] = [...(at[here] ?? []), studentId];
-    if (!route.isAtEnd) continue;
-    const partIds = route.legs.map(({ partId }) => partId).filter((id, index, all) => id !== all[index - 1]);
+    for (const forkId of new Set(state.route?.turnedBack ?? [])) turnedBack[forkId] = (turnedBack[forkId] ?? 0) + 1;
+    if (!isAtEnd && here !== undefined && state.handedInAt === null) at[here] = [...(at[here] ?? []), studentId];
+    if (!isAtEnd) continue;
     const key = [...partIds, ...wayKeys].join(' ');
     const same = routes.get(key) ?? { partIds, wayKeys, walks: [] };
     same.walks.push(walk);
@@ -62,17 +59,32 @@ export function walkedPaths(lesson: Lesson, walks: readonly Walk[]): WalkedPaths
   return { taken, turnedBack, at, routes: told.toSorted((a, b) => b.studentIds.length - a.studentIds.length) };
 }
 
-/** The route as it is kept; where there is only one, the parts in their order as far as they are done. */
-function walkedRoute(lesson: Lesson, state: AttemptState): RouteState {
-  if (!isStraight(lesson)) return routeOf(lesson, state);
-  const done = lesson.parts.findIndex((part) => !isPartFinished(part, state));
-  const legs = lesson.parts.slice(0, done < 0 ? undefined : done + 1).map(
-    ({ id, inMs, outMs, stops }): Leg => ({
-      ...{ partId: id, via: { kind: 'order' }, fromStop: 0, fromMs: inMs, atStop: stops.length, atMs: outMs },
-      ...{ untilMs: outMs, returns: [] },
-    }),
-  );
-  return { legs, ruled: [], isAtEnd: done < 0, progress: 0 };
+interface Walked {
+  readonly partIds: readonly string[];
+  readonly wayKeys: readonly string[];
+  readonly here: string | undefined;
+  readonly isAtEnd: boolean;
+}
+
+/** The route as it is kept; in a lesson without turns, the parts that are done, in whatever order they were. */
+function walkedBy(lesson: Lesson, state: AttemptState): Walked {
+  if (isStraight(lesson)) {
+    const done = lesson.parts.filter((part) => isPartFinished(part, state)).map(({ id }) => id);
+    return {
+      partIds: done,
+      wayKeys: done.map((id) => wayKey({ kind: 'order' }, id)),
+      here: state.currentPartId ?? lesson.parts[0]?.id,
+      isAtEnd: done.length === lesson.parts.length,
+    };
+  }
+  const route = routeOf(lesson, state);
+  const partIds = route.legs.map(({ partId }) => partId);
+  return {
+    partIds: partIds.filter((id, index, all) => id !== all[index - 1]),
+    wayKeys: [...new Set(keysOf(route))],
+    here: partIds.at(-1),
+    isAtEnd: route.isAtEnd,
+  };
 }
 
 /** The keys of the ways that lead from leg to leg, and of the one to the end. */

@@ -101,6 +101,17 @@ describe('another lesson inside a lesson', () => {
     expect(walk.answer('inner.c', true)).toBe('taken');
   });
 
+  test('keeps what is said before it, by that lesson or where it is shown', () => {
+    const said = (materialId: string) => ({ materialId, words: '' });
+    const inner = { ...lesson(clip('x'), clip('y')), directions: said('inner') };
+    expect(expand(lesson(link('inner')), inner).parts.map(({ directions }) => directions)).toEqual([
+      said('inner'),
+      undefined,
+    ]);
+    const outer = lesson(link('inner', { directions: said('outer') }));
+    expect(expand(outer, inner).parts[0]?.directions).toEqual(said('outer'));
+  });
+
   test('is practice, or for some groups, where the part that shows it is', () => {
     const outer = lesson(link('inner', { practice: true, onlyFor: ['a', 'b'] }));
     const whole = expand(outer, lesson(clip('x', [], { onlyFor: ['b', 'c'] }), clip('y')));

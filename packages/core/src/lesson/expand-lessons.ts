@@ -75,8 +75,13 @@ function innerParts(
       ...(after || aside ? [] : (link.rules ?? [])),
     ];
     const { mapAt: _, ...kept } = part;
+    // What is said before that lesson, or where it is shown, is said on its first part.
+    const isFirst = part === partAfter(lesson, null);
+    const directions =
+      (isFirst ? link.directions : undefined) ?? part.directions ?? (isFirst ? lesson.directions : undefined);
     return {
       ...kept,
+      ...(directions ? { directions } : {}),
       id: idOf(part.id),
       stops: part.stops.map((stop) => stopOf(stop, toOuter, idOf)),
       ...(usual ? { next: usual } : {}),

@@ -1,7 +1,7 @@
 import { needRange } from '../lesson/board.ts';
 import type { Hundredths } from '../lesson/points.ts';
-import { type PathGraph, type PathNode, pathGraph, weighNode } from './path-graph.ts';
-import { orderedStops, type PathLesson, type PathStop, partById } from './path-lesson.ts';
+import { boardAt, type NeedingStop, type PathGraph, type PathNode, pathGraph, weighNode } from './path-graph.ts';
+import type { PathLesson } from './path-lesson.ts';
 
 export interface Range {
   readonly least: number;
@@ -63,7 +63,7 @@ export function sumsOf(lesson: PathLesson) {
       if (sum && via.kind === 'tile') ofTiles.set(via.tileId, sum);
       else if (sum) onward.push(sum);
     }
-    const board = boardOf(lesson, graph.nodes[index]);
+    const board = boardAt(lesson, graph.nodes[index]);
     if (board) own[index] = withTiles(own[index] as OwnSums, board, ofTiles);
     if (onward.length > 0) sums[index] = add(own[index] as OwnSums, onward);
   }
@@ -107,20 +107,10 @@ function add({ timeMs, points, requiredStops }: OwnSums, onward: readonly Sums[]
   };
 }
 
-/** The board on which a node ends, if it does. */
-function boardOf(lesson: PathLesson, node: PathNode | undefined): NeedingStop | null {
-  const part = partById(lesson, node?.partId);
-  const isEmpty = !node || node.untilStop <= node.fromStop;
-  const stop = part && !isEmpty ? orderedStops(part)[node.untilStop - 1] : undefined;
-  return stop?.kind === 'board' && stop.tiles && stop.need ? (stop as NeedingStop) : null;
-}
-
-type NeedingStop = PathStop & Required<Pick<PathStop, 'columns' | 'tiles' | 'need'>>;
-
 /** A way that leads back from a tile's part ends there for the tile. */
 function isBackToBoard(lesson: PathLesson, { nodes }: PathGraph, from: number, to: number | null): boolean {
   const board = to === null ? undefined : nodes[to];
-  return boardOf(lesson, board) !== null && (nodes[from]?.returns.length ?? 0) > (board?.returns.length ?? 0);
+  return boardAt(lesson, board) !== null && (nodes[from]?.returns.length ?? 0) > (board?.returns.length ?? 0);
 }
 
 function withTiles(weight: OwnSums, board: NeedingStop, ofTiles: ReadonlyMap<string, Sums>): OwnSums {
@@ -213,7 +203,7 @@ export function longestFrom(lesson: PathLesson): readonly number[] {
     const after = node.edges.map(({ to }, place) =>
       to === null || to < 0 || isBack.has(edgeKey(index, place)) ? 0 : (found[to] ?? 0),
     );
-    const board = boardOf(lesson, node);
+    const board = boardAt(lesson, node);
     const ownMs = board ? needRange(board, tileTimes(board, node, found)).least : weighNode(lesson, node).timeMs;
     found[index] = ownMs + Math.max(0, ...(board ? after.slice(-1) : after));
   }

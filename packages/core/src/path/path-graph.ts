@@ -180,3 +180,14 @@ export function weighNode(lesson: PathLesson, node: PathNode): NodeWeight {
     ).length,
   };
 }
+
+/** A board, with what it asks for. */
+export type NeedingStop = PathStop & Required<Pick<PathStop, 'columns' | 'tiles' | 'need'>>;
+
+/** The board on which a node ends, if it does. */
+export function boardAt(lesson: PathLesson, node: PathNode | undefined): NeedingStop | null {
+  const part = partById(lesson, node?.partId);
+  if (!part || !node || node.untilStop <= node.fromStop) return null;
+  const stop = orderedStops(part)[node.untilStop - 1];
+  return stop?.kind === 'board' && stop.tiles && stop.need ? (stop as NeedingStop) : null;
+}

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { stopTimeMs } from '../lesson/answer-time.ts';
 import { applyChange } from '../lesson/lesson-change.ts';
-import { bridgeWays, check, clip, diamonds, fork, lesson, toPart } from '../test/path-lessons.ts';
+import { boardLesson, bridgeWays, check, clip, diamonds, fork, lesson, toPart } from '../test/path-lessons.ts';
 import { checkPath } from './check-path.ts';
 import { listRoutes } from './list-routes.ts';
 import { pathFigures } from './path-figures.ts';
@@ -216,6 +216,18 @@ describe('ways and routes, as they are drawn and listed', () => {
       expect(moved.find(({ key }) => key === way.key)).toMatchObject({ toPartId: 'cable', isDetour: false });
       expect(applyChange(result.lesson, result.inverse)).toMatchObject({ lesson: bridgeWays });
     }
+  });
+
+  test('a tile’s way moves the tile, and nothing else of its board', () => {
+    const way = waysOf(boardLesson).find(({ via }) => via.kind === 'tile');
+    if (!way) throw new Error('There is no tile');
+    const change = retargetWay(boardLesson, way, toPart('build'));
+    const result = change && applyChange(boardLesson, change);
+    if (!result?.ok) throw new Error('The tile cannot be led elsewhere');
+    const board = result.lesson.parts[1];
+    expect(board?.stops[0]).toMatchObject({ tiles: [{ id: 't-draw', to: toPart('build') }, { id: 't-build' }, {}] });
+    expect(board?.next).toBeUndefined();
+    expect(retargetWay(boardLesson, way, { kind: 'end' })).toBeNull();
   });
 
   test('routes come to what the figures say of them', () => {

@@ -5,7 +5,7 @@ import type { Way } from './ways.ts';
 /**
  * The change that makes a way lead elsewhere.
  * @param way one of `waysOf` the lesson
- * @returns null where the way is not one a teacher has laid, as the way back from an aside
+ * @returns null where the way is not one a teacher has laid, as the way back from an aside, or cannot lead there
  */
 export function retargetWay(lesson: Lesson, way: Way, to: Target): LessonChange | null {
   const part = lesson.parts.find(({ id }) => id === way.fromPartId);
@@ -19,6 +19,13 @@ export function retargetWay(lesson: Lesson, way: Way, to: Target): LessonChange 
       if (stop?.kind !== 'fork') return null;
       const choices = stop.choices.map((choice) => (choice.id === via.choiceId ? { ...choice, to } : choice));
       return { type: 'replaceStop', partId: part.id, stop: { ...stop, choices } };
+    }
+    case 'tile': {
+      // A tile leads to a part, from its beginning.
+      if (stop?.kind !== 'board' || to.kind !== 'part') return null;
+      const target = { kind: 'part' as const, partId: to.partId };
+      const tiles = stop.tiles.map((tile) => (tile.id === via.tileId ? { ...tile, to: target } : tile));
+      return { type: 'replaceStop', partId: part.id, stop: { ...stop, tiles } };
     }
     case 'rule': {
       if (stop?.kind === 'checkpoint') {

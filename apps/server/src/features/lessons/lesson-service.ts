@@ -4,6 +4,7 @@ import {
   expandLessons,
   type Fault,
   type FindEdition,
+  faultsOfDraft,
   hasMaterial,
   type Lesson,
   type LessonChange,
@@ -85,14 +86,7 @@ export function createLessonService({
       return part.lessonId === lessonId || inner.some(({ from }) => from?.lessonId === lessonId);
     });
     if (loops.length > 0) return loops.map(({ id }) => ({ code: 'lessonLoop', partId: id }));
-    const linkOf = new Map(whole.parts.flatMap(({ id, from }) => (from ? [[id, from.linkId] as const] : [])));
-    const told = lengthFaults(whole, usedBy(whole)).map((fault): Fault => {
-      const linkId = linkOf.get(fault.partId ?? '');
-      return linkId === undefined ? fault : { code: fault.code, partId: linkId };
-    });
-    return told.filter(
-      (fault, index) => told.findIndex((one) => JSON.stringify(one) === JSON.stringify(fault)) === index,
-    );
+    return faultsOfDraft(whole, lengthFaults(whole, usedBy(whole)));
   };
 
   /** Lessons that show the newest edition of another get a new edition themselves, and so do those that show them. */

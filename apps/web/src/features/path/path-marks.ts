@@ -1,4 +1,4 @@
-import { checkPath, type Lesson, type PathFaultCode, type Route, type RouteStep } from '@semita/core';
+import { checkPath, type Lesson, type PathFaultCode, type Route, type RouteStep, wayKey } from '@semita/core';
 
 /** What is wrong with the path, by the part where it is. */
 export function faultsByPart(lesson: Lesson): ReadonlyMap<string, readonly PathFaultCode[]> {
@@ -18,17 +18,9 @@ export function waysOfRoute({ steps }: Route, shownAs: ReadonlyMap<string, strin
 }
 
 function keyOfStep({ node, via }: RouteStep, next: RouteStep | undefined, card: (id: string) => string): string[] {
-  switch (via.kind) {
-    case 'choice':
-      return [`choice:${via.stopId}:${via.choiceId}`];
-    case 'tile':
-      return [`tile:${via.stopId}:${via.tileId}`];
-    case 'rule':
-      return [`rule:${via.of}:${via.ruleId}`];
-    default:
-      // Going on in the same part is no way.
-      if (next?.node.partId === node.partId && next.node.fromStop === node.untilStop) return [];
-      if (next && card(next.node.partId) === card(node.partId) && card(node.partId) !== node.partId) return [];
-      return [`end:${card(node.partId)}`];
-  }
+  const isEnd = via.kind === 'order' || via.kind === 'next';
+  // Going on in the same part, or inside the card of another lesson, is no way.
+  if (isEnd && next?.node.partId === node.partId && next.node.fromStop === node.untilStop) return [];
+  if (isEnd && next && card(next.node.partId) === card(node.partId) && card(node.partId) !== node.partId) return [];
+  return [wayKey(via, card(node.partId))];
 }

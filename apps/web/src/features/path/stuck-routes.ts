@@ -1,4 +1,4 @@
-import { checkLesson, type Fault, isStraight, type Lesson } from '@semita/core';
+import { checkLesson, type Fault, faultsOfDraft, isStraight, type Lesson } from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import { tryAll } from './try-all.ts';
 
@@ -7,9 +7,10 @@ export async function stuckRoutes(lesson: Lesson, materials: readonly Material[]
   const lengths = new Map(materials.map(({ id, lengthMs }) => [id, lengthMs ?? 0]));
   if (isStraight(lesson) || checkLesson(lesson, lengths).length > 0) return [];
   const { routes } = await tryAll(lesson);
-  return routes.flatMap(({ stuckAt }) =>
+  const stuck = routes.flatMap(({ stuckAt }) =>
     stuckAt
       ? [{ code: 'routeStuck' as const, partId: stuckAt.partId, ...(stuckAt.stopId ? { stopId: stuckAt.stopId } : {}) }]
       : [],
   );
+  return faultsOfDraft(lesson, stuck);
 }
