@@ -57,3 +57,13 @@ export function TextArea({ className, ...rest }: ComponentProps<'textarea'>) {
     />
   );
 }
+
+/** A short list to pick one from. */
+export function Select({ className, ...rest }: ComponentProps<'select'>) {
+  return (
+    <select
+      className={joinClasses('h-9 rounded-control border border-edge bg-card px-2 text-14', className)}
+      {...rest}
+    />
+  );
+}

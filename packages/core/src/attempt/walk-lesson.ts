@@ -1,7 +1,7 @@
 import type { BoardNeed } from '../lesson/board.ts';
-import type { PartKind, Target } from '../lesson/lesson.ts';
+import type { Target } from '../lesson/lesson.ts';
 import type { Hundredths } from '../lesson/points.ts';
-import type { PathRule, PathTile } from '../path/path-lesson.ts';
+import type { PathPart, PathRule, PathTile } from '../path/path-lesson.ts';
 import type { Tries } from '../question/question.ts';
 import type { Response, ResponseShape } from '../question/response.ts';
 import type { Terms } from './terms.ts';
@@ -12,17 +12,9 @@ export interface WalkLesson {
   readonly freeFrom?: number | undefined;
 }
 
-export interface WalkPart {
-  readonly id: string;
-  readonly kind: PartKind;
-  readonly inMs: number;
-  readonly outMs: number;
+export interface WalkPart extends PathPart {
   readonly stops: readonly WalkStop[];
-  readonly practice?: boolean | undefined;
   readonly onlyFor?: readonly string[] | undefined;
-  readonly rules?: readonly PathRule[] | undefined;
-  readonly next?: Target | undefined;
-  readonly from?: { readonly linkId: string; readonly isAside: boolean } | undefined;
 }
 
 export type WalkStop =

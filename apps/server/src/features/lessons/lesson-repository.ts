@@ -1,5 +1,5 @@
 import type { Lesson } from '@semita/core';
-import { and, desc, eq, notInArray } from 'drizzle-orm';
+import { and, desc, eq, notInArray, sql } from 'drizzle-orm';
 import { assignments, attempts, editions, lessons } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
@@ -46,6 +46,17 @@ export function createLessonRepository({ db }: Pick<Deps, 'db'>) {
         .from(editions)
         .where(and(eq(editions.lessonId, lessonId), eq(editions.number, number)))
         .get();
+    },
+
+    /** The teacher's lessons of which some edition shows another lesson. */
+    listShowing(actor: Actor, lessonId: string): string[] {
+      return db
+        .selectDistinct({ id: editions.lessonId })
+        .from(editions)
+        .innerJoin(lessons, eq(lessons.id, editions.lessonId))
+        .where(and(eq(lessons.ownerId, actor.id), sql`instr(${editions.source}, ${lessonId}) > 0`))
+        .all()
+        .map(({ id }) => id);
     },
 
     /** Puts a newer edition in the place of an older one in assignments that nobody has begun. */

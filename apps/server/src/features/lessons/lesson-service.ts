@@ -91,21 +91,21 @@ export function createLessonService({
 
   /** Lessons that show the newest edition of another get a new edition themselves, and so do those that show them. */
   const renewFollowers = (actor: Actor, lessonId: string, done: ReadonlySet<string>): void => {
-    for (const row of repository.listOwned(actor)) {
-      const latest = repository.findLatestEdition(row.id);
+    for (const id of repository.listShowing(actor, lessonId)) {
+      const latest = repository.findLatestEdition(id);
       const follows = latest?.source?.parts.some(
         (part) => part.kind === 'lesson' && part.lessonId === lessonId && part.editionNumber === null,
       );
-      if (!latest?.source || !follows || done.has(row.id)) continue;
+      if (!latest?.source || !follows || done.has(id)) continue;
       const content = expandLessons(latest.source, findEdition(actor));
       // What no longer fits keeps the edition it has.
-      if (faultsOf(actor, row.id, latest.source, content).length > 0) continue;
+      if (faultsOf(actor, id, latest.source, content).length > 0) continue;
       const { draftVersion, source } = latest;
-      const id = newId();
-      const made = { id, lessonId: row.id, number: latest.number + 1, draftVersion, content, source };
+      const editionId = newId();
+      const made = { id: editionId, lessonId: id, number: latest.number + 1, draftVersion, content, source };
       repository.insertEdition({ ...made, createdAt: clock(), createdBy: actor.id });
-      onEditionMoved(repository.moveUnbegunAssignments(latest.id, id));
-      renewFollowers(actor, row.id, new Set([...done, row.id]));
+      onEditionMoved(repository.moveUnbegunAssignments(latest.id, editionId));
+      renewFollowers(actor, id, new Set([...done, id]));
     }
   };
 

@@ -1,5 +1,6 @@
 import { type Board, type BoardNeed, isNeedPossible } from '@semita/core';
 import { TriangleAlert } from 'lucide-react';
+import { Select, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { needWords } from './tile-looks.ts';
 
@@ -7,8 +8,6 @@ interface Props {
   readonly board: Board;
   readonly onChange: (board: Board) => void;
 }
-
-const selectStyle = 'h-9 rounded-control border border-edge bg-card px-2 text-14';
 
 /** How the tiles stand, and what of them counts as done; said as a sentence, and whether it can be had. */
 export function NeedField({ board, onChange }: Props) {
@@ -20,9 +19,8 @@ export function NeedField({ board, onChange }: Props) {
     <fieldset className="grid gap-2">
       <legend className="mb-1 text-14 font-medium">{t('boardDesk.need')}</legend>
       <div className="flex flex-wrap items-center gap-2">
-        <select
+        <Select
           aria-label={t('boardDesk.needKind')}
-          className={selectStyle}
           value={need.kind}
           onChange={(event) => setNeed(needOf(event.target.value as BoardNeed['kind']))}
         >
@@ -31,12 +29,12 @@ export function NeedField({ board, onChange }: Props) {
               {t(`boardDesk.kinds.${kind}`)}
             </option>
           ))}
-        </select>
+        </Select>
         {count !== null && (
-          <input
+          <TextInput
             type="number"
             aria-label={t('boardDesk.needCount')}
-            className={`${selectStyle} w-20 font-mono`}
+            className="h-9 w-20 px-2 font-mono text-14"
             min={need.kind === 'firstAnd' ? 0 : 1}
             max={100}
             value={count}
@@ -46,9 +44,8 @@ export function NeedField({ board, onChange }: Props) {
             }}
           />
         )}
-        <select
+        <Select
           aria-label={t('boardDesk.arrangement')}
-          className={selectStyle}
           value={arrangement === 'free' ? 'free' : String(columns)}
           onChange={(event) => {
             const { value } = event.target;
@@ -67,7 +64,7 @@ export function NeedField({ board, onChange }: Props) {
             </option>
           ))}
           <option value="free">{t('boardDesk.free')}</option>
-        </select>
+        </Select>
       </div>
       <p className="text-14 text-quiet">{needWords(need)}</p>
       {!isNeedPossible(board) && (

@@ -1,7 +1,7 @@
 import { type Lesson, type Tile, type TileTarget, tileColours, tileKinds } from '@semita/core';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
-import { TextInput } from '../../ui/field.tsx';
+import { Select, TextInput } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { GroupMenu } from '../path/group-menu.tsx';
@@ -20,8 +20,6 @@ interface Props {
   readonly onMove: (step: -1 | 1) => void;
   readonly onRemove: () => void;
 }
-
-const selectStyle = 'h-9 min-w-0 rounded-control border border-edge bg-card px-2 text-14';
 
 /** One tile: what stands on it, and where it leads. */
 export function TileEditor({ tile, lesson, partId, number, count, asksWorth, onChange, onMove, onRemove }: Props) {
@@ -69,9 +67,9 @@ export function TileEditor({ tile, lesson, partId, number, count, asksWorth, onC
         </Button>
       </div>
       <div className="flex flex-wrap items-center gap-2">
-        <select
+        <Select
           aria-label={label('to')}
-          className={joinClasses(selectStyle, 'grow')}
+          className="min-w-0 grow"
           value={tile.to.kind === 'address' ? 'address' : tile.to.partId}
           onChange={(event) => onChange({ ...tile, to: targetOf(event.target.value) })}
         >
@@ -89,10 +87,10 @@ export function TileEditor({ tile, lesson, partId, number, count, asksWorth, onC
               </option>
             ))}
           <option value="address">{t('boardDesk.outside')}</option>
-        </select>
-        <select
+        </Select>
+        <Select
           aria-label={label('does')}
-          className={selectStyle}
+          className="min-w-0"
           value={tile.does}
           onChange={(event) => onChange({ ...tile, does: event.target.value as Tile['does'] })}
         >
@@ -101,12 +99,12 @@ export function TileEditor({ tile, lesson, partId, number, count, asksWorth, onC
               {t(`board.does.${kind}`)}
             </option>
           ))}
-        </select>
-        <label className="flex items-center gap-1 text-14">
-          <input
+        </Select>
+        <span className="flex items-center gap-1 text-14">
+          <TextInput
             type="number"
             aria-label={label('minutes')}
-            className={joinClasses(selectStyle, 'w-16 font-mono')}
+            className="h-9 w-16 px-2 font-mono text-14"
             min={0}
             max={1000}
             value={tile.minutes}
@@ -116,14 +114,14 @@ export function TileEditor({ tile, lesson, partId, number, count, asksWorth, onC
             }}
           />
           {t('boardDesk.min')}
-        </label>
+        </span>
         {asksWorth && (
-          <label className="flex items-center gap-1 text-14">
+          <span className="flex items-center gap-1 text-14">
             {t('boardDesk.worthShort')}
-            <input
+            <TextInput
               type="number"
               aria-label={label('worth')}
-              className={joinClasses(selectStyle, 'w-16 font-mono')}
+              className="h-9 w-16 px-2 font-mono text-14"
               min={0}
               max={100}
               value={tile.worth}
@@ -132,11 +130,11 @@ export function TileEditor({ tile, lesson, partId, number, count, asksWorth, onC
                 if (whole(worth, 100)) onChange({ ...tile, worth });
               }}
             />
-          </label>
+          </span>
         )}
-        <select
+        <Select
           aria-label={label('colour')}
-          className={selectStyle}
+          className="min-w-0"
           value={tile.colour}
           onChange={(event) => onChange({ ...tile, colour: event.target.value as Tile['colour'] })}
         >
@@ -145,7 +143,7 @@ export function TileEditor({ tile, lesson, partId, number, count, asksWorth, onC
               {t(`boardDesk.colours.${colour}`)}
             </option>
           ))}
-        </select>
+        </Select>
       </div>
       {tile.to.kind === 'address' && (
         <TextInput

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
-import { Field } from '../../ui/field.tsx';
+import { Field, Select } from '../../ui/field.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { enPath } from '../../words/en-path.ts';
 import { addWords, t } from '../../words/words.ts';
@@ -34,19 +34,14 @@ export function AddLesson({ lessonId, onAdd, onClose }: Props) {
             <div className="grid gap-4">
               <Field label={t('innerLesson.which')} help={t('innerLesson.whichHelp')}>
                 {(ids) => (
-                  <select
-                    {...ids}
-                    className="h-9 rounded-control border border-edge bg-card px-2 text-14"
-                    value={chosenId}
-                    onChange={(event) => setChosenId(event.target.value)}
-                  >
+                  <Select {...ids} value={chosenId} onChange={(event) => setChosenId(event.target.value)}>
                     <option value="">{t('innerLesson.choose')}</option>
                     {offered.map(({ id, title }) => (
                       <option key={id} value={id}>
                         {title}
                       </option>
                     ))}
-                  </select>
+                  </Select>
                 )}
               </Field>
               <div>

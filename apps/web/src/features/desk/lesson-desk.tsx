@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { ArrowRight } from 'lucide-react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/button.tsx';
-import { Field } from '../../ui/field.tsx';
+import { Field, Select } from '../../ui/field.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { enPath } from '../../words/en-path.ts';
 import { addWords, t } from '../../words/words.ts';
@@ -82,9 +82,8 @@ function EditionField({ part, apply }: Props) {
       help={t(part.editionNumber === null ? 'innerLesson.followsHelp' : 'innerLesson.pinnedHelp')}
     >
       {(ids) => (
-        <select
+        <Select
           {...ids}
-          className="h-9 rounded-control border border-edge bg-card px-2 text-14"
           value={part.editionNumber ?? ''}
           onChange={(event) => {
             const editionNumber = event.target.value === '' ? null : Number(event.target.value);
@@ -97,7 +96,7 @@ function EditionField({ part, apply }: Props) {
               {t('innerLesson.pinned', { number })}
             </option>
           ))}
-        </select>
+        </Select>
       )}
     </Field>
   );

@@ -1,7 +1,7 @@
 import type { Fork, Lesson, Stop } from '@semita/core';
 import { Plus, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
-import { Field, TextArea, TextInput } from '../../ui/field.tsx';
+import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { PictureField } from '../picture/picture-field.tsx';
 import { newItemId } from '../question-editor/new-id.ts';
@@ -69,9 +69,9 @@ export function ForkEditor({ fork, lesson, onChange }: Props) {
                 onChange={(onlyFor) => change(index, { ...choice, onlyFor })}
               />
               {lesson.parts.length > 1 && (
-                <select
+                <Select
                   aria-label={t('path.choiceAfter', { number: index + 1 })}
-                  className="h-8 min-w-0 rounded-control border border-edge bg-card px-2 text-14"
+                  className="h-8 min-w-0"
                   value={choice.after ?? ''}
                   onChange={(event) => change(index, { ...choice, after: event.target.value || undefined })}
                 >
@@ -81,7 +81,7 @@ export function ForkEditor({ fork, lesson, onChange }: Props) {
                       {t('path.offeredAfter', { title: title || t('path.untitled') })}
                     </option>
                   ))}
-                </select>
+                </Select>
               )}
             </div>
             <PictureField

@@ -1,7 +1,8 @@
 import { type Lesson, type LessonChange, type TriedRoutes, waysOf } from '@semita/core';
 import { RotateCcw, Route as RouteIcon } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
+import { Select } from '../../ui/field.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { PartPanel } from './part-panel.tsx';
@@ -10,6 +11,7 @@ import { PathList } from './path-list.tsx';
 import { PathMap } from './path-map.tsx';
 import { faultsByPart, waysOfRoute } from './path-marks.ts';
 import { PathViews, usePathView } from './path-views.tsx';
+import { stuckFaults } from './stuck-faults.ts';
 import { tryAll } from './try-all.ts';
 
 interface Props {
@@ -80,7 +82,7 @@ export function PathView({ lesson, whole, partId, onChoosePart, onOpenStop, onOp
         ) : (
           <>
             <PathFiguresPanel {...{ lesson: whole, routeNumber }} onRoute={setRouteNumber} />
-            <TryAll lesson={whole} onOpenStop={onOpenStop} onChoosePart={onChoosePart} />
+            <TryAll draft={lesson} lesson={whole} onOpenStop={onOpenStop} onChoosePart={onChoosePart} />
           </>
         )}
       </aside>
@@ -90,12 +92,14 @@ export function PathView({ lesson, whole, partId, onChoosePart, onOpenStop, onOp
 
 /** Whether parts come one after the other, or from one on in any order. */
 function OrderField({ lesson, apply }: Pick<Props, 'lesson' | 'apply'>) {
+  const id = useId();
   if (lesson.parts.length < 2) return null;
   return (
-    <label className="flex min-w-0 items-center gap-2 text-14">
-      {t('path.order')}
-      <select
-        className="h-8 min-w-0 rounded-control border border-edge bg-card px-2 text-14"
+    <div className="flex min-w-0 items-center gap-2 text-14">
+      <label htmlFor={id}>{t('path.order')}</label>
+      <Select
+        id={id}
+        className="h-8 min-w-0"
         value={lesson.freeFrom ?? ''}
         onChange={(event) => {
           const freeFrom = event.target.value === '' ? null : Number(event.target.value);
@@ -104,28 +108,31 @@ function OrderField({ lesson, apply }: Pick<Props, 'lesson' | 'apply'>) {
       >
         <option value="">{t('path.orderFixed')}</option>
         <option value={0}>{t('path.orderFree')}</option>
-        {lesson.parts.slice(0, -2).map(({ id, title }, index) => (
-          <option key={id} value={index + 1}>
+        {lesson.parts.slice(0, -2).map(({ id: partId, title }, index) => (
+          <option key={partId} value={index + 1}>
             {t('path.orderAfter', { number: index + 1, title: title || t('path.untitled') })}
           </option>
         ))}
-      </select>
-    </label>
+      </Select>
+    </div>
   );
 }
 
 /** Walks all routes on request, and says on which a student would be stuck. */
-function TryAll({ lesson, onOpenStop, onChoosePart }: Pick<Props, 'lesson' | 'onOpenStop' | 'onChoosePart'>) {
+function TryAll({
+  draft,
+  lesson,
+  onOpenStop,
+  onChoosePart,
+}: Pick<Props, 'lesson' | 'onOpenStop' | 'onChoosePart'> & { readonly draft: Lesson }) {
   const [tried, setTried] = useState<{ readonly of: Lesson; readonly result: TriedRoutes | 'trying' } | null>(null);
   const result = tried?.of === lesson ? tried.result : null;
   const tryNow = async () => {
     setTried({ of: lesson, result: 'trying' });
     setTried({ of: lesson, result: await tryAll(lesson) });
   };
-  const stuck = result && result !== 'trying' ? result.routes.flatMap(({ stuckAt }) => stuckAt ?? []) : [];
-  const places = stuck.filter(
-    ({ partId, stopId }, index) => stuck.findIndex((one) => one.partId === partId && one.stopId === stopId) === index,
-  );
+  const routes = result && result !== 'trying' ? result.routes : [];
+  const stuckCount = routes.filter(({ stuckAt }) => stuckAt !== null).length;
   return (
     <section aria-labelledby="path-try" className="grid justify-items-start gap-2 border-t border-line pt-4">
       <h2 id="path-try" className="text-16">
@@ -137,20 +144,20 @@ function TryAll({ lesson, onOpenStop, onChoosePart }: Pick<Props, 'lesson' | 'on
         {t(result === 'trying' ? 'path.trying' : 'path.tryAll')}
       </Button>
       {result && result !== 'trying' && (
-        <Notice tone={stuck.length > 0 ? 'attention' : 'info'} role="status">
+        <Notice tone={stuckCount > 0 ? 'attention' : 'info'} role="status">
           <p>
-            {stuck.length > 0
-              ? t('path.stuck', { count: stuck.length })
+            {stuckCount > 0
+              ? t('path.stuck', { count: stuckCount })
               : t(result.isComplete ? 'path.allThrough' : 'path.coverThrough', { count: result.routes.length })}
           </p>
-          {places.map(({ partId, stopId }) => (
+          {stuckFaults(lesson, routes).map(({ partId = '', stopId }) => (
             <button
               key={`${partId} ${stopId}`}
               type="button"
               className="text-left underline"
-              onClick={() => (stopId === null ? onChoosePart(partId) : onOpenStop(partId, stopId))}
+              onClick={() => (stopId === undefined ? onChoosePart(partId) : onOpenStop(partId, stopId))}
             >
-              {t('path.stuckAt', { title: lesson.parts.find(({ id }) => id === partId)?.title || t('path.untitled') })}
+              {t('path.stuckAt', { title: draft.parts.find(({ id }) => id === partId)?.title || t('path.untitled') })}
             </button>
           ))}
         </Notice>

@@ -2,6 +2,7 @@ import type { Checkpoint, Lesson, Rule, RuleCondition, Target } from '@semita/co
 import { useQuery } from '@tanstack/react-query';
 import { Plus, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
+import { Select, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { groupsOptions } from '../classes/queries.ts';
 import { sureWords } from '../question/sure-field.tsx';
@@ -43,9 +44,8 @@ export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props
       {rules.map((rule, index) => (
         <div key={rule.id} className="grid gap-1.5 rounded-control border border-line border-l-4 border-l-marigold p-2">
           <div className="flex flex-wrap items-center gap-2">
-            <select
+            <Select
               aria-label={t('path.ruleWhen', { number: index + 1 })}
-              className="h-9 rounded-control border border-edge bg-card px-2 text-14"
               value={rule.when.kind}
               onChange={(event) =>
                 change(index, {
@@ -59,7 +59,7 @@ export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props
                   {t(`path.kind.${kind}`)}
                 </option>
               ))}
-            </select>
+            </Select>
             <ConditionField
               label={t('path.ruleValue', { number: index + 1 })}
               when={rule.when}
@@ -124,12 +124,11 @@ interface ConditionProps {
 }
 
 function ConditionField({ label, when, picks, groups, onChange }: ConditionProps) {
-  const style = 'h-9 rounded-control border border-edge bg-card px-2 text-14';
   if (when.kind === 'picked')
     return (
-      <select
+      <Select
         aria-label={label}
-        className={`${style} max-w-60`}
+        className="max-w-60"
         value={JSON.stringify([when.questionId, when.optionId])}
         onChange={(event) => {
           const [questionId = '', optionId = ''] = JSON.parse(event.target.value) as string[];
@@ -141,13 +140,13 @@ function ConditionField({ label, when, picks, groups, onChange }: ConditionProps
             {text}
           </option>
         ))}
-      </select>
+      </Select>
     );
   if (when.kind === 'inGroup')
     return (
-      <select
+      <Select
         aria-label={label}
-        className={`${style} max-w-60`}
+        className="max-w-60"
         value={when.group}
         onChange={(event) => onChange({ kind: 'inGroup', group: event.target.value })}
       >
@@ -156,13 +155,12 @@ function ConditionField({ label, when, picks, groups, onChange }: ConditionProps
             {group}
           </option>
         ))}
-      </select>
+      </Select>
     );
   if (when.kind === 'sureAtMost')
     return (
-      <select
+      <Select
         aria-label={label}
-        className={style}
         value={when.sure}
         onChange={(event) => onChange({ kind: 'sureAtMost', sure: Number(event.target.value) })}
       >
@@ -171,14 +169,14 @@ function ConditionField({ label, when, picks, groups, onChange }: ConditionProps
             {sureWords(sure)}
           </option>
         ))}
-      </select>
+      </Select>
     );
   return (
     <span className="flex items-center gap-1 text-14">
-      <input
+      <TextInput
         type="number"
         aria-label={label}
-        className={`${style} w-20 font-mono`}
+        className="h-9 w-20 px-2 font-mono text-14"
         min={0}
         max={100}
         value={when.percent}

@@ -1,4 +1,5 @@
 import { firstWords, type Lesson, stopsInOrder, type Target } from '@semita/core';
+import { Select } from '../../ui/field.tsx';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 
@@ -16,9 +17,9 @@ export function TargetField({ label, lesson, target, others, onChange }: Props) 
   const value = target.kind === 'part' ? JSON.stringify([target.partId, target.stopId ?? null]) : target.kind;
   const isGone = target.kind === 'part' && !lesson.parts.some(({ id }) => id === target.partId);
   return (
-    <select
+    <Select
       aria-label={label}
-      className="h-9 min-w-0 grow rounded-control border border-edge bg-card px-2 text-14"
+      className="min-w-0 grow"
       value={value}
       onChange={(event) => onChange(readTarget(event.target.value))}
     >
@@ -40,7 +41,7 @@ export function TargetField({ label, lesson, target, others, onChange }: Props) 
           ))}
         </optgroup>
       ))}
-    </select>
+    </Select>
   );
 }
 

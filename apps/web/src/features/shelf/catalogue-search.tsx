@@ -4,7 +4,7 @@ import { useId, useState } from 'react';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
-import { TextInput } from '../../ui/field.tsx';
+import { Select, TextInput } from '../../ui/field.tsx';
 import { errorWords } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { formatClock } from '../../words/format.ts';
@@ -89,14 +89,9 @@ interface ChoiceProps {
 
 function Choice({ label, value, onChange, children }: ChoiceProps) {
   return (
-    <select
-      aria-label={label}
-      className="h-9 rounded-control border border-edge bg-card px-2 text-14"
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-    >
+    <Select aria-label={label} value={value} onChange={(event) => onChange(event.target.value)}>
       {children}
-    </select>
+    </Select>
   );
 }
 
