@@ -196,6 +196,14 @@ test('a board is written, asks for no more than there is, and is done tile by ti
   await student.getByRole('button', { name: 'Begin' }).click();
   await student.getByRole('button', { name: 'Go on' }).click();
   await expect(student.getByText('1 of 2 done.')).toBeVisible();
+  // What is done can be looked at again, from the board and from the strip, and the way back is one press.
+  const part = student.getByText('Build', { exact: true });
+  await student.getByRole('button', { name: /Build your bridge/ }).click();
+  await expect(part.first()).toBeVisible();
+  await student.getByRole('button', { name: 'Back to the board' }).click();
+  await student.getByRole('button', { name: 'Go to: Build' }).click();
+  await expectAccessible(student);
+  await student.getByRole('button', { name: 'Back to the board' }).click();
   await student.getByRole('button', { name: 'I have done it: Look at a bridge' }).click();
   await expect(student.getByText('2 of 2 done: you can go on.')).toBeVisible();
   await student.getByRole('button', { name: 'Go on' }).click();
@@ -242,6 +250,15 @@ test('a lesson stands inside another, follows its editions, and an extra is only
   await expect(page.getByRole('button', { name: 'For whom: Extra' })).toContainText('Only for ready to run on');
   await expectAccessible(page);
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+
+  // Rehearsed as a student who is in no group, and as one who is given the extra.
+  await page.getByRole('button', { name: 'Rehearse' }).click();
+  await page.getByLabel('Skip freely').check();
+  await expect(page.getByRole('button', { name: 'Go to: Extra' })).toHaveCount(0);
+  await page.getByLabel('As a student in').selectOption('ready to run on');
+  await expect(page.getByRole('button', { name: 'Go to: Extra' })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'Back to the desk' }).click();
   await assignToCobalt(page);
 
   // A new edition of the inner lesson reaches an assignment that nobody has begun.

@@ -56,7 +56,7 @@ export {
   type LearnerView,
   learnerView,
 } from './attempt/learner-view.ts';
-export { ownLesson } from './attempt/own-lesson.ts';
+export { ownContext, ownLesson } from './attempt/own-lesson.ts';
 export { progressOf } from './attempt/progress.ts';
 export { stopsOnRoute } from './attempt/route.ts';
 export { isSettled, partStateOf } from './attempt/settled.ts';

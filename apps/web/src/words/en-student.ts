@@ -40,6 +40,10 @@ export const enStudent = {
   walk: {
     leave: 'To do',
     rehearsal: 'Rehearsal: nothing is recorded',
+    rehearseAs: 'As a student in',
+    rehearseAsAnybody: 'no group',
+    rehearseSkipping: 'Skip freely',
+    rehearseAgain: 'Begin again',
     strip: 'Your way through the lesson',
     beside: 'Beside the material',
     stopOf: 'Stop {{number}} of {{count}}',
@@ -111,7 +115,10 @@ export const enStudent = {
     refused: 'Something done on another device came first. This page now shows how it stands.',
     dueLine: 'Due {{time}}',
     partOf: 'Part {{number}} of {{count}}: {{title}}',
-    nextPart: 'Next part',
+    nextPart: 'Next part: {{title}}',
+    goOnWith: 'Go on with: {{title}}',
+    goTo: 'Go to: {{title}}',
+    youAreHere: 'You are here: {{title}}',
     nextLesson: 'Next lesson:',
   },
   film: {

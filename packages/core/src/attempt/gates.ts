@@ -80,7 +80,7 @@ export function isMaterialLocked(context: WalkContext, state: AttemptState): boo
 /** Whether the learner has got to a stop: the film was met up to it, and with skipping off all before it is settled. */
 export function isStopReached(context: WalkContext, state: AttemptState, part: WalkPart, stop: WalkStop): boolean {
   if (stop.atMs > playLimitMs(part, state, context.terms)) return false;
-  if (!context.terms.skipping && !isPartOpen(context, state, part.id)) return false;
+  if (!isPartOpen(context, state, part.id)) return false;
   if (!context.terms.skipping && stopsOnRoute(context.lesson, state)?.has(stop.id) === false) return false;
   const leg = currentLegIn(part, state);
   const isAtBeginning = stop.atMs - part.inMs <= gateToleranceMs;
@@ -90,10 +90,13 @@ export function isStopReached(context: WalkContext, state: AttemptState, part: W
   );
 }
 
-/** Whether a part may be entered: with skipping off, when the way has led there. */
+/**
+ * Whether a part may be entered: when the way has led there. Where there is only one way, skipping opens all of it;
+ * where there are several, choices and rules decide, whatever is skipped.
+ */
 export function isPartOpen({ lesson, terms }: WalkContext, state: AttemptState, partId: string): boolean {
-  if (terms.skipping) return findPart(lesson, partId) !== undefined;
   if (!isStraight(lesson)) return routeOf(lesson, state).legs.some((leg) => leg.partId === partId);
+  if (terms.skipping) return findPart(lesson, partId) !== undefined;
   const fixed = lesson.freeFrom ?? lesson.parts.length;
   for (const [index, part] of lesson.parts.entries()) {
     if (part.id === partId) return true;
@@ -154,7 +157,10 @@ export function freeParts(
     .filter((one) => !isPartFinished(one, state) && isPartOpen(context, state, one.id));
 }
 
-/** The part to go to from a part that is done, where one is open; in a free order the first that is not done. */
+/**
+ * The part to go to from a part that is done, where one is open: the next that is not done, so that whoever looks back
+ * at an earlier part returns at once to where they were. In a free order, any that is not done.
+ */
 export function nextPart(context: WalkContext, state: AttemptState, part: WalkPart): WalkPart | undefined {
   const { lesson } = context;
   if (!isPartFinished(part, state)) return undefined;
@@ -162,8 +168,9 @@ export function nextPart(context: WalkContext, state: AttemptState, part: WalkPa
     const leg = routeOf(lesson, state).legs.at(-1);
     return leg && leg.partId !== part.id && leg.untilMs === null ? findPart(lesson, leg.partId) : undefined;
   }
-  const following = lesson.parts[lesson.parts.indexOf(part) + 1];
-  const isFree = lesson.freeFrom !== undefined && lesson.parts.indexOf(part) + 1 >= lesson.freeFrom;
-  const next = isFree ? lesson.parts.find((one) => !isPartFinished(one, state)) : following;
+  const isLeft = (one: WalkPart) => !isPartFinished(one, state);
+  const index = lesson.parts.indexOf(part);
+  const isFree = lesson.freeFrom !== undefined && index + 1 >= lesson.freeFrom;
+  const next = lesson.parts.slice(index + 1).find(isLeft) ?? (isFree ? lesson.parts.find(isLeft) : undefined);
   return next && isPartOpen(context, state, next.id) ? next : undefined;
 }

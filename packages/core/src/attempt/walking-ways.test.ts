@@ -109,6 +109,16 @@ describe('a fork', () => {
     expect(walk.act({ type: 'chose', stopId: 'check', choiceId: 'fork-0' })).toBe('wrongKind');
   });
 
+  test('decides the way, whatever the terms let a student skip', () => {
+    const walk = walker(bridgeWays, { skipping: true });
+    expect(walk.play('arch', 5_000)).toBe('beyondGate');
+    expect(walk.act({ type: 'reachedStop', stopId: 'arch-check' })).toBe('notReached');
+    walk.play('film', 10_000);
+    walk.answer('check', true);
+    walk.choose('fork', 0);
+    expect(walk.play('arch', 5_000)).toBe('taken');
+  });
+
   test('that leads round is asked again', () => {
     const round = lesson(clip('a', [fork('f', [toPart('a'), { kind: 'onward' }])]), clip('b'));
     const walk = walker(round);
@@ -203,6 +213,21 @@ test('progress never falls, whatever is done, and whoever goes on is never stuck
     }),
     { numRuns: 300 },
   );
+});
+
+test('whoever looks back at a part that is done goes on at once where they were', () => {
+  const straight = lesson(clip('a'), clip('b'), clip('c'));
+  const walk = walker(straight);
+  walk.play('a', 10_000);
+  walk.play('b', 10_000);
+  walk.play('c', 3_000);
+  expect(nextPart(walk.context, walk.state, straight.parts[0] as never)?.id).toBe('c');
+  walk.play('c', 10_000);
+  expect(nextPart(walk.context, walk.state, straight.parts[0] as never)).toBeUndefined();
+  const ways = walker(bridgeWays);
+  ways.play('film', 5_000);
+  ways.answer('check', false);
+  expect(nextPart(ways.context, ways.state, bridgeWays.parts[0] as never)?.id).toBe('aside');
 });
 
 describe('trying all routes', () => {

@@ -18,11 +18,13 @@ interface Props {
   readonly mayLeave: boolean;
   readonly onOpen: (tileId: string) => void;
   readonly onDid: (tileId: string) => void;
+  /** Goes to the part of a tile that is done. */
+  readonly onLookAgain: (partId: string) => void;
   readonly onLeave: () => void;
 }
 
 /** A board to choose from: what to do on top, the tiles, what is done and what is still needed. */
-export function BoardPanel({ board, title, stopState, mayLeave, onOpen, onDid, onLeave }: Props) {
+export function BoardPanel({ board, title, stopState, mayLeave, onOpen, onDid, onLookAgain, onLeave }: Props) {
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), []);
   const states = stopState.tiles ?? {};
@@ -48,7 +50,7 @@ export function BoardPanel({ board, title, stopState, mayLeave, onOpen, onDid, o
         <ReadAloud words={spoken(board)} of={title} />
       </div>
       <BoardTiles board={board} isDone={isDone}>
-        {(tile, face) => <TileAction {...{ tile, face, state: states[tile.id], onOpen, onDid }} />}
+        {(tile, face) => <TileAction {...{ tile, face, state: states[tile.id], onOpen, onDid, onLookAgain }} />}
       </BoardTiles>
       <div className="grid gap-2">
         <Button look={isMet ? 'main' : 'plain'} size="roomy" disabled={!isMet && !mayLeave} onClick={onLeave}>
@@ -67,18 +69,19 @@ function TileAction({
   state,
   onOpen,
   onDid,
-}: Pick<Props, 'onOpen' | 'onDid'> & {
+  onLookAgain,
+}: Pick<Props, 'onOpen' | 'onDid' | 'onLookAgain'> & {
   readonly tile: Tile;
   readonly face: React.ReactNode;
   readonly state: 'opened' | 'done' | undefined;
 }) {
-  if (tile.to.kind === 'part')
+  const { to } = tile;
+  if (to.kind === 'part')
     return (
       <button
         type="button"
-        disabled={state === 'done'}
-        onClick={() => onOpen(tile.id)}
-        className="grid w-full rounded-card text-left enabled:hover:shadow-float"
+        onClick={() => (state === 'done' ? onLookAgain(to.partId) : onOpen(tile.id))}
+        className="grid w-full rounded-card text-left hover:shadow-float"
       >
         {face}
       </button>
@@ -88,14 +91,14 @@ function TileAction({
       {face}
       <div className="flex flex-wrap gap-2">
         <a
-          href={tile.to.url}
+          href={to.url}
           target="_blank"
           rel="noopener noreferrer"
           onClick={() => onOpen(tile.id)}
           className={joinClasses(buttonStyle({ size: 'roomy' }), 'px-3')}
         >
           <ArrowUpRight aria-hidden className="size-4" strokeWidth={1.75} />
-          {t('board.openOutside', { host: hostOf(tile.to.url) })}
+          {t('board.openOutside', { host: hostOf(to.url) })}
         </a>
         {state !== 'done' && (
           <Button

@@ -5,10 +5,6 @@ import type { Link } from './walk-session.ts';
 
 /** Says where the work is: with the server, on the way, or kept on this device. */
 export function LinkStatus({ link }: { readonly link: Link }) {
-  if (link === 'rehearsal')
-    return (
-      <p className="rounded-control bg-marigold-tint px-2.5 py-1 text-14 text-marigold-ink">{t('walk.rehearsal')}</p>
-    );
   const isFine = link === 'saved' || link === 'sending';
   const Icon = link === 'saved' ? Check : link === 'sending' ? CloudUpload : CloudOff;
   return (

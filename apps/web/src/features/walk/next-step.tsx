@@ -7,6 +7,7 @@ import {
   nextUnsettledStop,
   partStateOf,
   stopsOnRoute,
+  type WalkPart,
 } from '@semita/core';
 import { Flag, Play } from 'lucide-react';
 import type { ReactNode } from 'react';
@@ -59,7 +60,9 @@ export function NextStep({
       <Button look="main" size="roomy" onClick={() => onNextPart(next.id)}>
         {next.kind === 'board' && state.stops[next.stops[0]?.id ?? '']
           ? t('walk.backToBoard')
-          : `${t('walk.nextPart')}: ${lesson.parts.find(({ id }) => id === next.id)?.title}`}
+          : t(isBegun(state, next) ? 'walk.goOnWith' : 'walk.nextPart', {
+              title: lesson.parts.find(({ id }) => id === next.id)?.title,
+            })}
       </Button>
     );
   const mayHandIn = canHandIn(session.context, state);
@@ -86,6 +89,10 @@ export function NextStep({
       {mayHandIn && <HandIn isAtEnd={isDone} {...{ session, snapshot, film }} />}
     </>
   );
+}
+
+function isBegun({ parts, stops }: WalkSnapshot['state'], next: WalkPart): boolean {
+  return (parts[next.id]?.coverage.length ?? 0) > 0 || next.stops.some(({ id }) => stops[id]);
 }
 
 /** How many stops of the way are not settled. */

@@ -1,21 +1,56 @@
-import { hasLength, isSettled, type LearnerPart, lessonLengths, partStateOf, stopMarkOf } from '@semita/core';
+import {
+  hasLength,
+  isMaterialLocked,
+  isPartOpen,
+  isSettled,
+  type LearnerPart,
+  lessonLengths,
+  partStateOf,
+  stopMarkOf,
+} from '@semita/core';
+import { useEffect, useRef } from 'react';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
-import type { WalkSnapshot } from './walk-session.ts';
+import type { WalkSession, WalkSnapshot } from './walk-session.ts';
 
-/** The way through the lesson: parts as segments to scale, stops as marks in their state. */
-export function PathStrip({ snapshot }: { readonly snapshot: WalkSnapshot }) {
+interface Props {
+  readonly session: WalkSession;
+  readonly snapshot: WalkSnapshot;
+  /** The part that is shown. */
+  readonly partId: string | undefined;
+  readonly onGo: (partId: string) => void;
+}
+
+/**
+ * The way through the lesson: parts as segments to scale, stops as marks in their state. Each part that is open can be
+ * gone to, so that what was met can be looked at again.
+ */
+export function PathStrip({ session, snapshot, partId, onGo }: Props) {
   const { lesson, state, ahead } = snapshot;
+  const shown = useRef<HTMLDivElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only another part lies elsewhere
+  useEffect(() => void shown.current?.scrollIntoView({ block: 'nearest', inline: 'center' }), [partId]);
+  const isHeld = isMaterialLocked(session.context, state);
   // What was come to, in its order, and what is certain ahead; nothing of ways that may never be taken.
   const been = (state.route?.legs ?? []).map(({ partId }) => partId);
   const ids = [...new Set([...been, ...ahead.partIds])];
   const parts = ids.flatMap((id) => lesson.parts.find((part) => part.id === id) ?? []);
   return (
-    <section aria-label={t('walk.strip')} className="flex h-7 items-stretch gap-1">
+    <section
+      aria-label={t('walk.strip')}
+      className="-mx-3 flex h-11 items-stretch gap-1 overflow-x-auto px-3 [scrollbar-width:none] sm:h-8"
+    >
       {parts.map((part) => {
         const { lengthMs, doneShare, shareOf } = measureOf(part, state);
+        const isShown = part.id === partId;
+        const mayGo = parts.length > 1 && !isShown && !isHeld && isPartOpen(session.context, state, part.id);
         return (
-          <div key={part.id} className="relative min-w-10" style={{ flexGrow: lengthMs }}>
+          <div
+            key={part.id}
+            {...(isShown ? { ref: shown } : {})}
+            className="relative min-w-8 shrink-0 sm:min-w-10"
+            style={{ flexGrow: lengthMs }}
+          >
             <div className="absolute inset-x-0 top-1/2 h-1.5 -translate-y-1/2 overflow-hidden rounded-full bg-line">
               <div className="h-full bg-main/45" style={{ width: percent(doneShare) }} />
             </div>
@@ -28,6 +63,20 @@ export function PathStrip({ snapshot }: { readonly snapshot: WalkSnapshot }) {
                 <StateMark mark={stopMarkOf(stop, state.stops[stop.id])} of={t(`stop.${stop.kind}`)} />
               </span>
             ))}
+            {mayGo && (
+              <button
+                type="button"
+                title={part.title}
+                aria-label={t('walk.goTo', { title: part.title })}
+                onClick={() => onGo(part.id)}
+                className="absolute inset-0 rounded-control hover:bg-main/10"
+              />
+            )}
+            {isShown && parts.length > 1 && (
+              <div className="absolute inset-x-1 bottom-0 h-1 rounded-full bg-main">
+                <span className="sr-only">{t('walk.youAreHere', { title: part.title })}</span>
+              </div>
+            )}
           </div>
         );
       })}

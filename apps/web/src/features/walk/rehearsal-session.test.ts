@@ -1,4 +1,4 @@
-import { defaultTerms, type LearnerEventBody } from '@semita/core';
+import { beginAttempt, defaultTerms, type LearnerEventBody, type Part } from '@semita/core';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { bridgeLesson, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';
 import { createRehearsalSession } from './rehearsal-session.ts';
@@ -43,6 +43,26 @@ test('what is shown holds no keys before an answer is given', () => {
   const { session, walk } = rehearse();
   walk(wholeWalk.slice(0, 3));
   expect(JSON.stringify(session.getSnapshot())).not.toMatch(/SECRET|"right":/);
+});
+
+test('goes on under other terms where another rehearsal stands', () => {
+  const { session, walk } = rehearse();
+  walk(wholeWalk.slice(0, 2));
+  const { state } = session.getSnapshot();
+  const freely = createRehearsalSession(bridgeLesson, { ...defaultTerms, skipping: true }, () => 'other', state);
+  expect(freely.record({ type: 'handedIn' })).toBe('taken');
+  expect(freely.getSnapshot().state.parts).toEqual(state.parts);
+});
+
+test('walks as a student of a group', () => {
+  const [film] = bridgeLesson.parts as [Part];
+  const parts = [film, { ...film, id: 'extra', stops: [], onlyFor: ['Early birds'] }];
+  const shownTo = (groups: readonly string[]) =>
+    createRehearsalSession({ ...bridgeLesson, parts }, defaultTerms, () => 'id', {
+      ...beginAttempt(0, defaultTerms.maxRate),
+      groups,
+    }).getSnapshot().lesson.parts.length;
+  expect([shownTo([]), shownTo(['Early birds'])]).toEqual([1, 2]);
 });
 
 test('listeners hear of what was taken, and not of what was refused', () => {

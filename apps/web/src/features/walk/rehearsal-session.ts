@@ -1,18 +1,28 @@
 import {
+  type AttemptState,
   beginAttempt,
   createContext,
   type LearnerEventBody,
   type Lesson,
   learnerView,
+  ownContext,
   type Terms,
   takeIn,
 } from '@semita/core';
 import { createRehearsalFiles } from '../question/answer-files.ts';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
 
-/** A walk through a draft by its teacher: the same rules, the same marks, and nothing recorded anywhere. */
-export function createRehearsalSession(lesson: Lesson, terms: Terms, newId: () => string): WalkSession {
-  const context = createContext(lesson, terms);
+/**
+ * A walk through a draft by its teacher: the same rules, the same marks, and nothing recorded anywhere.
+ * @param begun where it begins: at the very beginning, as a student of some groups, or where another rehearsal stands
+ */
+export function createRehearsalSession(
+  lesson: Lesson,
+  terms: Terms,
+  newId: () => string,
+  begun: AttemptState = beginAttempt(Date.now(), terms.maxRate),
+): WalkSession {
+  const context = ownContext(createContext(lesson, terms), begun);
   const sittingId = newId();
   const listeners = new Set<() => void>();
   let n = 0;
@@ -22,7 +32,7 @@ export function createRehearsalSession(lesson: Lesson, terms: Terms, newId: () =
     link: 'rehearsal',
     overtaken: false,
   });
-  let snapshot = show(beginAttempt(Date.now(), terms.maxRate));
+  let snapshot = show(begun);
   return {
     context,
     assignmentId: null,

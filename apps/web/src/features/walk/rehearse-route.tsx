@@ -1,4 +1,4 @@
-import { defaultTerms, type Lesson } from '@semita/core';
+import { beginAttempt, defaultTerms, groupsOf, type Lesson, type Terms } from '@semita/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';
@@ -10,6 +10,7 @@ import { useDraftOnOpening } from '../desk/queries.ts';
 import { useWholeLesson } from '../desk/whole-lesson.ts';
 import { RequireRole } from '../session/require-role.tsx';
 import { lessonsOptions } from '../shelf/queries.ts';
+import { RehearsalOptions } from './rehearsal-options.tsx';
 import { createRehearsalSession } from './rehearsal-session.ts';
 import { WalkView } from './walk-view.tsx';
 
@@ -35,15 +36,37 @@ function WholeRehearsal({ lessonId, draft }: { readonly lessonId: string; readon
 }
 
 function Rehearsal({ lessonId, lesson }: { readonly lessonId: string; readonly lesson: Lesson }) {
-  const [session] = useState(() => createRehearsalSession(lesson, defaultTerms, () => v7()));
+  const [{ session, number, group }, setWalk] = useState(() => begin(lesson, null, 1));
+  const skipping = session.context.terms.skipping;
   const lessons = useQuery(lessonsOptions());
   const nextLessons = (lessons.data ?? []).map(({ id, title }) => ({ lessonId: id, title, assignmentId: null }));
   const backTo = `/lessons/${lessonId}`;
   return (
     <WalkView
+      key={number}
+      status={
+        <RehearsalOptions
+          groups={groupsOf(lesson)}
+          {...{ group, skipping }}
+          onBegin={(next) => setWalk(begin(lesson, next, number + 1, skipping))}
+          onSkipping={(next) => {
+            const { state } = session.getSnapshot();
+            setWalk({ group, number, session: createRehearsalSession(lesson, termsOf(next), v7, state) });
+          }}
+        />
+      }
       withdrawUntil={Number.POSITIVE_INFINITY}
       {...{ session, backTo, nextLessons }}
       backLabel={t('walk.leaveRehearsal')}
     />
   );
+}
+
+const termsOf = (skipping: boolean): Terms => ({ ...defaultTerms, skipping });
+
+/** A walk from the beginning, as a student in a group or in none. */
+function begin(lesson: Lesson, group: string | null, number: number, skipping = false) {
+  const terms = termsOf(skipping);
+  const begun = { ...beginAttempt(Date.now(), terms.maxRate), groups: group === null ? [] : [group] };
+  return { group, number, session: createRehearsalSession(lesson, terms, v7, begun) };
 }

@@ -20,7 +20,9 @@ export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, w
   const openState = openStop && state.stops[openStop.id];
   const placeOf = (stop: LearnerStop) => t('walk.stopOf', { number: stops.indexOf(stop) + 1, count: stops.length });
 
-  if (openStop?.kind === 'board' && openState)
+  // Whoever looks at what a tile led to again finds the way back to the board.
+  const isAtBoard = openStop?.kind === 'board' && open?.part.id === part?.id;
+  if (isAtBoard && openStop?.kind === 'board' && openState)
     return (
       <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
         <BoardPanel
@@ -33,6 +35,7 @@ export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, w
             onNextPart(null);
             session.record({ type: 'openedTile', stopId: openStop.id, tileId });
           }}
+          onLookAgain={onNextPart}
           onDid={(tileId) => session.record({ type: 'didTile', stopId: openStop.id, tileId })}
           onLeave={() => {
             onNextPart(null);
@@ -46,7 +49,9 @@ export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, w
       // What was met up to here comes before the answer.
       film.current?.flush();
       settle();
-      film.current?.play();
+      // What was looked up in another part was for this stop.
+      if (open && open.part.id !== part?.id) onNextPart(open.part.id);
+      else film.current?.play();
     };
     // In a text the words before the stop are still in sight.
     const onLookBack = () => {

@@ -1,6 +1,6 @@
 import { findOpenStop, hasMaterial, type LearnerPart, nextUnsettledStop, type Recording } from '@semita/core';
 import { ArrowLeft } from 'lucide-react';
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { type ReactNode, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Link } from 'react-router';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { KeyHelp } from '../../ui/key-help.tsx';
@@ -23,12 +23,14 @@ interface Props {
   readonly backLabel: string;
   readonly dueLine?: string | undefined;
   readonly nextLessons: readonly NextLesson[];
+  /** What is said of the walk itself; where the work is, unless something else is. */
+  readonly status?: ReactNode;
   /** Until when what was handed in may be taken back, epoch ms; null for never. */
   readonly withdrawUntil: number | null;
 }
 
 /** A walk through a lesson: the strip on top, the stage, and beside it the open stop or what has been so far. */
-export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, withdrawUntil }: Props) {
+export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, withdrawUntil, status }: Props) {
   const snapshot = useSyncExternalStore(session.subscribe, session.getSnapshot);
   const { lesson, state, ahead } = snapshot;
   useEffect(() => session.start(), [session]);
@@ -64,12 +66,12 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
             </Link>
             <h1 className="min-w-0 grow text-18">{lesson.title}</h1>
             {dueLine && <p className="text-14 text-quiet">{dueLine}</p>}
-            <LinkStatus link={snapshot.link} />
+            {status ?? <LinkStatus link={snapshot.link} />}
             <div className="max-sm:hidden">
               <KeyHelp groups={[filmKeys()]} />
             </div>
           </div>
-          <PathStrip snapshot={snapshot} />
+          <PathStrip {...{ session, snapshot, partId }} onGo={setChosenPartId} />
         </header>
         <main
           className={joinClasses(
