@@ -125,6 +125,17 @@ test('slides are made here, shown as they were made, and changed where a lesson 
   await expect(preview.locator('video')).toHaveCount(1);
   await expectAccessible(page);
 
+  // A slide that was removed comes back.
+  const slides = page.getByRole('navigation', { name: 'Slides', exact: true }).getByRole('listitem');
+  await page.getByRole('button', { name: 'Remove slide 2' }).click();
+  await expect(slides).toHaveCount(1);
+  await page.keyboard.press('Control+z');
+  await expect(slides).toHaveCount(2);
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(slides).toHaveCount(1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(slides.nth(1)).toContainText('Watch');
+
   // Leaving without saving is asked about.
   await page.getByRole('link', { name: 'Shelf', exact: true }).first().click();
   await page.getByRole('button', { name: 'Stay here' }).click();

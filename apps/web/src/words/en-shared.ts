@@ -6,6 +6,8 @@ export const enShared = {
     loading: 'Loading…',
     close: 'Close',
     back: 'To the first page',
+    undo: 'Undo',
+    redo: 'Redo',
     verbOn: '{{verb}}: {{title}}',
   },
   person: {

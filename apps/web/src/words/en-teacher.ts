@@ -432,8 +432,6 @@ export const enTeacher = {
     stage: 'Stage',
     titleLabel: 'Title of the lesson',
     untitled: 'Untitled lesson',
-    undo: 'Undo',
-    redo: 'Redo',
     rehearse: 'Rehearse',
     print: 'On paper',
     assign: 'Assign',

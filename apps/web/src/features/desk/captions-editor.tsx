@@ -7,7 +7,11 @@ import { codeOf } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { TextArea, TextInput } from '../../ui/field.tsx';
+import { HistoryButtons } from '../../ui/history-buttons.tsx';
+import { historyKey } from '../../ui/history-key.ts';
+import { isWriting } from '../../ui/is-writing.ts';
 import { ErrorNotice } from '../../ui/notice.tsx';
+import { useHistory } from '../../ui/use-history.ts';
 import { t } from '../../words/words.ts';
 import { captionsOptions } from '../film/queries.ts';
 import { TimeField } from './time-field.tsx';
@@ -25,8 +29,8 @@ const retryDelayMs = 4_000;
 /** Captions corrected where they stand: words and times, split and put together, all moved or stretched. */
 export function CaptionsEditor({ materialId, cues: saved, onGoTo, onClose }: Props) {
   const queryClient = useQueryClient();
-  const [cues, setCues] = useState(saved);
-  const [past, setPast] = useState<readonly (readonly CaptionCue[])[]>([]);
+  const history = useHistory(saved);
+  const cues = history.now;
   const [savedPrint, setSavedPrint] = useState(() => fingerprint(saved));
   const [error, setError] = useState<unknown>(null);
   const isSaved = fingerprint(cues) === savedPrint;
@@ -71,28 +75,29 @@ export function CaptionsEditor({ materialId, cues: saved, onGoTo, onClose }: Pro
       toast(t('captions.impossible'), { id: 'captions' });
       return false;
     }
-    setPast((list) => [...list.slice(-200), cues]);
-    setCues(next);
+    history.change(next);
     return true;
   };
-  const undo = () => {
-    const last = past.at(-1);
-    if (!last) return;
-    setPast(past.slice(0, -1));
-    setCues(last);
+  /** Steps of the captions, not of the lesson; in a field, of what is being written. */
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const step = historyKey(event);
+    if (!step) return;
+    event.stopPropagation();
+    if (isWriting(event.target)) return;
+    event.preventDefault();
+    history[step]();
   };
   const keys = rowKeys(cues);
   return (
-    <div className="px-4 pb-3">
+    // biome-ignore lint/a11y/noStaticElementInteractions: keys pressed in its fields; the buttons do the same
+    <div className="px-4 pb-3" onKeyDown={onKeyDown}>
       <div className="sticky top-0 z-10 -mx-4 mb-3 grid gap-2 border-b border-line bg-card px-4 py-2">
         <div className="flex flex-wrap items-center gap-2">
           <h2 className="grow text-16">{t('captions.correcting')}</h2>
           <span role="status" className="text-14 text-quiet">
             {t(isSaved ? 'captions.savedAll' : 'captions.savingAll')}
           </span>
-          <Button size="small" disabled={past.length === 0} onClick={undo}>
-            {t('desk.undo')}
-          </Button>
+          <HistoryButtons {...history} />
           <Button size="small" look="main" onClick={onClose}>
             {t('captions.done')}
           </Button>

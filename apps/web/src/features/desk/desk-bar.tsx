@@ -1,6 +1,7 @@
 import type { LessonChange } from '@semita/core';
-import { Check, CloudOff, Pencil, Printer, Redo2, Undo2 } from 'lucide-react';
+import { Check, CloudOff, Pencil, Printer } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
+import { HistoryButtons } from '../../ui/history-buttons.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { KeyHelp } from '../../ui/key-help.tsx';
 import type { KeyGroup } from '../../ui/key-list.tsx';
@@ -58,14 +59,7 @@ export function DeskBar(props: Props) {
         ))}
       </fieldset>
       <SavedState saving={saving} />
-      <div className="flex">
-        <Button look="quiet" size="small" disabled={!canUndo} onClick={desk.undo} aria-label={t('desk.undo')}>
-          <Undo2 aria-hidden className="size-4" strokeWidth={1.75} />
-        </Button>
-        <Button look="quiet" size="small" disabled={!canRedo} onClick={desk.redo} aria-label={t('desk.redo')}>
-          <Redo2 aria-hidden className="size-4" strokeWidth={1.75} />
-        </Button>
-      </div>
+      <HistoryButtons {...{ canUndo, canRedo }} undo={desk.undo} redo={desk.redo} />
       <span className="text-14 text-quiet">
         {edition === null
           ? t('desk.noEdition')

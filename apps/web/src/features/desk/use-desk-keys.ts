@@ -1,5 +1,6 @@
 import type { Part } from '@semita/core';
 import { useEffect, useRef } from 'react';
+import { historyKey } from '../../ui/history-key.ts';
 import { isWriting } from '../../ui/is-writing.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
 import type { Desk } from './desk-store.ts';
@@ -19,14 +20,21 @@ export function useDeskKeys(options: Options): void {
     const onKeyDown = (event: KeyboardEvent) => {
       const { desk, film, part, setWindow } = latest.current;
       const key = event.key.toLowerCase();
-      if (event.ctrlKey || event.metaKey) {
-        if (key === 'z' && !event.shiftKey) desk.undo();
-        else if (key === 'y' || (key === 'z' && event.shiftKey)) desk.redo();
-        else return;
+      const step = historyKey(event);
+      if (step) {
+        desk[step]();
         event.preventDefault();
         return;
       }
-      if (isWriting(event.target) || event.altKey || event.defaultPrevented || !film.current) return;
+      if (
+        isWriting(event.target) ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        event.defaultPrevented ||
+        !film.current
+      )
+        return;
       const nowMs = Math.round(film.current.nowMs());
       if (key === 'i' && part) setWindow(nowMs, part.outMs);
       else if (key === 'o' && part) setWindow(part.inMs, nowMs);

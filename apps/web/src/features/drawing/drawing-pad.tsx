@@ -15,6 +15,7 @@ import {
 import { type ReactNode, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { TextInput } from '../../ui/field.tsx';
+import { historyKey } from '../../ui/history-key.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { DrawingMarks, Mark, penColourOf } from './drawing-view.tsx';
@@ -104,6 +105,7 @@ export function DrawingPad({ drawing, onChange, label, colour: firstColour = 'in
   };
 
   const onKeyDown = (event: React.KeyboardEvent) => {
+    const step = historyKey(event);
     const by = event.shiftKey ? keyStep * 5 : keyStep;
     const moves: Record<string, Place> = {
       ArrowLeft: [-by, 0],
@@ -121,7 +123,7 @@ export function DrawingPad({ drawing, onChange, label, colour: firstColour = 'in
       if (mark) finish(mark);
       else press(at, 50);
     } else if (event.key === 'Escape') setMark(null);
-    else if (event.key === 'z' && (event.ctrlKey || event.metaKey)) event.shiftKey ? redo() : undo();
+    else if (step) step === 'redo' ? redo() : undo();
     else return;
     event.preventDefault();
   };

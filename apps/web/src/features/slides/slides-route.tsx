@@ -1,15 +1,18 @@
 import { type MadeDeck, type MadeSlide, madeSlideSize } from '@semita/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowLeft } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useBlocker, useNavigate, useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { TextInput } from '../../ui/field.tsx';
+import { HistoryButtons } from '../../ui/history-buttons.tsx';
+import { historyKey } from '../../ui/history-key.ts';
 import { errorWords } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
+import { type History, useHistory } from '../../ui/use-history.ts';
 import { t } from '../../words/words.ts';
 import { SlideView } from '../deck/slide-view.tsx';
 import { RegionSources, regionKindOf } from '../picture/region-source.ts';
@@ -49,8 +52,9 @@ function SlidesEditor(props: Props) {
   const lessonId = search.get('lesson');
   const backTo = lessonId ? `/lessons/${lessonId}` : '/shelf';
   const [materialId, setMaterialId] = useState(props.materialId);
-  const [title, setTitle] = useState(props.title);
-  const [deck, setDeck] = useState(props.deck);
+  const history = useHistory({ title: props.title, deck: props.deck });
+  const { title, deck } = history.now;
+  const setDeck = (next: MadeDeck, place?: string) => history.change({ title, deck: next }, place);
   const [saved, setSaved] = useState({ title: props.title, deck: props.deck });
   const [chosenId, setChosenId] = useState(deck.slides[0]?.id);
   const slide = deck.slides.find((one) => one.id === chosenId) ?? (deck.slides[0] as MadeSlide);
@@ -73,7 +77,8 @@ function SlidesEditor(props: Props) {
   });
   const saveAndLeave = () => save.mutateAsync().then(() => navigate(backTo));
   const setSlide = (next: MadeSlide) =>
-    setDeck({ ...deck, slides: deck.slides.map((one) => (one.id === next.id ? next : one)) });
+    setDeck({ ...deck, slides: deck.slides.map((one) => (one.id === next.id ? next : one)) }, placeOf(slide, next));
+  useHistoryKeys(history);
 
   return (
     <RegionSources value={sources}>
@@ -91,9 +96,10 @@ function SlidesEditor(props: Props) {
             className="h-9 min-w-60 flex-1 font-heading text-16"
             maxLength={200}
             value={title}
-            onChange={(event) => setTitle(event.target.value)}
+            onChange={(event) => history.change({ title: event.target.value, deck }, 'title')}
           />
           <Orientation portrait={deck.portrait} onChange={(portrait) => setDeck({ ...deck, portrait })} />
+          <HistoryButtons {...history} />
           <p role="status" className="text-14 text-quiet">
             {!isChanged && materialId !== null && t('slides.allSaved')}
           </p>
@@ -117,6 +123,27 @@ function SlidesEditor(props: Props) {
       </div>
     </RegionSources>
   );
+}
+
+/** The field that was written in; undefined where what changed is no words. */
+function placeOf(before: MadeSlide, after: MadeSlide): string | undefined {
+  const field = (['heading', 'text', 'notes', 'colour'] as const).find((name) => before[name] !== after[name]);
+  return field && `${field} of ${after.id}`;
+}
+
+function useHistoryKeys(history: Pick<History<unknown>, 'undo' | 'redo'>) {
+  const latest = useRef(history);
+  latest.current = history;
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent) => {
+      const step = historyKey(event);
+      if (!step) return;
+      event.preventDefault();
+      latest.current[step]();
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, []);
 }
 
 /** Everything on the shelf that a picture can be cut out of. */
