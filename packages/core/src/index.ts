@@ -171,6 +171,7 @@ export { materialsOf, materialsOfQuestion } from './lesson/materials-of.ts';
 export type { Hundredths } from './lesson/points.ts';
 export { questionFaults } from './lesson/question-faults.ts';
 export type { LessonPicture, Recording } from './lesson/recording.ts';
+export { checkRules, type Pick as RulePick, picksOf, questionsOfPart } from './lesson/rule-answers.ts';
 export { lineTitle, type Stretch, splitMaterial, suggestStarts } from './lesson/split-material.ts';
 export { nextPart, partOverLines, splitPart } from './lesson/split-part.ts';
 export { swapMaterial } from './lesson/swap-material.ts';
@@ -229,6 +230,7 @@ export {
   questionKinds,
   type Rubric,
   type RubricCriterion,
+  type SliderQuestion,
   type TextPiece,
 } from './question/question.ts';
 export {

@@ -12,6 +12,7 @@ export function holds(when: RuleCondition, stops: readonly WalkStop[], state: At
     const answers = state.stops[stop.id]?.answers ?? {};
     return stop.questions.map(({ id, points }) => ({ id, points, answer: answers[id] }));
   });
+  const responseTo = (questionId: string) => answered.find(({ id }) => id === questionId)?.answer?.response;
   switch (when.kind) {
     case 'inGroup':
       return state.groups?.includes(when.group) ?? false;
@@ -22,8 +23,15 @@ export function holds(when: RuleCondition, stops: readonly WalkStop[], state: At
       return when.kind === 'scoreBelow' ? share * 100 < when.percent : share * 100 >= when.percent;
     }
     case 'picked': {
-      const response = answered.find(({ id }) => id === when.questionId)?.answer?.response;
+      const response = responseTo(when.questionId);
+      if (response?.kind === 'gaps') return Object.values(response.gaps).includes(when.optionId);
       return response?.kind === 'choice' && response.optionIds.includes(when.optionId);
+    }
+    case 'scaleBelow':
+    case 'scaleFrom': {
+      const response = responseTo(when.questionId);
+      if (response?.kind !== 'scale') return false;
+      return when.kind === 'scaleBelow' ? response.value < when.value : response.value >= when.value;
     }
     case 'sureAtMost': {
       const sures = answered.flatMap(({ answer }) => answer?.response.sure ?? []);

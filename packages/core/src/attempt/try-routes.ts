@@ -1,5 +1,5 @@
 import { groupsOf } from '../lesson/groups-of.ts';
-import type { Lesson, Rule } from '../lesson/lesson.ts';
+import type { Lesson, Rule, RuleCondition } from '../lesson/lesson.ts';
 import { rightResponse } from '../marking/right-response.ts';
 import { type PathRule, partAfter } from '../path/path-lesson.ts';
 import type { Question } from '../question/question.ts';
@@ -204,11 +204,11 @@ function nextStep(
   if (open?.kind === 'board') return [plain(onBoard(open, state, boardPlan))];
   if (open?.kind === 'pause') return [plain({ type: 'acknowledged', stopId: open.id })];
   if (open) {
-    const plans = plansFor(open.rules ?? []);
+    const plans = plansFor(open.rules ?? [], questions);
     const chosen = plans.length > 1 ? branch(open.id, plans.length) : 0;
-    const { share, sure, picked } = plans[chosen] as AnswerPlan;
+    const { share, sure, given } = plans[chosen] as AnswerPlan;
     const responses = Object.fromEntries(
-      open.questions.map(({ id }) => [id, { ...someResponse(questions.get(id), picked), sure } satisfies Response]),
+      open.questions.map(({ id }) => [id, { ...someResponse(questions.get(id), given), sure } satisfies Response]),
     );
     const answer: Step = { body: { type: 'answered', stopId: open.id, responses }, share, takesMs: 0 };
     return open.questions.some(({ tries }) => tries) && share < 1
@@ -251,15 +251,19 @@ function walkOn(part: WalkPart, state: AttemptState, plain: (body: LearnerEventB
 interface AnswerPlan {
   readonly share: number;
   readonly sure: 1 | 2 | 3 | 4;
-  readonly picked: { readonly questionId: string; readonly optionId: string } | null;
+  readonly given: { readonly questionId: string; readonly response: Response } | null;
 }
 
 /** Answers on both sides of every rule. */
-function plansFor(rules: readonly PathRule[]): readonly AnswerPlan[] {
-  const best: AnswerPlan = { share: 1, sure: 4, picked: null };
+function plansFor(rules: readonly PathRule[], questions: ReadonlyMap<string, Question>): readonly AnswerPlan[] {
+  const best: AnswerPlan = { share: 1, sure: 4, given: null };
   const told = rules.filter((rule): rule is Rule => !('hidden' in rule));
   const plans = told.flatMap(({ when }): AnswerPlan[] => {
-    if (when.kind === 'picked') return [{ ...best, picked: when }];
+    if ('questionId' in when)
+      return decidingResponses(when, questions.get(when.questionId)).map((response) => ({
+        ...best,
+        given: { questionId: when.questionId, response },
+      }));
     if (when.kind === 'inGroup') return [];
     if (when.kind === 'sureAtMost') return [{ ...best, sure: when.sure as AnswerPlan['sure'] }];
     const share = when.percent / 100;
@@ -275,9 +279,20 @@ function plansFor(rules: readonly PathRule[]): readonly AnswerPlan[] {
   });
 }
 
+/** Answers for which a condition on one answer holds, and where it is about a value, those for which it does not. */
+function decidingResponses(when: RuleCondition, question: Question | undefined): readonly Response[] {
+  if (when.kind === 'picked' && question?.kind === 'inlineChoice') {
+    const gap = question.gaps.find(({ options }) => options.some(({ id }) => id === when.optionId));
+    return gap ? [{ kind: 'gaps', gaps: { [gap.id]: when.optionId } }] : [];
+  }
+  if (when.kind === 'picked') return [{ kind: 'choice', optionIds: [when.optionId] }];
+  if (question?.kind !== 'slider') return [];
+  return [question.least, question.most].map((value) => ({ kind: 'scale', value }));
+}
+
 /** Any answer that is taken for one. */
-function someResponse(question: Question | undefined, picked: AnswerPlan['picked']): Response {
-  if (question && picked?.questionId === question.id) return { kind: 'choice', optionIds: [picked.optionId] };
+function someResponse(question: Question | undefined, given: AnswerPlan['given']): Response {
+  if (question && given?.questionId === question.id) return given.response;
   const right = question ? rightResponse(question) : null;
   if (right) return right;
   switch (question?.kind) {

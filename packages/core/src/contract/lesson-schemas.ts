@@ -62,6 +62,7 @@ const ruleSchema: v.GenericSchema<unknown, Rule> = v.object({
   when: v.variant('kind', [
     v.object({ kind: v.picklist(['scoreBelow', 'scoreFrom']), percent }),
     v.object({ kind: v.literal('picked'), questionId: id, optionId: v.pipe(v.string(), v.maxLength(64)) }),
+    v.object({ kind: v.picklist(['scaleBelow', 'scaleFrom']), questionId: id, value: v.pipe(v.number(), v.finite()) }),
     v.object({ kind: v.literal('sureAtMost'), sure: v.picklist([1, 2, 3, 4]) }),
     v.object({ kind: v.literal('inGroup'), group: groupName }),
   ]),

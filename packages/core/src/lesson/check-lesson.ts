@@ -4,6 +4,7 @@ import { type Board, isNeedPossible } from './board.ts';
 import { type Fork, hasMaterial, type Lesson, type Part, type Stop, stopsInOrder } from './lesson.ts';
 import { materialsOf } from './materials-of.ts';
 import { type QuestionFaultCode, questionFaults } from './question-faults.ts';
+import { checkRules } from './rule-answers.ts';
 import { isWithinFilm } from './within-film.ts';
 
 export type FaultCode =
@@ -56,7 +57,7 @@ export function checkLesson(lesson: Lesson, lengths: MaterialLengths): readonly 
   for (const part of lesson.parts) faults.push(...checkPart(part, lengths));
   const ofParts = new Set(lesson.parts.filter(hasMaterial).map((part) => part.materialId));
   if (materialsOf(lesson).some((id) => !lengths.has(id) && !ofParts.has(id))) faults.push({ code: 'recordingMissing' });
-  faults.push(...checkPath(lesson));
+  faults.push(...checkPath(lesson), ...checkRules(lesson));
   return faults;
 }
 

@@ -114,7 +114,7 @@ function retargeted(part: Part, toOuter: ToOuter): Part {
 }
 
 function ruleOf(rule: Rule, toOuter: ToOuter, idOf: IdOf): Rule {
-  const when = rule.when.kind === 'picked' ? { ...rule.when, questionId: idOf(rule.when.questionId) } : rule.when;
+  const when = 'questionId' in rule.when ? { ...rule.when, questionId: idOf(rule.when.questionId) } : rule.when;
   return { ...rule, when, to: toOuter(rule.to) };
 }
 

@@ -77,6 +77,8 @@ export type RuleCondition =
   | { readonly kind: 'scoreBelow' | 'scoreFrom'; readonly percent: number }
   /** An answer among those picked. */
   | { readonly kind: 'picked'; readonly questionId: string; readonly optionId: string }
+  /** A value on a scale: below it, or that much and more. */
+  | { readonly kind: 'scaleBelow' | 'scaleFrom'; readonly questionId: string; readonly value: number }
   /** How sure they said they were, at the least sure of their answers: 1 (a guess) to 4 (certain). */
   | { readonly kind: 'sureAtMost'; readonly sure: number }
   /** Students of a group of the class, by its name. */

@@ -6,6 +6,7 @@ export const pathFaultCodes = [
   'tooDeep',
   'freeWithTurns',
   'tileGoesOn',
+  'ruleAnswerGone',
 ] as const;
 export type PathFaultCode = (typeof pathFaultCodes)[number];
 

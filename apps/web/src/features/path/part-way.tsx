@@ -1,9 +1,8 @@
-import { isAside, type Lesson, type LessonChange, type Part } from '@semita/core';
+import { isAside, type Lesson, type LessonChange, type Part, questionsOfPart } from '@semita/core';
 import { t } from '../../words/words.ts';
 import { GroupMenu } from './group-menu.tsx';
 import { RulesEditor } from './rules-editor.tsx';
 import { TargetField } from './target-field.tsx';
-import { questionsOfPart } from './way-words.ts';
 
 interface Props {
   readonly part: Part;

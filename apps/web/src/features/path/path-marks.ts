@@ -1,9 +1,17 @@
-import { checkPath, type Lesson, type PathFaultCode, type Route, type RouteStep, wayKey } from '@semita/core';
+import {
+  checkPath,
+  checkRules,
+  type Lesson,
+  type PathFaultCode,
+  type Route,
+  type RouteStep,
+  wayKey,
+} from '@semita/core';
 
 /** What is wrong with the path, by the part where it is. */
 export function faultsByPart(lesson: Lesson): ReadonlyMap<string, readonly PathFaultCode[]> {
   const faults = new Map<string, PathFaultCode[]>();
-  for (const { code, partId } of checkPath(lesson))
+  for (const { code, partId } of [...checkPath(lesson), ...checkRules(lesson)])
     if (partId !== undefined) faults.set(partId, [...(faults.get(partId) ?? []), code]);
   return faults;
 }

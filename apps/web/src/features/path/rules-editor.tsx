@@ -1,4 +1,13 @@
-import type { Checkpoint, Lesson, Rule, RuleCondition, Target } from '@semita/core';
+import {
+  type Checkpoint,
+  type Lesson,
+  picksOf,
+  type Rule,
+  type RuleCondition,
+  type RulePick,
+  type SliderQuestion,
+  type Target,
+} from '@semita/core';
 import { useQuery } from '@tanstack/react-query';
 import { Plus, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
@@ -20,22 +29,22 @@ interface Props {
   readonly onChange: (rules: readonly Rule[]) => void;
 }
 
-const kinds = ['scoreBelow', 'scoreFrom', 'picked', 'sureAtMost', 'inGroup'] as const;
+const kinds = ['scoreBelow', 'scoreFrom', 'picked', 'scaleBelow', 'scaleFrom', 'sureAtMost', 'inGroup'] as const;
 
 /** Where to go on by what was answered: rules in their order, each also said as a sentence. */
 export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props) {
   const change = (index: number, rule: Rule) => onChange(rules.with(index, rule));
   const picks = questions.flatMap((question) =>
-    question.kind === 'choice' || question.kind === 'poll'
-      ? question.options.map((option) => ({ questionId: question.id, optionId: option.id, text: option.text }))
-      : [],
+    picksOf(question).map((pick): PickRow => ({ ...pick, questionId: question.id })),
   );
+  const scales = questions.filter((question) => question.kind === 'slider');
   const known = useQuery(groupsOptions());
   const used = rules.flatMap(({ when }) => (when.kind === 'inGroup' ? [when.group] : []));
   const groups = [...new Set([...(known.data ?? []), ...used])];
   const offered = kinds.filter(
     (kind) =>
       (kind !== 'picked' || picks.length > 0) &&
+      ((kind !== 'scaleBelow' && kind !== 'scaleFrom') || scales.length > 0) &&
       (kind !== 'inGroup' || groups.length > 0) &&
       (kind !== 'sureAtMost' || questions.some(({ asksConfidence }) => asksConfidence)),
   );
@@ -50,7 +59,7 @@ export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props
               onChange={(event) =>
                 change(index, {
                   ...rule,
-                  when: conditionOf(event.target.value as RuleCondition['kind'], picks[0], groups[0]),
+                  when: conditionOf(event.target.value as RuleCondition['kind'], picks[0], scales[0], groups[0]),
                 })
               }
             >
@@ -63,7 +72,7 @@ export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props
             <ConditionField
               label={t('path.ruleValue', { number: index + 1 })}
               when={rule.when}
-              {...{ picks, groups }}
+              {...{ picks, scales, groups }}
               onChange={(when) => change(index, { ...rule, when })}
             />
             <TargetField
@@ -102,28 +111,33 @@ export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props
   );
 }
 
-interface PickRow {
+interface PickRow extends RulePick {
   readonly questionId: string;
-  readonly optionId: string;
-  readonly text: string;
 }
 
 /** What a condition of a kind begins as. */
-function conditionOf(kind: RuleCondition['kind'], pick?: PickRow, group = ''): RuleCondition {
+function conditionOf(kind: RuleCondition['kind'], pick?: PickRow, scale?: SliderQuestion, group = ''): RuleCondition {
   if (kind === 'inGroup') return { kind, group };
   if (kind === 'picked') return { kind, questionId: pick?.questionId ?? '', optionId: pick?.optionId ?? '' };
+  if (kind === 'scaleBelow' || kind === 'scaleFrom')
+    return { kind, questionId: scale?.id ?? '', value: scale ? middleOf(scale) : 0 };
   return kind === 'sureAtMost' ? { kind, sure: 2 } : { kind, percent: 60 };
 }
+
+/** The step next to the middle of a scale, where the sides part. */
+const middleOf = ({ least, most, step }: SliderQuestion) =>
+  least + Math.ceil((most - least) / 2 / Math.max(step, Number.EPSILON)) * step;
 
 interface ConditionProps {
   readonly label: string;
   readonly when: RuleCondition;
   readonly picks: readonly PickRow[];
+  readonly scales: readonly SliderQuestion[];
   readonly groups: readonly string[];
   readonly onChange: (when: RuleCondition) => void;
 }
 
-function ConditionField({ label, when, picks, groups, onChange }: ConditionProps) {
+function ConditionField({ label, when, picks, scales, groups, onChange }: ConditionProps) {
   if (when.kind === 'picked')
     return (
       <Select
@@ -142,6 +156,7 @@ function ConditionField({ label, when, picks, groups, onChange }: ConditionProps
         ))}
       </Select>
     );
+  if ('value' in when) return <ScaleValue {...{ label, when, scales, onChange }} />;
   if (when.kind === 'inGroup')
     return (
       <Select
@@ -187,5 +202,46 @@ function ConditionField({ label, when, picks, groups, onChange }: ConditionProps
       />
       %
     </span>
+  );
+}
+
+/** A value of a scale, and where there are several, of which. */
+function ScaleValue({
+  label,
+  when,
+  scales,
+  onChange,
+}: Pick<ConditionProps, 'label' | 'scales' | 'onChange'> & {
+  readonly when: Extract<RuleCondition, { kind: 'scaleBelow' | 'scaleFrom' }>;
+}) {
+  const scale = scales.find(({ id }) => id === when.questionId);
+  return (
+    <>
+      {(scales.length > 1 || !scale) && (
+        <Select
+          aria-label={t('path.ruleScale')}
+          className="max-w-60"
+          value={when.questionId}
+          onChange={({ target }) => onChange({ ...when, questionId: target.value })}
+        >
+          {!scale && <option value={when.questionId}>…</option>}
+          {scales.map(({ id, stem }) => (
+            <option key={id} value={id}>
+              {stem}
+            </option>
+          ))}
+        </Select>
+      )}
+      <TextInput
+        type="number"
+        aria-label={label}
+        className="h-9 w-20 px-2 font-mono text-14"
+        {...(scale ? { min: scale.least, max: scale.most, step: scale.step } : {})}
+        value={when.value}
+        onChange={({ target }) => {
+          if (Number.isFinite(target.valueAsNumber)) onChange({ ...when, value: target.valueAsNumber });
+        }}
+      />
+    </>
   );
 }

@@ -2,7 +2,8 @@ import {
   type Checkpoint,
   isAside,
   type Lesson,
-  type Part,
+  picksOf,
+  questionsOfPart,
   type Rule,
   type RuleCondition,
   type Target,
@@ -36,8 +37,13 @@ export function conditionWords(when: RuleCondition, questions: Checkpoint['quest
       return t('path.when.sureAtMost', { sure: sureWords(when.sure) });
     case 'picked': {
       const question = questions.find(({ id }) => id === when.questionId);
-      const options = question?.kind === 'choice' || question?.kind === 'poll' ? question.options : [];
-      return t('path.when.picked', { answer: options.find(({ id }) => id === when.optionId)?.text ?? '…' });
+      const pick = question && picksOf(question).find(({ optionId }) => optionId === when.optionId);
+      return t('path.when.picked', { answer: pick?.text || '…' });
+    }
+    case 'scaleBelow':
+    case 'scaleFrom': {
+      const question = questions.find(({ id }) => id === when.questionId);
+      return t(`path.when.${when.kind}`, { value: when.value, question: question?.stem || '…' });
     }
   }
 }
@@ -46,9 +52,6 @@ export function conditionWords(when: RuleCondition, questions: Checkpoint['quest
 export function ruleWords(lesson: Lesson, { when, to }: Rule, questions: Checkpoint['questions']): string {
   return t('path.rule', { when: conditionWords(when, questions), to: targetWords(lesson, to) });
 }
-
-export const questionsOfPart = (part: Part): Checkpoint['questions'] =>
-  part.stops.flatMap((stop) => (stop.kind === 'checkpoint' ? stop.questions : []));
 
 /** What stands on a way where it is drawn; nothing on the usual one. */
 export function wayLabel(lesson: Lesson, way: Way): string {
