@@ -16,6 +16,7 @@ interface Props {
   readonly part: Part;
   readonly lesson: Lesson;
   readonly apply: (change: LessonChange) => boolean;
+  readonly whole: Lesson;
   readonly faults: readonly PathFaultCode[];
   readonly onOpen: () => void;
   readonly onOpenStop: (stopId: string) => void;
@@ -23,7 +24,7 @@ interface Props {
 }
 
 /** What the map has to say of one part, where it can be changed: its name, its forks and rules, and where it leads. */
-export function PartPanel({ part, lesson, faults, apply, onOpen, onOpenStop, onClose }: Props) {
+export function PartPanel({ part, lesson, whole, faults, apply, onOpen, onOpenStop, onClose }: Props) {
   const change = (stop: Stop) => apply({ type: 'replaceStop', partId: part.id, stop });
   const turns = part.stops.filter(
     (stop) => stop.kind === 'fork' || stop.kind === 'board' || (stop.kind === 'checkpoint' && stop.rules?.length),
@@ -47,7 +48,7 @@ export function PartPanel({ part, lesson, faults, apply, onOpen, onOpenStop, onC
         </p>
       ))}
       <PartTitleField label={t('path.partTitle')} part={part} apply={apply} />
-      <p className="text-14 text-quiet">{partFigures(part)}</p>
+      <p className="text-14 text-quiet">{partFigures(part, whole)}</p>
       <CheckInput
         checked={part.practice ?? false}
         onChange={(practice) => apply({ type: 'setPractice', partId: part.id, practice })}

@@ -8,7 +8,7 @@ import type { PathPicture } from './path-picture.ts';
 import { waySentence } from './way-words.ts';
 
 /** All that the map shows, in words: each part with the ways that lead from it. */
-export function PathList({ lesson, ways, faults, selectedId, onSelect, lit, taken, noteOf }: PathPicture) {
+export function PathList({ lesson, whole, ways, faults, selectedId, onSelect, lit, taken, noteOf }: PathPicture) {
   return (
     <ol aria-label={t('path.list')} className="grid content-start gap-2 p-4">
       {lesson.parts.map((part, index) => {
@@ -35,7 +35,9 @@ export function PathList({ lesson, ways, faults, selectedId, onSelect, lit, take
                 <span className="font-medium">
                   {index + 1}. {part.title || t('path.untitled')}
                 </span>
-                <span className="text-14 text-quiet">{[partFigures(part), note].filter(Boolean).join(' · ')}</span>
+                <span className="text-14 text-quiet">
+                  {[partFigures(part, whole), note].filter(Boolean).join(' · ')}
+                </span>
               </span>
             </button>
             {faulty.map((code) => (

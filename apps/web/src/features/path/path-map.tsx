@@ -47,6 +47,7 @@ interface Props extends PathPicture {
 type CardNode = Node<
   {
     readonly part: Part;
+    readonly figures: string;
     readonly number: number;
     readonly faults: readonly PathFaultCode[];
     readonly isSelected: boolean;
@@ -84,7 +85,7 @@ export function PathMap(props: Props) {
   );
 }
 
-function MapView({ lesson, ways, faults, selectedId, onSelect, lit, taken, noteOf, apply }: Props) {
+function MapView({ lesson, whole, ways, faults, selectedId, onSelect, lit, taken, noteOf, apply }: Props) {
   const flow = useReactFlow();
   const drawn = useMemo(() => drawnWays(lesson, ways), [lesson, ways]);
   const { places, lines } = useMemo(() => mapLayout(lesson, ways), [lesson, ways]);
@@ -122,7 +123,13 @@ function MapView({ lesson, ways, faults, selectedId, onSelect, lit, taken, noteO
             ...known.get(part.id),
             ...{ id: part.id, type: 'card', position: places.get(part.id) ?? origin, ...cardSize },
             data: {
-              ...{ part, number: index + 1, faults: faults.get(part.id) ?? [], isEdited: apply !== null },
+              ...{
+                part,
+                figures: partFigures(part, whole),
+                number: index + 1,
+                faults: faults.get(part.id) ?? [],
+                isEdited: apply !== null,
+              },
               ...{ isSelected: part.id === selectedId, isDimmed: !!lit && !lit.partIds.has(part.id) },
               ...{ note: noteOf?.(part.id) ?? null, ...handlers.current },
             },
@@ -131,7 +138,7 @@ function MapView({ lesson, ways, faults, selectedId, onSelect, lit, taken, noteO
         mark(endId, t('path.end')),
       ];
     });
-  }, [lesson, places, faults, selectedId, lit, noteOf, apply, setNodes]);
+  }, [lesson, whole, places, faults, selectedId, lit, noteOf, apply, setNodes]);
   const edges = useMemo(
     () =>
       drawn.map(({ key, from, to, way }): WayEdge => {
@@ -251,7 +258,7 @@ const colours = {
 };
 
 function Card({ data, id }: NodeProps<CardNode>) {
-  const { part, number, faults, isSelected, isDimmed, isEdited, note, onSelect, onKey } = data;
+  const { part, figures, number, faults, isSelected, isDimmed, isEdited, note, onSelect, onKey } = data;
   const forks = part.stops.filter(({ kind }) => kind === 'fork').length;
   const isAside = part.next?.kind === 'back';
   return (
@@ -269,7 +276,7 @@ function Card({ data, id }: NodeProps<CardNode>) {
         type="button"
         data-card={id}
         aria-pressed={isSelected}
-        aria-label={t('path.card', { number, title: part.title || t('path.untitled'), figures: partFigures(part) })}
+        aria-label={t('path.card', { number, title: part.title || t('path.untitled'), figures })}
         onClick={(event) => {
           event.stopPropagation();
           onSelect(id);
@@ -281,7 +288,7 @@ function Card({ data, id }: NodeProps<CardNode>) {
           <PartIcon kind={part.kind} className="mt-0.5" />
           <span className="line-clamp-2 text-14 leading-tight font-medium">{part.title || t('path.untitled')}</span>
         </span>
-        <span className="line-clamp-2 text-13 leading-tight text-quiet">{partFigures(part)}</span>
+        <span className="line-clamp-2 text-13 leading-tight text-quiet">{figures}</span>
         <span className="mt-auto flex items-center gap-2 text-13">
           {faults.length > 0 ? (
             <span className="flex min-w-0 items-center gap-1 text-brick">

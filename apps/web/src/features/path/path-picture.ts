@@ -3,6 +3,8 @@ import type { Lesson, PathFaultCode, Way } from '@semita/core';
 /** What a path shows, drawn as a map or told as a list. */
 export interface PathPicture {
   readonly lesson: Lesson;
+  /** With other lessons that it shows in their places. */
+  readonly whole?: Lesson;
   readonly ways: readonly Way[];
   readonly faults: ReadonlyMap<string, readonly PathFaultCode[]>;
   readonly selectedId: string | null;

@@ -41,7 +41,7 @@ export function PathView({ lesson, whole, partId, onChoosePart, onOpenStop, onOp
   }, [whole, routeNumber]);
   const part = lesson.parts.find(({ id }) => id === partId);
   const isMoved = lesson.parts.some(({ mapAt }) => mapAt);
-  const shown = { lesson, ways, faults, lit, selectedId: partId, onSelect: onChoosePart };
+  const shown = { lesson, whole, ways, faults, lit, selectedId: partId, onSelect: onChoosePart };
   return (
     <>
       <section aria-label={t('path.title')} className="flex min-h-[28rem] min-w-0 flex-col">
@@ -73,7 +73,7 @@ export function PathView({ lesson, whole, partId, onChoosePart, onOpenStop, onOp
         {part ? (
           <PartPanel
             key={part.id}
-            {...{ part, lesson, apply }}
+            {...{ part, lesson, whole, apply }}
             faults={faults.get(part.id) ?? []}
             onOpen={() => onOpenPart(part.id)}
             onOpenStop={(stopId) => onOpenStop(part.id, stopId)}

@@ -38,6 +38,8 @@ export function PathStrip({ session, snapshot, partId, onGo }: Props) {
   return (
     <section
       aria-label={t('walk.strip')}
+      // More than lie on a small screen side by side: it scrolls, by keys as well.
+      {...(parts.length > 6 ? { tabIndex: 0 } : {})}
       className="-mx-3 flex h-11 items-stretch gap-1 overflow-x-auto px-3 [scrollbar-width:none] sm:h-8"
     >
       {parts.map((part) => {
@@ -48,7 +50,7 @@ export function PathStrip({ session, snapshot, partId, onGo }: Props) {
           <div
             key={part.id}
             {...(isShown ? { ref: shown } : {})}
-            className="relative min-w-8 shrink-0 sm:min-w-10"
+            className="relative min-w-11 shrink-0"
             style={{ flexGrow: lengthMs }}
           >
             <div className="absolute inset-x-0 top-1/2 h-1.5 -translate-y-1/2 overflow-hidden rounded-full bg-line">
