@@ -55,13 +55,17 @@ interface ScriptProps extends Props {
   readonly cursor: number;
   readonly setCursor: (line: number) => void;
   readonly surveys?: readonly LineSurvey[] | undefined;
+  readonly slides?: readonly Slide[] | undefined;
 }
 
 /** The one script, whatever it is the script of. */
 function PartScript(props: ScriptProps) {
-  const { part, lines, faults, openStopId, breaks, cursor, surveys } = props;
+  const { part, lines, faults, openStopId, breaks, cursor, surveys, slides } = props;
   return (
-    <ScriptView {...{ part, lines, faults, openStopId, breaks, cursor, surveys }} actions={scriptActions(props)} />
+    <ScriptView
+      {...{ part, lines, faults, openStopId, breaks, cursor, surveys, slides }}
+      actions={scriptActions(props)}
+    />
   );
 }
 
@@ -139,7 +143,11 @@ function ContentDeskView(props: Props & { readonly content: Content }) {
   return (
     <>
       <section aria-label={t('desk.script')} className="min-h-0 overflow-y-auto bg-card">
-        <PartScript {...props} lines={lines} cursor={cursor} setCursor={setCursor} />
+        <PartScript
+          {...props}
+          {...{ lines, cursor, setCursor }}
+          slides={part.kind === 'deck' ? content.slides : undefined}
+        />
       </section>
       <Stage>
         {part.kind === 'deck' ? (

@@ -1,4 +1,4 @@
-import type { Fault, PartKind, ScriptLine } from '@semita/core';
+import type { Fault, PartKind, ScriptLine, Slide } from '@semita/core';
 import { memo } from 'react';
 import type { LineSurvey } from './line-survey.tsx';
 import type { ScriptActions } from './script-actions.ts';
@@ -15,6 +15,7 @@ interface Props {
   readonly rows: readonly RowContent[];
   readonly lines: readonly ScriptLine[];
   readonly surveys: readonly LineSurvey[] | undefined;
+  readonly slides: readonly Slide[] | undefined;
   readonly kind: PartKind;
   /** The gap behind the cursor's line, and the one that the Tab key leads to; null in other chunks. */
   readonly currentGap: number | null;
@@ -31,7 +32,8 @@ interface Props {
  * not drawn again. One by one, thousands of lines would cost the browser more to watch than to draw.
  */
 export const ScriptChunk = memo(function ScriptChunk(props: Props) {
-  const { from, rows, lines, surveys, kind, currentGap, reachableGap, dropGap, openStopId, faults, actions } = props;
+  const { from, rows, lines, surveys, slides, kind, currentGap, reachableGap, dropGap, openStopId, faults, actions } =
+    props;
   return (
     <div className="-mx-1 px-1 [contain-intrinsic-size:auto_140rem] [content-visibility:auto]">
       {rows.slice(from, from + chunkLength).map((row, place) => {
@@ -42,6 +44,7 @@ export const ScriptChunk = memo(function ScriptChunk(props: Props) {
             {...{ gap, row, kind, openStopId, faults, actions }}
             line={lines[gap - 1]}
             survey={surveys?.[gap - 1]}
+            slide={slides?.[gap - 1]}
             isCurrent={gap === currentGap}
             isReachable={gap === reachableGap}
             isDropTarget={gap === dropGap}

@@ -1,6 +1,14 @@
-import { type BreakPoint, clearTopicShift, cueWords, type Fault, type PartKind, type ScriptLine } from '@semita/core';
+import {
+  type BreakPoint,
+  clearTopicShift,
+  cueWords,
+  type Fault,
+  type PartKind,
+  type ScriptLine,
+  type Slide,
+} from '@semita/core';
 import { Lightbulb } from 'lucide-react';
-import { memo } from 'react';
+import { lazy, memo, Suspense } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock } from '../../words/format.ts';
@@ -12,6 +20,8 @@ import type { ScriptActions } from './script-actions.ts';
 import type { RowContent } from './script-rows.ts';
 import { StopCard } from './stop-card.tsx';
 
+const SlideThumb = lazy(async () => ({ default: (await import('../deck/slide-thumb.tsx')).SlideThumb }));
+
 interface Props {
   /** Gap 0 stands before the first line and has none itself. */
   readonly gap: number;
@@ -19,6 +29,8 @@ interface Props {
   readonly kind: PartKind;
   readonly line: ScriptLine | undefined;
   readonly survey: LineSurvey | undefined;
+  /** Of slides, how this one looks. */
+  readonly slide: Slide | undefined;
   readonly isCurrent: boolean;
   /** The one line that the Tab key leads to. */
   readonly isReachable: boolean;
@@ -30,7 +42,8 @@ interface Props {
 
 /** A line of the script and what stands in the gap under it. A stop that is dropped here stands in that gap. */
 export const ScriptRow = memo(function ScriptRow(props: Props) {
-  const { gap, row, kind, line, survey, isCurrent, isReachable, isDropTarget, openStopId, faults, actions } = props;
+  const { gap, row, kind, line, survey, slide, isCurrent, isReachable, isDropTarget, openStopId, faults, actions } =
+    props;
   const index = gap - 1;
   return (
     <div
@@ -53,7 +66,18 @@ export const ScriptRow = memo(function ScriptRow(props: Props) {
           <span className="pt-0.5 pl-2 font-mono text-13 text-quiet">
             {kind === 'clip' ? formatClock(line.startMs) : gap}
           </span>
-          {survey ? <SurveyedLine survey={survey} /> : <LineWords line={line} isOutside={row.isOutside} />}
+          {survey ? (
+            <SurveyedLine survey={survey} />
+          ) : (
+            <span className={slide && 'flex items-start gap-3'}>
+              {slide && (
+                <Suspense>
+                  <SlideThumb slide={slide} />
+                </Suspense>
+              )}
+              <LineWords line={line} isOutside={row.isOutside} />
+            </span>
+          )}
         </button>
       )}
       {row.stops.map(({ stop, isOutside }) => (

@@ -6,6 +6,7 @@ import {
   gapTimeMs,
   type MaterialPart,
   type ScriptLine,
+  type Slide,
   stopsInOrder,
 } from '@semita/core';
 import { DoorClosed, Pause, Scissors, Split } from 'lucide-react';
@@ -32,10 +33,12 @@ interface Props {
   readonly actions: ScriptActions;
   /** Of a film without captions: what is seen and heard in each line. */
   readonly surveys?: readonly LineSurvey[] | undefined;
+  /** Of a deck, its slides, one for each line. */
+  readonly slides?: readonly Slide[] | undefined;
 }
 
 /** The script: what is said, line by line, and between the lines the stops. Works by keys alone. */
-export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, actions, surveys }: Props) {
+export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, actions, surveys, slides }: Props) {
   const root = useRef<HTMLDivElement>(null);
   const stops = stopsInOrder(part.stops);
   const rows = useMemo(() => rowsOf(part, lines, breaks), [part, lines, breaks]);
@@ -127,7 +130,7 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
           return (
             <ScriptChunk
               key={from}
-              {...{ from, rows, lines, surveys, faults }}
+              {...{ from, rows, lines, surveys, slides, faults }}
               openStopId={isIn(openGap) ? openStopId : null}
               kind={part.kind}
               currentGap={isIn(cursor + 1) ? cursor + 1 : null}
