@@ -1,40 +1,21 @@
 import '@xyflow/react/dist/base.css';
 import './path-map.css';
-import {
-  type LessonChange,
-  type MapPlace,
-  type Part,
-  type PathFaultCode,
-  retargetWay,
-  type Target,
-} from '@semita/core';
+import { type LessonChange, retargetWay, type Target } from '@semita/core';
 import {
   Background,
-  BaseEdge,
   ConnectionMode,
   Controls,
-  type Edge,
-  EdgeLabelRenderer,
-  type EdgeProps,
-  getBezierPath,
-  getSmoothStepPath,
-  Handle,
-  MarkerType,
-  type Node,
-  type NodeProps,
-  Position,
   ReactFlow,
   ReactFlowProvider,
   useNodesState,
   useReactFlow,
 } from '@xyflow/react';
-import { Split, TriangleAlert, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
-import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { partFigures } from '../desk/part-figures.ts';
-import { PartIcon } from '../desk/part-icon.tsx';
-import { beginId, cardSize, drawnWays, endId, endSize, type MapLine, mapLayout } from './map-layout.ts';
+import { Card, type CardNode, PlaceMark, type PlaceNode } from './map-card.tsx';
+import { beginId, cardSize, drawnWays, endId, mapLayout } from './map-layout.ts';
+import { arrow, colourOf, type WayEdge, WayLine } from './map-line.tsx';
 import { nextCard } from './next-card.ts';
 import type { PathPicture } from './path-picture.ts';
 import { wayLabel } from './way-words.ts';
@@ -44,35 +25,7 @@ interface Props extends PathPicture {
   readonly apply: ((change: LessonChange) => boolean) | null;
 }
 
-type CardNode = Node<
-  {
-    readonly part: Part;
-    readonly figures: string;
-    readonly number: number;
-    readonly faults: readonly PathFaultCode[];
-    readonly isSelected: boolean;
-    readonly isDimmed: boolean;
-    readonly isEdited: boolean;
-    readonly note: string | null;
-    readonly onSelect: (partId: string) => void;
-    readonly onKey: (event: React.KeyboardEvent, partId: string) => void;
-  },
-  'card'
->;
-type PlaceNode = Node<{ readonly words: string }, 'place'>;
 type MapNode = CardNode | PlaceNode;
-type WayEdge = Edge<
-  {
-    readonly label: string;
-    readonly line: MapLine | null;
-    readonly taken: number | null;
-    readonly look: 'choice' | 'rule' | 'detour' | 'usual';
-    readonly isLit: boolean;
-    readonly isDimmed: boolean;
-  },
-  'way'
->;
-
 const nodeTypes = { card: Card, place: PlaceMark };
 const edgeTypes = { way: WayLine };
 
@@ -151,8 +104,8 @@ function MapView({ lesson, whole, ways, faults, selectedId, onSelect, lit, taken
         return {
           ...{ id: key, source: from, target: to, type: 'way', focusable: false },
           reconnectable: apply !== null && way !== null ? 'target' : false,
-          markerEnd: arrow(isLit ? 'var(--color-main)' : colours[look]),
-          ...(look === 'detour' ? { markerStart: arrow(isLit ? 'var(--color-main)' : colours[look]) } : {}),
+          markerEnd: arrow(colourOf(look, isLit)),
+          ...(look === 'detour' ? { markerStart: arrow(colourOf(look, isLit)) } : {}),
           data: {
             ...{ look, isLit, isDimmed: !!lit && !isLit },
             label: way ? wayLabel(lesson, way) : '',
@@ -217,28 +170,6 @@ function MapView({ lesson, whole, ways, faults, selectedId, onSelect, lit, taken
   );
 }
 
-/** Arrows as large on thick lines as on thin ones. */
-const arrow = (color: string) => ({
-  ...{
-    type: MarkerType.ArrowClosed,
-    width: 18,
-    height: 18,
-    markerUnits: 'userSpaceOnUse',
-    orient: 'auto-start-reverse',
-  },
-  color,
-});
-
-/** A line that bends softly at each corner. */
-function curveThrough(from: MapPlace, bends: readonly MapPlace[], to: MapPlace): string {
-  const corners = [from, ...bends, to];
-  const turns = corners.slice(1, -1).map((corner, index) => {
-    const next = corners[index + 2] as MapPlace;
-    return `Q ${corner.x} ${corner.y} ${(corner.x + next.x) / 2} ${(corner.y + next.y) / 2}`;
-  });
-  return [`M ${from.x} ${from.y}`, ...turns, `L ${to.x} ${to.y}`].join(' ');
-}
-
 const origin = { x: 0, y: 0 };
 /** Below this the words on a card cannot be read. */
 const leastZoom = 0.75;
@@ -250,133 +181,3 @@ const arrows: Readonly<Record<string, { x: -1 | 0 | 1; y: -1 | 0 | 1 }>> = {
   ArrowUp: { x: 0, y: -1 },
   ArrowDown: { x: 0, y: 1 },
 };
-const colours = {
-  choice: 'var(--color-marigold)',
-  rule: 'var(--color-marigold)',
-  detour: 'var(--color-slate)',
-  usual: 'var(--color-edge)',
-};
-
-function Card({ data, id }: NodeProps<CardNode>) {
-  const { part, figures, number, faults, isSelected, isDimmed, isEdited, note, onSelect, onKey } = data;
-  const forks = part.stops.filter(({ kind }) => kind === 'fork').length;
-  const isAside = part.next?.kind === 'back';
-  return (
-    <div
-      className={joinClasses(
-        'flex h-full flex-col rounded-card border text-left',
-        !isDimmed && 'bg-card',
-        faults.length > 0 ? 'border-2 border-brick' : isSelected ? 'border-2 border-main' : 'border-edge',
-        isAside && 'border-dashed',
-        isDimmed && 'border-line bg-paper text-quiet',
-      )}
-    >
-      <Handle type="target" position={Position.Left} isConnectable={isEdited} />
-      <button
-        type="button"
-        data-card={id}
-        aria-pressed={isSelected}
-        aria-label={t('path.card', { number, title: part.title || t('path.untitled'), figures })}
-        onClick={(event) => {
-          event.stopPropagation();
-          onSelect(id);
-        }}
-        onKeyDown={(event) => onKey(event, id)}
-        className="flex min-h-0 grow flex-col gap-0.5 rounded-card px-2.5 py-2 text-left"
-      >
-        <span className="flex items-start gap-1.5">
-          <PartIcon kind={part.kind} className="mt-0.5" />
-          <span className="line-clamp-2 text-14 leading-tight font-medium">{part.title || t('path.untitled')}</span>
-        </span>
-        <span className="line-clamp-2 text-13 leading-tight text-quiet">{figures}</span>
-        <span className="mt-auto flex items-center gap-2 text-13">
-          {faults.length > 0 ? (
-            <span className="flex min-w-0 items-center gap-1 text-brick">
-              <TriangleAlert aria-hidden className="size-3.5 shrink-0" strokeWidth={1.75} />
-              <span className="truncate">{t(`path.fault.${faults[0] as PathFaultCode}`)}</span>
-            </span>
-          ) : note !== null ? (
-            <span className="text-quiet">{note}</span>
-          ) : (
-            <>
-              {forks > 0 && (
-                <span className="flex items-center gap-1 text-marigold-ink">
-                  <Split aria-hidden className="size-3.5" strokeWidth={1.75} />
-                  {t('path.forks', { count: forks })}
-                </span>
-              )}
-              {isAside && (
-                <span className="flex items-center gap-1 text-slate">
-                  <Undo2 aria-hidden className="size-3.5" strokeWidth={1.75} />
-                  {t('path.leadsBack')}
-                </span>
-              )}
-            </>
-          )}
-        </span>
-      </button>
-      <Handle type="source" position={Position.Right} isConnectable={isEdited} />
-    </div>
-  );
-}
-
-function PlaceMark({ id, data }: NodeProps<PlaceNode>) {
-  return (
-    <div
-      style={endSize}
-      className="flex items-center justify-center rounded-full border border-edge bg-paper text-14 text-quiet"
-    >
-      {id === endId && <Handle type="target" position={Position.Left} />}
-      {data.words}
-      {id === beginId && <Handle type="source" position={Position.Right} isConnectable={false} />}
-    </div>
-  );
-}
-
-function WayLine(props: EdgeProps<WayEdge>) {
-  const { id, sourceX, sourceY, targetX, targetY, sourcePosition, targetPosition, markerStart, markerEnd, data } =
-    props;
-  if (!data) return null;
-  const ends = { sourceX, sourceY, targetX, targetY, sourcePosition, targetPosition };
-  const [path, labelX, labelY] = data.line
-    ? [
-        curveThrough({ x: sourceX, y: sourceY }, data.line.bends, { x: targetX, y: targetY }),
-        data.line.label.x,
-        data.line.label.y,
-      ]
-    : // What leads back to the left goes round the cards.
-      targetX < sourceX
-      ? getSmoothStepPath({ ...ends, borderRadius: 12, offset: 24 })
-      : getBezierPath(ends);
-  const words = [data.taken === null ? '' : String(data.taken), data.label].filter(Boolean);
-  return (
-    <>
-      <BaseEdge
-        id={id}
-        path={path}
-        {...(markerEnd ? { markerEnd } : {})}
-        {...(markerStart ? { markerStart } : {})}
-        style={{
-          stroke: data.isLit ? 'var(--color-main)' : colours[data.look],
-          strokeWidth: data.isLit ? 3 : 1.75,
-          ...(data.look === 'detour' ? { strokeDasharray: '6 4' } : {}),
-          opacity: data.isDimmed ? 0.3 : 1,
-        }}
-      />
-      {words.length > 0 && (
-        <EdgeLabelRenderer>
-          <span
-            className={joinClasses(
-              'pointer-events-none absolute line-clamp-2 max-w-28 rounded-control border border-line bg-card px-1.5 py-0.5 text-center text-13 leading-tight',
-              data.isDimmed && 'bg-paper text-quiet',
-            )}
-            style={{ transform: `translate(-50%, -50%) translate(${labelX}px, ${labelY}px)` }}
-          >
-            {words.join(' · ')}
-            {data.taken !== null && <span className="sr-only">{t('path.took', { count: data.taken })}</span>}
-          </span>
-        </EdgeLabelRenderer>
-      )}
-    </>
-  );
-}
