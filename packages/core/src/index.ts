@@ -146,6 +146,8 @@ export {
   type Narration,
   type Part,
   type PartKind,
+  type PartPlace,
+  type PartTarget,
   type Pause,
   type PlacePart,
   type PlacePartKind,
@@ -173,7 +175,7 @@ export { questionFaults } from './lesson/question-faults.ts';
 export type { LessonPicture, Recording } from './lesson/recording.ts';
 export { checkRules, type Pick as RulePick, picksOf, questionsOfPart } from './lesson/rule-answers.ts';
 export { lineTitle, type Stretch, splitMaterial, suggestStarts } from './lesson/split-material.ts';
-export { nextPart, partOverLines, splitPart } from './lesson/split-part.ts';
+export { nextPart, partOverLines, splitChange } from './lesson/split-part.ts';
 export { swapMaterial } from './lesson/swap-material.ts';
 export { type MaterialKind, materialKinds, type PartMaterialKind, wholePart } from './lesson/whole-part.ts';
 export { isWithinFilm } from './lesson/within-film.ts';
@@ -250,7 +252,7 @@ export {
   readingScript,
 } from './reading/block.ts';
 export { type BlockKind, blockKinds } from './reading/block-kind.ts';
-export { type BroughtAgain, bringInAgain } from './reading/bring-in-again.ts';
+export { bringChange, leadAgain } from './reading/bring-in-again.ts';
 export { type LeftOut, type LeftOutCode, leftOutCodes } from './reading/left-out.ts';
 export { matchBlocks } from './reading/match-blocks.ts';
 export { replaceMaterial } from './reading/replace-material.ts';

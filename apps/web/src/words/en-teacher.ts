@@ -314,7 +314,12 @@ export const enTeacher = {
       end: 'end of the lesson',
       part: '{{title}}, from its beginning',
       stop: 'at {{place}} {{words}}',
+      place: '{{title}}, from a place of your choice',
     },
+    placeOf: '{{of}}: the place',
+    placeOutside: 'This part does not show that place.',
+    fromBlock: 'from paragraph',
+    fromSlide: 'from slide',
     kind: {
       scoreBelow: 'Points below',
       scoreFrom: 'Points from',
@@ -619,7 +624,8 @@ export const enTeacher = {
     choicesTooFew: 'A fork needs two ways at least.',
     choiceWordsMissing: 'A fork says nothing, or one of its ways has no words.',
     partUnreachable: 'Nobody comes to this part: no way leads to it.',
-    wayNowhere: 'A way leads to a part or a stop that is gone: choose where it leads.',
+    wayNowhere:
+      'A way leads to a part or a stop that is gone, or to a place outside the window: choose where it leads.',
     noWayOut: 'From here no way leads to the end: let one go on, or to the end of the lesson.',
     backNowhere: 'This part leads back, and nobody was led into it: let its end go on.',
     tooDeep: 'Parts that lead back lead into each other without end.',

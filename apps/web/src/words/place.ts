@@ -1,4 +1,4 @@
-import { type BlockAnchor, hasLength, type LessonLengths, type PartKind } from '@semita/core';
+import { type BlockAnchor, hasLength, type LessonLengths, type PartKind, type PartPlace } from '@semita/core';
 import { formatClock, formatMinutes } from './format.ts';
 import { t } from './words.ts';
 
@@ -10,6 +10,11 @@ export function formatPlace(
   if (kind === 'clip') return formatClock(atMs);
   if (!hasLength({ kind })) return '';
   return t(kind === 'reading' ? 'anchor.block' : 'anchor.slide', { number: anchor?.number ?? 0 });
+}
+
+/** Where what is led to begins: 4:05 in a film, ¶ 4 in a text, of which the place is behind ¶ 3. */
+export function formatStart(kind: PartKind, { atMs, anchor }: PartPlace): string {
+  return formatPlace(kind, { atMs, ...(anchor ? { anchor: { ...anchor, number: anchor.number + 1 } } : {}) });
 }
 
 /** How much there is: 3:11 of film, 4 min to read, 6 min of questions. */

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { checkPath } from '../path/check-path.ts';
 import { bridgeWays, check, clip, diamonds, fork, lesson, toPart } from '../test/path-lessons.ts';
 import { walker } from '../test/walker.ts';
 import { type AttemptState, beginAttempt } from './attempt-state.ts';
@@ -127,6 +128,32 @@ describe('a fork', () => {
     expect(walk.state.stops.f).toBeUndefined();
     walk.choose('f', 1);
     expect(nextPart(walk.context, walk.state, round.parts[0] as never)?.id).toBe('b');
+  });
+
+  test('can lead to any place of a part, and what stands before it is not asked', () => {
+    const at = (partId: string, atMs: number) => ({ kind: 'part', partId, at: { atMs } }) as const;
+    const ways = lesson(
+      clip('a', [fork('f', [at('b', 4_000), at('a', 2_000)])]),
+      clip('b', [check('b-1', [], 3_000), check('b-2', [], 6_000)]),
+    );
+    const into = walker(ways);
+    into.play('a', 10_000);
+    into.choose('f', 0);
+    expect(into.state.parts.b).toMatchObject({ positionMs: 4_000 });
+    expect(into.play('b', 6_000)).toBe('taken');
+    expect(into.answer('b-1', true)).toBe('notOpen');
+    expect(into.answer('b-2', true)).toBe('taken');
+    into.play('b', 10_000);
+    expect(canHandIn(into.context, into.state)).toBe(true);
+    const again = walker(ways);
+    again.play('a', 10_000);
+    again.choose('f', 1);
+    expect([again.state.parts.a?.positionMs, again.state.stops.f]).toEqual([2_000, undefined]);
+    expect(tryRoutes(ways).routes.every(({ stuckAt }) => stuckAt === null)).toBe(true);
+    for (const gone of [at('b', 10_000), at('b', 20_000)])
+      expect(checkPath(lesson(clip('a', [fork('f', [gone, { kind: 'onward' }])]), clip('b')))).toMatchObject([
+        { code: 'wayNowhere', stopId: 'f' },
+      ]);
   });
 
   test('can lead into the middle of a part, to the end, and forward in its own', () => {

@@ -47,7 +47,12 @@ const mostQuestions = 50;
 
 const targetSchema: v.GenericSchema<unknown, Target> = v.variant('kind', [
   v.object({ kind: v.literal('onward') }),
-  v.object({ kind: v.literal('part'), partId: id, stopId: v.optional(id) }),
+  v.object({
+    kind: v.literal('part'),
+    partId: id,
+    stopId: v.optional(id),
+    at: v.optional(v.object({ atMs: timeMs, anchor: anchorSchema })),
+  }),
   v.object({ kind: v.literal('back') }),
   v.object({ kind: v.literal('end') }),
 ]);

@@ -1,6 +1,6 @@
 import { isAside, partAfter } from '../path/path-lesson.ts';
-import type { Question } from '../question/question.ts';
-import type { Lesson, LessonPart, Part, Rule, Stop, Target } from './lesson.ts';
+import type { Lesson, LessonPart, Part, Target } from './lesson.ts';
+import { ruleOf, stopOf, withTargets } from './with-targets.ts';
 
 /** An edition that another lesson shows. */
 export interface InnerEdition {
@@ -34,7 +34,7 @@ export function expandLessons(lesson: Lesson, find: FindEdition): Lesson {
   const toOuter = (to: Target): Target => (to.kind === 'part' ? { ...to, partId: entryOf(to.partId) } : to);
   const parts = lesson.parts.flatMap((part, index): readonly Part[] => {
     const edition = inner.get(part.id);
-    if (part.kind !== 'lesson' || !edition) return [retargeted(part, toOuter)];
+    if (part.kind !== 'lesson' || !edition) return [withTargets(part, toOuter)];
     const next = lesson.parts.slice(index + 1).find(({ id }) => !isAside(lesson, id));
     const beyond: Target = next ? { kind: 'part', partId: entryOf(next.id) } : { kind: 'end' };
     return innerParts(part, edition, part.next ? toOuter(part.next) : undefined, beyond);
@@ -97,66 +97,4 @@ function innerParts(
 function both(a: readonly string[] | undefined, b: readonly string[] | undefined) {
   const onlyFor = a && b ? a.filter((group) => b.includes(group)) : (a ?? b);
   return onlyFor ? { onlyFor } : {};
-}
-
-type ToOuter = (to: Target) => Target;
-type IdOf = (id: string) => string;
-const same: IdOf = (id) => id;
-
-/** A part with its ways led elsewhere. */
-function retargeted(part: Part, toOuter: ToOuter): Part {
-  return {
-    ...part,
-    stops: part.stops.map((stop) => stopOf(stop, toOuter, same)),
-    ...(part.next ? { next: toOuter(part.next) } : {}),
-    ...(part.rules ? { rules: part.rules.map((rule) => ruleOf(rule, toOuter, same)) } : {}),
-  };
-}
-
-function ruleOf(rule: Rule, toOuter: ToOuter, idOf: IdOf): Rule {
-  const when = 'questionId' in rule.when ? { ...rule.when, questionId: idOf(rule.when.questionId) } : rule.when;
-  return { ...rule, when, to: toOuter(rule.to) };
-}
-
-function stopOf(stop: Stop, toOuter: ToOuter, idOf: IdOf): Stop {
-  const id = idOf(stop.id);
-  switch (stop.kind) {
-    case 'pause':
-      return { ...stop, id };
-    case 'fork':
-      return {
-        ...stop,
-        id,
-        choices: stop.choices.map((choice) => ({
-          ...choice,
-          to: toOuter(choice.to),
-          ...(choice.after === undefined ? {} : { after: idOf(choice.after) }),
-        })),
-      };
-    case 'board':
-      return {
-        ...stop,
-        id,
-        tiles: stop.tiles.map((tile) => {
-          const to = tile.to.kind === 'part' ? toOuter(tile.to) : tile.to;
-          return to.kind === 'part' ? { ...tile, to: { kind: 'part', partId: to.partId } } : tile;
-        }),
-      };
-    case 'checkpoint':
-      return {
-        ...stop,
-        id,
-        questions: stop.questions.map((question) => questionOf(question, idOf)),
-        ...(stop.rules ? { rules: stop.rules.map((rule) => ruleOf(rule, toOuter, idOf)) } : {}),
-      };
-  }
-}
-
-function questionOf(question: Question, idOf: IdOf): Question {
-  const { comparedWith } = question;
-  return {
-    ...question,
-    id: idOf(question.id),
-    ...(comparedWith === undefined ? {} : { comparedWith: idOf(comparedWith) }),
-  };
 }

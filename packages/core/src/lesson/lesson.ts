@@ -59,11 +59,21 @@ export interface MapPlace {
 }
 
 /** Where a way leads: to what comes next anyway, to a part or a stop in one, back to where it was turned into, or to the end. */
-export type Target =
-  | { readonly kind: 'onward' }
-  | { readonly kind: 'part'; readonly partId: string; readonly stopId?: string | undefined }
-  | { readonly kind: 'back' }
-  | { readonly kind: 'end' };
+export type Target = { readonly kind: 'onward' } | PartTarget | { readonly kind: 'back' } | { readonly kind: 'end' };
+
+/** A part: from its beginning, from one of its stops, or from any other place in it. */
+export interface PartTarget {
+  readonly kind: 'part';
+  readonly partId: string;
+  readonly stopId?: string | undefined;
+  readonly at?: PartPlace | undefined;
+}
+
+/** A place in a part, in ms of its axis; in a text or slides it holds on to a block. */
+export interface PartPlace {
+  readonly atMs: number;
+  readonly anchor?: BlockAnchor | undefined;
+}
 
 /** Sends on those for whom something holds. */
 export interface Rule {

@@ -1,21 +1,43 @@
 import type { ScriptLine } from '../script/script.ts';
-import { hasMaterial, type Lesson, type MaterialPart } from './lesson.ts';
+import { hasMaterial, type Lesson, type MaterialPart, type Target } from './lesson.ts';
+import type { LessonChange } from './lesson-change.ts';
+import { replacing } from './replacing.ts';
 import { type PartMaterialKind, wholePart } from './whole-part.ts';
+import { withTargets } from './with-targets.ts';
 
 /**
- * Cuts a part in two at a place of its axis; questions, voices and insets go with their stretch. A stop at the very cut ends the first.
+ * The change that cuts a part in two where it stands: ways to what lies behind the cut lead to the second half, and
+ * whoever waited for the part to be done waits for that.
+ * @returns null when the place is not inside the window of a part that shows a material
+ */
+export function splitChange(lesson: Lesson, partId: string, atMs: number, newPartId: string): LessonChange | null {
+  const part = lesson.parts.find(({ id }) => id === partId);
+  const halves = part && hasMaterial(part) ? splitPart(part, atMs, newPartId) : null;
+  if (!halves) return null;
+  const isBehind = (to: Target) =>
+    to.kind === 'part' &&
+    to.partId === partId &&
+    (halves[1].stops.some(({ id }) => id === to.stopId) || (to.at !== undefined && to.at.atMs >= atMs));
+  const toTarget = (to: Target): Target => (isBehind(to) ? { ...to, kind: 'part', partId: newPartId } : to);
+  const toDone = (id: string) => (id === partId ? newPartId : id);
+  return replacing(lesson, (one) =>
+    (one.id === partId ? halves : [one]).map((piece) => withTargets(piece, toTarget, toDone)),
+  );
+}
+
+/**
+ * Cuts a part in two at a place of its axis; questions, voices and insets go with their stretch, and where its end led
+ * goes with the second. A stop at the very cut ends the first.
  * @param atMs strictly inside the window
  * @returns null when the place is not inside the window
  */
-export function splitPart(
-  part: MaterialPart,
-  atMs: number,
-  newPartId: string,
-): readonly [MaterialPart, MaterialPart] | null {
+function splitPart(part: MaterialPart, atMs: number, newPartId: string): readonly [MaterialPart, MaterialPart] | null {
   if (atMs <= part.inMs || atMs >= part.outMs) return null;
   const isFirst = (piece: { readonly atMs: number }) => piece.atMs <= atMs;
   const isSecond = (piece: { readonly atMs: number }) => piece.atMs > atMs;
-  const { directions, nextLessonId, ...shared } = part;
+  const { directions, nextLessonId, next, rules, mapAt, ...shared } = part;
+  // Where the part led elsewhere, or back, only a way leads from its first half to its second.
+  const onward: Target = { kind: 'part', partId: newPartId };
   const half = (isIn: typeof isFirst) => ({
     ...shared,
     stops: part.stops.filter(isIn),
@@ -24,8 +46,21 @@ export function splitPart(
   });
   // What begins a part stays at its beginning, and what ends it at its end.
   return [
-    { ...half(isFirst), outMs: atMs, ...(directions ? { directions } : {}) },
-    { ...half(isSecond), id: newPartId, inMs: atMs, ...(nextLessonId ? { nextLessonId } : {}) },
+    {
+      ...half(isFirst),
+      outMs: atMs,
+      ...(directions ? { directions } : {}),
+      ...(mapAt ? { mapAt } : {}),
+      ...(next ? { next: onward } : {}),
+    },
+    {
+      ...half(isSecond),
+      id: newPartId,
+      inMs: atMs,
+      ...(nextLessonId ? { nextLessonId } : {}),
+      ...(next ? { next } : {}),
+      ...(rules ? { rules } : {}),
+    },
   ];
 }
 

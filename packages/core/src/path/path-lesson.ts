@@ -1,5 +1,5 @@
 import type { BoardNeed, TileTarget } from '../lesson/board.ts';
-import type { PartKind, Rule, Target } from '../lesson/lesson.ts';
+import type { PartKind, PartTarget, Rule, Target } from '../lesson/lesson.ts';
 
 /** What the path needs to know of a lesson; drafts, editions and what browsers hold all fit. */
 export interface PathLesson {
@@ -105,7 +105,7 @@ function asidesOf({ parts }: PathLesson, partOf: ReadonlyMap<string, PathPart>):
     if (!part.next || part.next.kind === 'end' || part.next.kind === 'onward') continue;
     const chain = new Set<string>();
     let last: PathPart | undefined = part;
-    while (last?.next?.kind === 'part' && last.next.stopId === undefined && !chain.has(last.id)) {
+    while (last?.next?.kind === 'part' && isBeginning(last.next) && !chain.has(last.id)) {
       chain.add(last.id);
       last = partOf.get(last.next.partId);
     }
@@ -174,7 +174,7 @@ export function arriveAt(
     case 'part': {
       const part = partById(lesson, target.partId);
       if (!part) return 'missing';
-      const place = target.stopId === undefined ? beginningOf(part) : atStop(part, target.stopId);
+      const place = placeIn(part, target);
       if (!place) return 'missing';
       if (!isAside(lesson, part.id)) return { place, returns: [] };
       // From an aside's end on to its next part is still the same aside; so is a way inside a lesson that is one.
@@ -188,11 +188,20 @@ export function arriveAt(
 
 export const beginningOf = ({ id, inMs }: PathPart): Place => ({ partId: id, stopIndex: 0, fromMs: inMs });
 
-function atStop(part: PathPart, stopId: string): Place | null {
+const isBeginning = ({ stopId, at }: PartTarget) => stopId === undefined && at === undefined;
+
+/** Where in a part a target leads to; null where its stop is gone, or its place lies outside the window. */
+export function placeIn(part: PathPart, { stopId, at }: PartTarget): Place | null {
   const stops = orderedStops(part);
-  const stopIndex = stops.findIndex(({ id }) => id === stopId);
-  const stop = stops[stopIndex];
-  return stop ? { partId: part.id, stopIndex, fromMs: within(part, stop.atMs) } : null;
+  if (stopId !== undefined) {
+    const stopIndex = stops.findIndex(({ id }) => id === stopId);
+    const stop = stops[stopIndex];
+    return stop ? { partId: part.id, stopIndex, fromMs: within(part, stop.atMs) } : null;
+  }
+  if (at === undefined) return beginningOf(part);
+  if (at.atMs < part.inMs || at.atMs >= part.outMs) return null;
+  const next = stops.findIndex(({ atMs }) => atMs >= at.atMs);
+  return { partId: part.id, stopIndex: next < 0 ? stops.length : next, fromMs: at.atMs };
 }
 
 /** A place of a part's axis that lies in its window. */

@@ -1,6 +1,15 @@
 import type { RuleCondition, Target } from '../lesson/lesson.ts';
 import { pathGraph, type Via } from './path-graph.ts';
-import { isAside, isTurn, orderedStops, type PathLesson, type PathPart, partAfter, partById } from './path-lesson.ts';
+import {
+  isAside,
+  isTurn,
+  orderedStops,
+  type PathLesson,
+  type PathPart,
+  partAfter,
+  partById,
+  placeIn,
+} from './path-lesson.ts';
 
 /** One way from a part, as it is drawn on the map and told in the list. */
 export interface Way {
@@ -126,8 +135,7 @@ function partOf(lesson: PathLesson, part: PathPart, target: Target): PathPart | 
   if (target.kind === 'onward') return partAfter(lesson, part.id) ?? null;
   if (target.kind === 'back') return undefined;
   const found = partById(lesson, target.partId);
-  const isStopThere = target.stopId === undefined || found?.stops.some(({ id }) => id === target.stopId);
-  return isStopThere ? found : undefined;
+  return found && placeIn(found, target) ? found : undefined;
 }
 
 /** Where a part leads when nothing in it leads elsewhere. */

@@ -1,8 +1,10 @@
 import { expect, test } from 'vitest';
 import type { MaterialPart, Pause } from '../lesson/lesson.ts';
+import { applyChange } from '../lesson/lesson-change.ts';
 import type { ScriptLine } from '../script/script.ts';
 import { inset } from '../test/bridge-lesson.ts';
-import { bringInAgain } from './bring-in-again.ts';
+import { clip, fork, lesson } from '../test/path-lessons.ts';
+import { bringChange, bringInAgain } from './bring-in-again.ts';
 import { replaceMaterial } from './replace-material.ts';
 
 const script = (...texts: string[]): ScriptLine[] =>
@@ -84,4 +86,23 @@ test('films inside the text move with their blocks, and stay where their block i
     ['i-film', 2000, { blockId: 'a', number: 2 }],
     ['i-b', 2000, { blockId: 'a', number: 2 }],
   ]);
+});
+
+test('ways to a place in a text lead to the same block of its newer version, in one step', () => {
+  const before = script('a', 'b', 'c');
+  const to = (blockId: string, number: number) =>
+    ({ kind: 'part', partId: 'part', at: { atMs: number * 1000, anchor: { blockId, number } } }) as const;
+  const of = lesson(clip('film', [fork('f', [to('a', 1), to('b', 2)])]), reading());
+  const { change, astray } = bringChange(of, reading(), 'new', before, script('x', 'a', 'c'));
+  const done = change && applyChange(of, change);
+  if (!done?.ok) throw new Error('not brought in');
+  const [film, text] = done.lesson.parts;
+  const ways = film?.stops[0];
+  // Behind “a”, which stands second now; behind “b”, which is gone: as near as can be.
+  expect(ways?.kind === 'fork' && ways.choices.map((choice) => choice.to)).toEqual([
+    { ...to('a', 2), at: { atMs: 2000, anchor: { blockId: 'a', number: 2 } } },
+    { ...to('a', 2), at: { atMs: 2000, anchor: { blockId: 'a', number: 2 } } },
+  ]);
+  expect([text, astray]).toMatchObject([{ materialId: 'new' }, []]);
+  expect(applyChange(done.lesson, done.inverse)).toMatchObject({ ok: true, lesson: of });
 });

@@ -1,5 +1,8 @@
 import type { BlockAnchor } from '../lesson/block-anchor.ts';
-import type { MaterialPart, Stop } from '../lesson/lesson.ts';
+import type { Lesson, MaterialPart, Stop, Target } from '../lesson/lesson.ts';
+import type { LessonChange } from '../lesson/lesson-change.ts';
+import { replacing } from '../lesson/replacing.ts';
+import { withTargets } from '../lesson/with-targets.ts';
 import type { ScriptLine } from '../script/script.ts';
 import { anchorTimeMs } from './block.ts';
 
@@ -21,13 +24,7 @@ export function bringInAgain(
   before: readonly ScriptLine[],
   after: readonly ScriptLine[],
 ): BroughtAgain {
-  const placeOf = (anchor: BlockAnchor): { atMs: number; anchor: BlockAnchor; isAstray: boolean } => {
-    const atMs = anchorTimeMs(after, anchor);
-    if (atMs !== null) return { atMs, anchor: { ...anchor, number: numberOf(after, anchor.blockId) }, isAstray: false };
-    const blockId = nearestLeft(before, after, anchor.blockId);
-    const nearest = { blockId, number: numberOf(after, blockId) };
-    return { atMs: anchorTimeMs(after, nearest) ?? 0, anchor: nearest, isAstray: true };
-  };
+  const placeOf = (anchor: BlockAnchor) => placeAgain(before, after, anchor);
   const astray: Stop[] = [];
   const stops = part.stops.map((stop): Stop => {
     const { isAstray, ...place } = placeOf(stop.anchor ?? { blockId: null, number: 0 });
@@ -43,6 +40,55 @@ export function bringInAgain(
   // A window whose blocks are all gone opens again over the whole.
   const window = inMs < outMs ? { inMs, outMs } : { inMs: 0, outMs: Math.max(1, endOf(after)) };
   return { part: { ...part, ...window, materialId, stops, ...(insets ? { insets } : {}) }, astray };
+}
+
+/**
+ * The change that puts a newer version of its material under a reading or a deck of a lesson, and leads the ways to
+ * places in it to where they are now.
+ */
+export function bringChange(
+  lesson: Lesson,
+  part: MaterialPart,
+  materialId: string,
+  before: readonly ScriptLine[],
+  after: readonly ScriptLine[],
+): { readonly change: LessonChange | null; readonly astray: readonly Stop[] } {
+  const again = bringInAgain(part, materialId, before, after);
+  const parts = lesson.parts.map((one) => (one.id === part.id ? again.part : one));
+  const led = new Map(leadAgain({ ...lesson, parts }, part.id, before, after).parts.map((one) => [one.id, one]));
+  return { change: replacing(lesson, (one) => [led.get(one.id) ?? one]), astray: again.astray };
+}
+
+/**
+ * Ways that lead into a part whose material has a newer version: to the same block, or as near as can be.
+ */
+export function leadAgain(
+  lesson: Lesson,
+  partId: string,
+  before: readonly ScriptLine[],
+  after: readonly ScriptLine[],
+): Lesson {
+  const toTarget = (to: Target): Target => {
+    if (to.kind !== 'part' || to.partId !== partId || !to.at?.anchor) return to;
+    const { isAstray: _, ...at } = placeAgain(before, after, to.at.anchor);
+    return { ...to, at };
+  };
+  return { ...lesson, parts: lesson.parts.map((part) => withTargets(part, toTarget)) };
+}
+
+interface PlacedAgain {
+  readonly atMs: number;
+  readonly anchor: BlockAnchor;
+  /** Its block, or its words in it, are gone. */
+  readonly isAstray: boolean;
+}
+
+function placeAgain(before: readonly ScriptLine[], after: readonly ScriptLine[], anchor: BlockAnchor): PlacedAgain {
+  const atMs = anchorTimeMs(after, anchor);
+  if (atMs !== null) return { atMs, anchor: { ...anchor, number: numberOf(after, anchor.blockId) }, isAstray: false };
+  const blockId = nearestLeft(before, after, anchor.blockId);
+  const nearest = { blockId, number: numberOf(after, blockId) };
+  return { atMs: anchorTimeMs(after, nearest) ?? 0, anchor: nearest, isAstray: true };
 }
 
 const endOf = (lines: readonly ScriptLine[]): number => lines.at(-1)?.endMs ?? 0;

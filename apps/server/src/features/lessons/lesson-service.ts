@@ -9,6 +9,7 @@ import {
   type Lesson,
   type LessonChange,
   type LessonPicture,
+  leadAgain,
   lessonLengths,
   type MaterialPart,
   materialsOf,
@@ -142,7 +143,11 @@ export function createLessonService({
           astrayCount += again.astray.length;
           return again.part;
         });
-        const draft = swapMaterial({ ...row.draft, parts }, olderId, after.id);
+        let led: Lesson = { ...row.draft, parts };
+        for (const part of parts)
+          if (hasMaterial(part) && part.kind !== 'clip' && part.materialId === after.id)
+            led = leadAgain(led, part.id, before, after.lines);
+        const draft = swapMaterial(led, olderId, after.id);
         repository.saveDraft(row.id, draft, row.version + 1, clock());
         return [{ title: row.draft.title, astrayCount }];
       }),

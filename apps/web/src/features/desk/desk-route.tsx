@@ -271,6 +271,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
             <RegionSources value={sources}>
               <PartDesk
                 key={part.id}
+                lesson={snapshot.lesson}
                 part={part}
                 lengthMs={material.lengthMs ?? part.outMs}
                 faults={faults}
@@ -294,6 +295,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
                   />
                 ) : (
                   <ReadingDetails
+                    lesson={snapshot.lesson}
                     part={part}
                     lessonId={draft.id}
                     material={material}

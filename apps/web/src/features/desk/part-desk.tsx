@@ -2,6 +2,7 @@ import {
   type BreakPoint,
   type Fault,
   gapTimeMs,
+  type Lesson,
   type LessonChange,
   lineAt,
   type MaterialPart,
@@ -29,6 +30,7 @@ import { ScriptView } from './script-view.tsx';
 const CaptionsEditor = lazy(async () => ({ default: (await import('./captions-editor.tsx')).CaptionsEditor }));
 
 interface Props {
+  readonly lesson: Lesson;
   readonly part: MaterialPart;
   /** Length of the material, in ms. */
   readonly lengthMs: number;

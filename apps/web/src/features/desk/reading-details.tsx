@@ -1,7 +1,7 @@
-import { bringInAgain, firstWords, type LessonChange, type MaterialPart, type Stop } from '@semita/core';
+import { bringChange, firstWords, type Lesson, type LessonChange, type MaterialPart, type Stop } from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { Button, buttonStyle } from '../../ui/button.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
@@ -18,6 +18,7 @@ import { PartTitleField } from './part-title-field.tsx';
 import { PictureWords } from './picture-words.tsx';
 
 interface Props {
+  readonly lesson: Lesson;
   readonly part: MaterialPart;
   readonly material: Material;
   readonly lessonId: string;
@@ -26,7 +27,7 @@ interface Props {
 }
 
 /** Under the stage: the name of the reading, its document, and bringing in a newer version of that. */
-export function ReadingDetails({ part, material, lessonId, apply, onGoToStop }: Props) {
+export function ReadingDetails({ lesson, part, material, lessonId, apply, onGoToStop }: Props) {
   const content = useQuery(contentOptions(material.id));
   const isDeck = part.kind === 'deck';
   return (
@@ -46,7 +47,7 @@ export function ReadingDetails({ part, material, lessonId, apply, onGoToStop }: 
             </Link>
           </div>
         ) : (
-          <NewerVersion part={part} apply={apply} onGoToStop={onGoToStop} />
+          <NewerVersion {...{ lesson, part, apply, onGoToStop }} />
         )}
       </section>
       {content.data && !material.madeHere && (
@@ -76,9 +77,12 @@ function levelWords({ lengthMs, level }: Material): string {
   return t('desk.level', { length, words: level.words, grade, ease: Math.round(level.ease) });
 }
 
-function NewerVersion({ part, apply, onGoToStop }: Omit<Props, 'material' | 'lessonId'>) {
+function NewerVersion({ lesson, part, apply, onGoToStop }: Omit<Props, 'material' | 'lessonId'>) {
   const queryClient = useQueryClient();
   const [refusal, setRefusal] = useState<string | null>(null);
+  // What is changed while the file is on its way is not lost.
+  const latest = useRef({ lesson, part });
+  latest.current = { lesson, part };
   const bringIn = useMutation({
     mutationFn: async (file: File): Promise<readonly Stop[]> => {
       setRefusal(null);
@@ -90,9 +94,16 @@ function NewerVersion({ part, apply, onGoToStop }: Omit<Props, 'material' | 'les
         return [];
       }
       const after = await queryClient.fetchQuery(contentOptions(newer.id));
-      const again = bringInAgain(part, newer.id, contentScript(before), contentScript(after));
-      apply({ type: 'replaceParts', partIds: [part.id], parts: [again.part] });
-      return again.astray;
+      const now = latest.current;
+      const { change, astray } = bringChange(
+        now.lesson,
+        now.part,
+        newer.id,
+        contentScript(before),
+        contentScript(after),
+      );
+      if (change) apply(change);
+      return astray;
     },
   });
   const isDone = bringIn.isSuccess && refusal === null;

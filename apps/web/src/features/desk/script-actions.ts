@@ -5,11 +5,12 @@ import {
   gapOf,
   gapTimeMs,
   type Inset,
+  type Lesson,
   type LessonChange,
   type MaterialPart,
   type ScriptLine,
   type Stop,
-  splitPart,
+  splitChange,
 } from '@semita/core';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
@@ -39,6 +40,7 @@ export interface ScriptActions {
 }
 
 interface Options {
+  readonly lesson: Lesson;
   readonly part: MaterialPart;
   readonly lines: readonly ScriptLine[];
   readonly apply: (change: LessonChange) => boolean;
@@ -50,6 +52,7 @@ interface Options {
 
 /** The same for a part: each is a change of the lesson, or of what the desk shows. */
 export function scriptActions({
+  lesson,
   part,
   lines,
   apply,
@@ -91,8 +94,8 @@ export function scriptActions({
       focusSoon(() => document.querySelector(`[data-item="line:${Math.max(0, gapOf(lines, stop.atMs) - 1)}"]`));
     },
     split: (gap) => {
-      const halves = splitPart(part, gapTimeMs(lines, gap), v7());
-      if (!halves || !apply({ type: 'replaceParts', partIds: [part.id], parts: halves })) return;
+      const change = splitChange(lesson, part.id, gapTimeMs(lines, gap), v7());
+      if (!change || !apply(change)) return;
       toast(t('desk.splitDone', { title: part.title }), { id: 'split' });
     },
     insertInset: ({ id, title }, gap) => {

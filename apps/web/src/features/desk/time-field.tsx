@@ -22,10 +22,12 @@ interface Props {
   readonly isLabelHidden?: boolean;
   readonly valueMs: number;
   readonly onChange: (ms: number) => boolean;
+  /** What is said when the time is not taken. */
+  readonly refusal?: string;
 }
 
 /** A place in a film, written as a clock. Taken on Enter and when the field is left. */
-export function TimeField({ label, isLabelHidden = false, valueMs, onChange }: Props) {
+export function TimeField({ label, isLabelHidden = false, valueMs, onChange, refusal }: Props) {
   const [text, setText] = useState<string | null>(null);
   const [fault, setFault] = useState<'timeUnreadable' | 'windowImpossible' | null>(null);
   const commit = () => {
@@ -39,7 +41,7 @@ export function TimeField({ label, isLabelHidden = false, valueMs, onChange }: P
   return (
     <Field
       label={<span className={isLabelHidden ? 'sr-only' : undefined}>{label}</span>}
-      error={fault ? t(`desk.${fault}`) : undefined}
+      error={fault === null ? undefined : (fault === 'windowImpossible' && refusal) || t(`desk.${fault}`)}
     >
       {(ids) => (
         <TextInput

@@ -9,7 +9,7 @@ import {
   type Target,
   type Way,
 } from '@semita/core';
-import { formatPlace } from '../../words/place.ts';
+import { formatPlace, formatStart } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { sureWords } from '../question/sure-field.tsx';
 
@@ -22,6 +22,7 @@ export function targetWords(lesson: Lesson, target: Target): string {
   const title = part.title || t('path.untitled');
   if (target.stopId !== undefined && !stop) return t('path.to.gone');
   if (stop) return t('path.to.stop', { title, place: formatPlace(part.kind, stop) });
+  if (target.at) return t('path.to.stop', { title, place: formatStart(part.kind, target.at) });
   return t(isAside(lesson, part.id) ? 'path.to.aside' : 'path.to.part', { title });
 }
 

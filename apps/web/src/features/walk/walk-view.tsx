@@ -43,11 +43,15 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
   const part = lesson.parts.find((one) => one.id === partId);
   const leg = state.route?.legs.at(-1);
   const legNumber = state.route?.legs.length ?? 0;
+  // Whoever comes back to a walk goes on where they were.
+  const legsSeen = useRef(legNumber);
   // Where a choice or a rule has led: into another part, or elsewhere in this one.
   // biome-ignore lint/correctness/useExhaustiveDependencies: only a new leg leads somewhere
   useEffect(() => {
+    if (legNumber === legsSeen.current) return;
+    legsSeen.current = legNumber;
     setChosenPartId(null);
-    if (leg && leg.fromStop > 0 && leg.partId === part?.id) film.current?.seek(leg.fromMs);
+    if (leg && leg.partId === part?.id) film.current?.seek(leg.fromMs);
   }, [legNumber]);
   // With nothing to watch or read, all stands in one column.
   const isBeside = part === undefined || hasMaterial(part);
