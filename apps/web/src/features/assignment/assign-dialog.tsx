@@ -6,7 +6,7 @@ import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
-import { Field, inputStyle } from '../../ui/field.tsx';
+import { Field, Select } from '../../ui/field.tsx';
 import { ErrorNotice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { classesOptions } from '../classes/queries.ts';
@@ -79,14 +79,14 @@ export function AssignDialog({ lessonId, title, editionNumber, onClose }: Props)
         {assign.isError && <ErrorNotice error={assign.error} />}
         <Field label={t('assign.to')} error={form.formState.errors.classId && t('assign.chooseClass')}>
           {(ids) => (
-            <select {...ids} className={inputStyle} {...form.register('classId', { required: true })}>
+            <Select {...ids} className="w-full" {...form.register('classId', { required: true })}>
               <option value="">{t('assign.chooseClass')}</option>
               {classes.data?.map((one) => (
                 <option key={one.id} value={one.id}>
                   {one.name}
                 </option>
               ))}
-            </select>
+            </Select>
           )}
         </Field>
         <WindowFields
@@ -99,13 +99,13 @@ export function AssignDialog({ lessonId, title, editionNumber, onClose }: Props)
           <Term label={t('assign.turningBack')} help={t('assign.turningBackHelp')} {...form.register('turningBack')} />
           <Field label={t('assign.maxRate')}>
             {(ids) => (
-              <select {...ids} className={`${inputStyle} w-28`} {...form.register('maxRate')}>
+              <Select {...ids} className="w-28" {...form.register('maxRate')}>
                 {['1', '1.25', '1.5', '2'].map((rate) => (
                   <option key={rate} value={rate}>
                     {rate} ×
                   </option>
                 ))}
-              </select>
+              </Select>
             )}
           </Field>
         </fieldset>

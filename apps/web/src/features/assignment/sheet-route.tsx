@@ -6,6 +6,7 @@ import { useEffect } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { pathOf } from '../../api/client.ts';
 import { Button, buttonStyle } from '../../ui/button.tsx';
+import { Select } from '../../ui/field.tsx';
 import { KeyHelp } from '../../ui/key-help.tsx';
 import type { KeyGroup } from '../../ui/key-list.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
@@ -89,15 +90,11 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
         <span className="grow" />
         <label className="flex items-center gap-2">
           {t('sheet.sortBy')}
-          <select
-            className="h-8 rounded-control border border-edge bg-card px-2"
-            value={order}
-            onChange={(event) => set({ sort: event.target.value })}
-          >
+          <Select className="h-8" value={order} onChange={(event) => set({ sort: event.target.value })}>
             <option value="need">{t('sheet.sortNeed')}</option>
             <option value="name">{t('sheet.sortName')}</option>
             <option value="progress">{t('sheet.sortProgress')}</option>
-          </select>
+          </Select>
         </label>
         <Legend />
         <KeyHelp groups={sheetKeys()} />

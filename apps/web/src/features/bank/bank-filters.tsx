@@ -1,6 +1,6 @@
 import type { BankItem } from '@semita/core/contract';
 import { Search } from 'lucide-react';
-import { TextInput } from '../../ui/field.tsx';
+import { Select, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { type BankFilter, type BankOrder, tagsOf, targetsOf } from './filter-bank.ts';
 
@@ -28,7 +28,7 @@ export function BankFilters({ items, filter, onChange }: Props) {
         />
       </div>
       {tags.length > 0 && (
-        <Select
+        <Filter
           label={t('bank.tag')}
           value={filter.tag}
           options={[['', t('bank.anyTag')], ...tags.map((tag) => [tag, tag] as const)]}
@@ -36,14 +36,14 @@ export function BankFilters({ items, filter, onChange }: Props) {
         />
       )}
       {targets.length > 0 && (
-        <Select
+        <Filter
           label={t('bank.target')}
           value={filter.target}
           options={[['', t('bank.anyTarget')], ...targets.map((target) => [target, target] as const)]}
           onChange={(target) => onChange({ ...filter, target })}
         />
       )}
-      <Select<BankOrder>
+      <Filter<BankOrder>
         label={t('bank.order')}
         value={filter.order}
         options={(['newest', 'hardest', 'easiest'] as const).map((order) => [order, t(`bank.orderOf.${order}`)])}
@@ -53,18 +53,19 @@ export function BankFilters({ items, filter, onChange }: Props) {
   );
 }
 
-interface SelectProps<T extends string> {
+interface FilterProps<T extends string> {
   readonly label: string;
   readonly value: T;
   readonly options: readonly (readonly [T, string])[];
   readonly onChange: (value: T) => void;
 }
 
-function Select<T extends string>({ label, value, options, onChange }: SelectProps<T>) {
+/** One of the filters. */
+function Filter<T extends string>({ label, value, options, onChange }: FilterProps<T>) {
   return (
-    <select
+    <Select
       aria-label={label}
-      className="h-9 max-w-56 rounded-control border border-edge bg-card px-2 text-14"
+      className="max-w-56"
       value={value}
       onChange={(event) => onChange(event.target.value as T)}
     >
@@ -73,6 +74,6 @@ function Select<T extends string>({ label, value, options, onChange }: SelectPro
           {words}
         </option>
       ))}
-    </select>
+    </Select>
   );
 }

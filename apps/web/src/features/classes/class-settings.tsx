@@ -3,13 +3,11 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
-import { inputStyle } from '../../ui/field.tsx';
+import { inputStyle, Select } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { errorWords } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { classOptions } from './queries.ts';
-
-const selectStyle = joinClasses(inputStyle, 'h-8 w-auto py-0 text-14');
 
 function useClassChange<Input>(classId: string, change: (input: Input) => Promise<unknown>) {
   const queryClient = useQueryClient();
@@ -31,8 +29,8 @@ export function NumberLanguage({ classId, locale }: { readonly classId: string; 
   return (
     <label className="flex items-center gap-2 text-14">
       <span className="text-quiet">{t('classes.numbers')}</span>
-      <select
-        className={selectStyle}
+      <Select
+        className="h-8"
         value={locale}
         disabled={change.isPending}
         onChange={(event) => change.mutate(event.target.value as Locale)}
@@ -42,7 +40,7 @@ export function NumberLanguage({ classId, locale }: { readonly classId: string; 
             {names.of(one)} ({new Intl.NumberFormat(one).format(1234.5)})
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }
@@ -92,9 +90,9 @@ export function ExtraTime({ classId, student }: ExtraTimeProps) {
     call('changeStudent', { params: { classId, studentId: student.id }, body: { extraTime } }),
   );
   return (
-    <select
+    <Select
+      className="h-8"
       aria-label={t('classes.extraTimeOf', { name: student.displayName })}
-      className={selectStyle}
       value={student.extraTime}
       disabled={change.isPending}
       onChange={(event) => change.mutate(Number(event.target.value))}
@@ -104,6 +102,6 @@ export function ExtraTime({ classId, student }: ExtraTimeProps) {
           {factor === 1 ? t('classes.noExtraTime') : t('classes.moreTime', { percent: Math.round((factor - 1) * 100) })}
         </option>
       ))}
-    </select>
+    </Select>
   );
 }

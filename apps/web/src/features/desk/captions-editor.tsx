@@ -6,7 +6,7 @@ import { toast } from 'sonner';
 import { codeOf } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
-import { TextArea, TextInput } from '../../ui/field.tsx';
+import { Select, TextArea, TextInput } from '../../ui/field.tsx';
 import { HistoryButtons } from '../../ui/history-buttons.tsx';
 import { historyKey } from '../../ui/history-key.ts';
 import { isWriting } from '../../ui/is-writing.ts';
@@ -236,17 +236,13 @@ function AllAtOnce({ apply }: Pick<RowProps, 'apply'>) {
       </Button>
       <label className="flex items-center gap-2">
         {t('captions.scaleLabel')}
-        <select
-          className="h-8 rounded-control border border-edge bg-card px-2"
-          value={scale}
-          onChange={(event) => setScale(event.target.value as Scale)}
-        >
+        <Select className="h-8" value={scale} onChange={(event) => setScale(event.target.value as Scale)}>
           {(Object.keys(scales) as Scale[]).map((one) => (
             <option key={one} value={one}>
               {t(`captions.${one}`)}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <Button
         size="small"

@@ -3,7 +3,7 @@ import { Mic, Play, Trash2 } from 'lucide-react';
 import { type RefObject, useRef, useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/button.tsx';
-import { Field, inputStyle, TextArea } from '../../ui/field.tsx';
+import { Field, Select, TextArea } from '../../ui/field.tsx';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
@@ -101,15 +101,15 @@ function NarrationCard({ narration, onPlay, onChange, onRemove }: CardProps) {
       </div>
       <Field label={t('voice.filmSound')}>
         {(ids) => (
-          <select
+          <Select
             {...ids}
-            className={`${inputStyle} h-9 text-14`}
+            className="w-full"
             value={filmSound}
             onChange={(event) => onChange({ ...narration, filmSound: event.target.value as Narration['filmSound'] })}
           >
             <option value="silent">{t('voice.silent')}</option>
             <option value="quiet">{t('voice.quiet')}</option>
-          </select>
+          </Select>
         )}
       </Field>
       <Field label={t('voice.words')}>

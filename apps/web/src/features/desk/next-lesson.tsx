@@ -1,6 +1,6 @@
 import type { LessonChange, MaterialPart } from '@semita/core';
 import { useQuery } from '@tanstack/react-query';
-import { Field, inputStyle } from '../../ui/field.tsx';
+import { Field, Select } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { lessonsOptions } from '../shelf/queries.ts';
 
@@ -18,9 +18,9 @@ export function NextLesson({ part, lessonId, apply }: Props) {
   return (
     <Field label={t('inset.next')} help={t('inset.nextHelp')}>
       {(ids) => (
-        <select
+        <Select
           {...ids}
-          className={`${inputStyle} h-9 text-14`}
+          className="w-full"
           value={part.nextLessonId ?? ''}
           onChange={(event) => apply({ type: 'setNextLesson', partId: part.id, lessonId: event.target.value || null })}
         >
@@ -30,7 +30,7 @@ export function NextLesson({ part, lessonId, apply }: Props) {
               {title || t('shelf.untitled')}
             </option>
           ))}
-        </select>
+        </Select>
       )}
     </Field>
   );

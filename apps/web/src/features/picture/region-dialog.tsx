@@ -5,7 +5,7 @@ import { type PercentCrop, ReactCrop } from 'react-image-crop';
 import 'react-image-crop/dist/ReactCrop.css';
 import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
-import { Field, inputStyle, TextInput } from '../../ui/field.tsx';
+import { Field, Select, TextInput } from '../../ui/field.tsx';
 import { errorWords } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { materialsOptions } from '../shelf/queries.ts';
@@ -61,9 +61,9 @@ export function RegionDialog({ sources, onTaken, onClose }: Props) {
           {sources.length > 1 && (
             <Field label={t('picture.from')}>
               {(ids) => (
-                <select
+                <Select
                   {...ids}
-                  className={`${inputStyle} h-9 max-w-72 text-14`}
+                  className="w-full max-w-72"
                   value={sourceId}
                   onChange={(event) => {
                     setSourceId(event.target.value);
@@ -76,7 +76,7 @@ export function RegionDialog({ sources, onTaken, onClose }: Props) {
                       {one.title}
                     </option>
                   ))}
-                </select>
+                </Select>
               )}
             </Field>
           )}

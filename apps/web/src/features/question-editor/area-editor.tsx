@@ -3,7 +3,7 @@ import { Circle, Pentagon, Square } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
-import { inputStyle } from '../../ui/field.tsx';
+import { Select } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { areaBox, areaClip, PictureBoard } from '../question/picture-board.tsx';
@@ -284,9 +284,8 @@ export function GraphicGapMatchEditor({ question, onChange }: EditorProps<'graph
         areas={areas}
         onChange={(next) => onChange({ ...question, areas: next })}
         under={(area, index) => (
-          <select
+          <Select
             aria-label={t('editor.labelOf', { number: index + 1 })}
-            className={joinClasses(inputStyle, 'h-9 w-auto py-0 text-14')}
             value={area.rightIds[0] ?? ''}
             onChange={(event) =>
               setWord(
@@ -301,7 +300,7 @@ export function GraphicGapMatchEditor({ question, onChange }: EditorProps<'graph
                 {text}
               </option>
             ))}
-          </select>
+          </Select>
         )}
       />
     </>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Field, inputStyle, TextInput } from '../../ui/field.tsx';
+import { Field, Select, TextInput } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 
 interface NumberProps {
@@ -56,18 +56,13 @@ export function SelectInput<T extends string>({ label, value, options, onChange 
   return (
     <Field label={label}>
       {(ids) => (
-        <select
-          {...ids}
-          className={joinClasses(inputStyle, 'h-9 py-0 text-14')}
-          value={value}
-          onChange={(event) => onChange(event.target.value as T)}
-        >
+        <Select {...ids} className="w-full" value={value} onChange={(event) => onChange(event.target.value as T)}>
           {options.map(([key, words]) => (
             <option key={key} value={key}>
               {words}
             </option>
           ))}
-        </select>
+        </Select>
       )}
     </Field>
   );

@@ -1,6 +1,6 @@
 import type { MadeSlide } from '@semita/core';
 import { useQuery } from '@tanstack/react-query';
-import { Field, inputStyle, TextArea, TextInput } from '../../ui/field.tsx';
+import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { PictureField } from '../picture/picture-field.tsx';
 import { materialsOptions } from '../shelf/queries.ts';
@@ -112,9 +112,9 @@ function FilmField({ slide, onChange }: Props) {
   return (
     <Field label={t('slides.film')}>
       {(ids) => (
-        <select
+        <Select
           {...ids}
-          className={`${inputStyle} h-9 text-14`}
+          className="w-full"
           value={slide.film?.materialId ?? ''}
           onChange={(event) => {
             const film = films.find((one) => one.id === event.target.value);
@@ -127,7 +127,7 @@ function FilmField({ slide, onChange }: Props) {
               {title}
             </option>
           ))}
-        </select>
+        </Select>
       )}
     </Field>
   );

@@ -2,7 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Camera, Circle, Mic, MonitorUp, Square } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { Field, inputStyle, TextArea } from '../../ui/field.tsx';
+import { Field, Select, TextArea } from '../../ui/field.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { errorWords, Notice } from '../../ui/notice.tsx';
 import { enRecorder } from '../../words/en-recorder.ts';
@@ -146,9 +146,9 @@ function MicrophoneChoice({
   return (
     <Field label={t('voice.microphone')}>
       {(ids) => (
-        <select
+        <Select
           {...ids}
-          className={inputStyle}
+          className="w-full"
           value={microphoneId ?? microphones[0]?.deviceId}
           onChange={(event) => onChange(event.target.value)}
         >
@@ -157,7 +157,7 @@ function MicrophoneChoice({
               {device.label}
             </option>
           ))}
-        </select>
+        </Select>
       )}
     </Field>
   );
