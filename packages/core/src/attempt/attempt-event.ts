@@ -12,6 +12,9 @@ import type { HandedFile, Response } from '../question/response.ts';
  */
 export type AttemptEvent = EventEnvelope & EventBody;
 
+/** What a learner does, rather than their teacher. */
+export type LearnerEvent = Extract<AttemptEvent, { type: LearnerEventBody['type'] }>;
+
 export interface EventEnvelope {
   /** UUIDv7 made where the event was made. */
   readonly id: string;

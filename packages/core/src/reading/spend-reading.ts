@@ -1,4 +1,4 @@
-import { fastestReading } from '../attempt/take-in.ts';
+import { fastestReading } from '../attempt/take-in-material.ts';
 import type { ScriptLine } from '../script/script.ts';
 
 /** What has been looked at of each block so far, in ms; blocks that were met are gone from it. */
