@@ -43,7 +43,7 @@ export const enStudent = {
     rehearseAs: 'As a student in',
     rehearseAsAnybody: 'no group',
     rehearseSkipping: 'Skip freely',
-    rehearseAgain: 'Begin again',
+    rehearseAgain: 'Start again',
     strip: 'Your way through the lesson',
     beside: 'Beside the material',
     stopOf: 'Stop {{number}} of {{count}}',
