@@ -117,7 +117,6 @@ function arrive(lesson: WalkLesson, state: AttemptState, leg: Leg, isMoved: bool
   const part = lesson.parts.find(({ id }) => id === leg.partId) as WalkPart;
   const stops = orderedStops(part);
   const again = stops.filter(({ kind, id }, index) => index >= leg.fromStop && kind === 'fork' && isSettled(state, id));
-  const kept = Object.entries(state.stops).filter(([id]) => !again.some((fork) => fork.id === id));
   const before = partStateOf(state, part);
   const { fromMs } = leg;
   const after = {
@@ -127,10 +126,15 @@ function arrive(lesson: WalkLesson, state: AttemptState, leg: Leg, isMoved: bool
   };
   return {
     ...state,
-    ...(again.length > 0 ? { stops: Object.fromEntries(kept) } : {}),
+    ...(again.length > 0 ? { stops: without(state.stops, again) } : {}),
     ...(isMoved ? { currentPartId: part.id } : {}),
     parts: { ...state.parts, [part.id]: after },
   };
+}
+
+function without(stops: AttemptState['stops'], gone: readonly { readonly id: string }[]): AttemptState['stops'] {
+  const ids = new Set(gone.map(({ id }) => id));
+  return Object.fromEntries(Object.entries(stops).filter(([id]) => !ids.has(id)));
 }
 
 interface Decided {

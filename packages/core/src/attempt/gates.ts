@@ -15,15 +15,19 @@ export function mayPass(stop: WalkStop, terms: Terms): boolean {
 
 /** The stop that is open now, if any: the latest opened. */
 export function findOpenStop(lesson: WalkLesson, state: AttemptState): { part: WalkPart; stop: WalkStop } | undefined {
-  const open = Object.entries(state.stops)
-    .filter(([, stop]) => stop.phase === 'open')
-    .sort(([, a], [, b]) => b.openedAt - a.openedAt);
-  for (const [id] of open) {
+  let latest: { part: WalkPart; stop: WalkStop } | undefined;
+  let openedAt = Number.NEGATIVE_INFINITY;
+  // Asked at every event: nothing is made of the many that are settled.
+  for (const id in state.stops) {
+    const stop = state.stops[id];
+    if (stop?.phase !== 'open' || stop.openedAt <= openedAt) continue;
     const found = findStop(lesson, id);
     // A board waits while its tiles are gone through.
-    if (found && (found.stop.kind !== 'board' || currentLegIn(found.part, state))) return found;
+    if (!found || (found.stop.kind === 'board' && !currentLegIn(found.part, state))) continue;
+    latest = found;
+    openedAt = stop.openedAt;
   }
-  return undefined;
+  return latest;
 }
 
 /** The leg a student is in, where it is in this part. */

@@ -33,9 +33,12 @@ function lengthOf(part: WalkPart): number {
 }
 
 function doneIn(part: WalkPart, state: AttemptState): number {
-  const settled = part.stops.filter(({ id }) => isSettled(state, id));
-  const reachedMs = Math.min(partStateOf(state, part).furthestMs, part.outMs);
-  return walkMs(part, part.inMs, reachedMs) + settled.reduce((sum, stop) => sum + stopTimeMs(stop), 0);
+  let doneMs = 0;
+  // Asked of every part at every event: nothing is made for those that were never opened.
+  const reached = state.parts[part.id];
+  if (reached) doneMs = walkMs(part, part.inMs, Math.min(reached.furthestMs, part.outMs));
+  for (const stop of part.stops) if (isSettled(state, stop.id)) doneMs += stopTimeMs(stop);
+  return doneMs;
 }
 
 /** The longest way on from where the learner is. */

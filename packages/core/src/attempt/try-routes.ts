@@ -1,6 +1,7 @@
 import { groupsOf } from '../lesson/groups-of.ts';
 import type { Lesson, Rule, RuleCondition } from '../lesson/lesson.ts';
 import { rightResponse } from '../marking/right-response.ts';
+import { pathFigures } from '../path/path-figures.ts';
 import { type PathRule, partAfter } from '../path/path-lesson.ts';
 import type { Question } from '../question/question.ts';
 import type { Response } from '../question/response.ts';
@@ -31,8 +32,9 @@ export interface TriedRoutes {
   readonly isComplete: boolean;
 }
 
-/** Beyond this, walks are chosen so that each way is taken at least once. */
+/** Beyond this many walks, or this much walking, walks are chosen so that each way is taken at least once. */
 const mostRoutes = 256;
+const mostEventsInAll = 20_000;
 /** A walk that goes round and round is stuck. */
 const mostEvents = 5_000;
 
@@ -48,17 +50,25 @@ export function tryRoutes(lesson: Lesson): TriedRoutes {
 /** The routes of students of some groups. */
 function tryAs(whole: Lesson, groups: readonly string[]): TriedRoutes {
   const lesson = ownLesson(whole, { begunAt: 0, groups });
+  const cannotAll = (pathFigures(lesson)?.routeCount ?? 0n) > mostRoutes;
+  const all = cannotAll ? null : takeAll(lesson, groups);
+  return all ? { routes: all, isComplete: true } : { routes: cover(lesson, groups), isComplete: false };
+}
+
+/** Every walk there is; null where they are too many, or too long. */
+function takeAll(lesson: Lesson, groups: readonly string[]): readonly TriedRoute[] | null {
   const routes: TriedRoute[] = [];
   const taken = new Map<string, number>();
-  let choices: number[] = [];
-  for (let count = 0; count < mostRoutes; count++) {
-    const { route, branches } = walk(lesson, groups, choices, taken);
-    routes.push(route);
-    const next = nextChoices(branches);
-    if (!next) return { routes, isComplete: true };
-    choices = next;
+  let choices: readonly number[] | null = [];
+  let events = 0;
+  while (choices) {
+    if (routes.length >= mostRoutes || events > mostEventsInAll) return null;
+    const walked = walk(lesson, groups, choices, taken);
+    routes.push(walked.route);
+    events += walked.eventCount;
+    choices = nextChoices(walked.branches);
   }
-  return { routes: [...routes, ...cover(lesson, groups, taken)], isComplete: false };
+  return routes;
 }
 
 interface Branch {
@@ -74,27 +84,55 @@ function nextChoices(branches: readonly Branch[]): number[] | null {
   return turn ? [...branches.slice(0, last).map(({ taken }) => taken), turn.taken + 1] : null;
 }
 
-/** More walks, each taking at every turn the way least taken, until none is new. */
-function cover(lesson: Lesson, groups: readonly string[], taken: Map<string, number>): TriedRoute[] {
+/** Walks that take each way out of each turn that is come to, most of them several ways that none has taken. */
+function cover(lesson: Lesson, groups: readonly string[]): TriedRoute[] {
   const routes: TriedRoute[] = [];
-  for (let count = 0; count < mostRoutes; count++) {
-    const { route, branches } = walk(lesson, groups, null, taken);
+  const taken = new Map<string, number>();
+  /** By turn: the choices that have led to it, and how many ways lead on. */
+  const met = new Map<string, { readonly to: readonly number[]; readonly of: number }>();
+  let goal: Goal | null = { choices: [], key: '' };
+  while (goal) {
+    const { route, branches } = walk(lesson, groups, goal.choices, taken, 'leastTaken');
     routes.push(route);
-    const isOld = branches.every(({ at, of }) => {
-      for (let way = 0; way < of; way++) if (!taken.has(`${at}:${way}`)) return false;
-      return true;
-    });
-    if (isOld) return routes;
+    // A walk that could not take it will not take it another time.
+    taken.set(goal.key, taken.get(goal.key) ?? 0);
+    const ways = branches.map((branch) => branch.taken);
+    for (const [index, { at, of }] of branches.entries())
+      if (!met.has(at)) met.set(at, { to: ways.slice(0, index), of });
+    goal = untaken(met, taken);
   }
   return routes;
 }
 
-/** @param choices the way at each turn, in order, and the first at all that follow; null for the ways least taken */
+interface Goal {
+  /** What leads to the way, and the way itself. */
+  readonly choices: readonly number[];
+  readonly key: string;
+}
+
+/** A way that no walk has taken; null where all were. */
+function untaken(
+  met: ReadonlyMap<string, { readonly to: readonly number[]; readonly of: number }>,
+  taken: ReadonlyMap<string, number>,
+): Goal | null {
+  for (const [at, { to, of }] of met)
+    for (let way = 0; way < of; way++) {
+      const key = `${at}:${way}`;
+      if (!taken.has(key)) return { choices: [...to, way], key };
+    }
+  return null;
+}
+
+/**
+ * @param choices the way at each turn, in order
+ * @param then which way at all that follow
+ */
 function walk(
   lesson: Lesson,
   groups: readonly string[],
-  choices: readonly number[] | null,
+  choices: readonly number[],
   taken: Map<string, number>,
+  then: 'first' | 'leastTaken' = 'first',
 ) {
   const branches: Branch[] = [];
   const plan = { share: 1 };
@@ -131,7 +169,8 @@ function walk(
       return again;
     }
     const times = (way: number) => taken.get(`${at}:${way}`) ?? 0;
-    const way = choices ? (choices[branches.length] ?? 0) : (ways.toSorted((a, b) => times(a) - times(b))[0] ?? 0);
+    const least = () => ways.toSorted((a, b) => times(a) - times(b))[0] ?? 0;
+    const way = choices[branches.length] ?? (then === 'first' ? 0 : least());
     before.set(`${at}:${way}`, 1);
     branches.push({ at, taken: way, of });
     taken.set(`${at}:${way}`, times(way) + 1);
@@ -166,7 +205,7 @@ function walk(
   const earned = Object.values(state.stops)
     .flatMap(({ answers }) => Object.values(answers))
     .reduce((sum, { points }) => sum + (points ?? 0), 0);
-  return { route: { partIds: legs.map((leg) => leg.partId), legs, stuckAt, earned }, branches };
+  return { route: { partIds: legs.map((leg) => leg.partId), legs, stuckAt, earned }, branches, eventCount: n };
 }
 
 interface Step {

@@ -276,6 +276,21 @@ describe('trying all routes', () => {
     expect(routes.every(({ stuckAt }) => stuckAt === null)).toBe(true);
   });
 
+  test('also those behind a turn where another way leads to the end at once', () => {
+    const { parts } = diamonds(9);
+    const early = lesson(clip('door', [fork('out', [{ kind: 'end' }, toPart('top-0')])]), ...parts);
+    const { routes, isComplete } = tryRoutes(early);
+    expect(isComplete).toBe(false);
+    expect(new Set(routes.flatMap(({ partIds }) => partIds)).size).toBe(parts.length + 1);
+    expect(routes.length).toBeLessThan(20);
+  });
+
+  test('of a lesson of 500 parts, without going through them hundreds of times', () => {
+    const { routes } = tryRoutes(diamonds(166));
+    expect(routes.length).toBeLessThan(10);
+    expect(routes.every(({ stuckAt }) => stuckAt === null)).toBe(true);
+  });
+
   test('tells where a route is stuck', () => {
     const round = lesson(clip('a', [fork('f', [toPart('a')])]));
     expect(tryRoutes(round).routes.some(({ stuckAt }) => stuckAt?.partId === 'a')).toBe(true);
