@@ -63,12 +63,10 @@ test('a map of 200 parts is dragged without a task over 50 ms, and its figures a
       await page.mouse.down();
       for (let step = 1; step <= 15; step++) await page.mouse.move(on.x + step * 4, on.y + step * 4);
       for (let step = 15; step >= 0; step--) await page.mouse.move(on.x + step * 4, on.y + step * 4);
-    }).finally(() => page.mouse.up()),
+      // Put down where it was, it is kept there: a change of the lesson.
+      await page.mouse.up();
+    }),
   );
-  await page.mouse.move(on.x, on.y);
-  await page.mouse.down();
-  await page.mouse.move(on.x + 60, on.y + 60, { steps: 5 });
-  await page.mouse.up();
   await expect(page.getByRole('button', { name: 'Arrange anew' })).toBeVisible();
   console.log(`longest tasks: panning ${ofPanning} ms, dragging ${ofDragging} ms`);
   expect(Math.max(ofPanning, ofDragging)).toBeLessThanOrEqual(50);

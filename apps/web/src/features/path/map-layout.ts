@@ -1,11 +1,7 @@
-import { Graph, layout } from '@dagrejs/dagre';
 import type { Lesson, MapPlace, Way } from '@semita/core';
 
 export const cardSize = { width: 184, height: 92 } as const;
 export const endSize = { width: 72, height: 36 } as const;
-/** Room between two cards for what is written on a way. */
-const labelPx = 120;
-
 /** The places where every route begins and ends; no part has such an id. */
 export const beginId = 'begin';
 export const endId = 'end';
@@ -23,40 +19,41 @@ export interface MapLine {
   readonly label: MapPlace;
 }
 
+/** What the layers of a map are computed of: its cards and the lines between them, whatever is written on them. */
+export interface MapGraph {
+  readonly partIds: readonly string[];
+  readonly lines: readonly {
+    readonly key: string;
+    readonly from: string;
+    readonly to: string;
+    readonly isLabelled: boolean;
+  }[];
+}
+
+export function mapGraph({ parts }: Lesson, drawn: readonly DrawnWay[]): MapGraph {
+  return {
+    partIds: parts.map(({ id }) => id),
+    lines: drawn.map(({ key, from, to, way }) => ({
+      ...{ key, from, to },
+      isLabelled: way !== null && way.via.kind !== 'next' && way.via.kind !== 'order',
+    })),
+  };
+}
+
 /**
  * Where the cards of a map stand, from left to right: where the teacher has put them, and else where the layers of
  * the graph put them; and how the lines run past other cards.
  */
-export function mapLayout(lesson: Lesson, ways: readonly Way[]): MapLayout {
-  const graph = new Graph({ multigraph: true });
-  graph.setGraph({ rankdir: 'LR', nodesep: 28, ranksep: 28, marginx: 16, marginy: 16 });
-  graph.setDefaultEdgeLabel(() => ({}));
-  graph.setNode(beginId, { ...endSize });
-  for (const { id } of lesson.parts) graph.setNode(id, { ...cardSize });
-  graph.setNode(endId, { ...endSize });
-  for (const { key, from, to, way } of drawnWays(lesson, ways)) {
-    const isLabelled = way !== null && way.via.kind !== 'next' && way.via.kind !== 'order';
-    graph.setEdge(from, to, { width: isLabelled ? labelPx : 0, height: isLabelled ? 24 : 0, labelpos: 'c' }, key);
-  }
-  layout(graph);
-  const places = new Map<string, MapPlace>();
-  for (const id of graph.nodes()) {
-    const { x = 0, y = 0, width = 0, height = 0 } = graph.node(id) as Record<string, number>;
-    places.set(id, { x: Math.round(x - width / 2), y: Math.round(y - height / 2) });
-  }
+export function mapLayout(lesson: Lesson, drawn: readonly DrawnWay[], layers: MapLayout): MapLayout {
+  const places = new Map(layers.places);
   // Parts in any order stand in the order of the lesson, from the top.
   const free = lesson.freeFrom === undefined ? [] : lesson.parts.slice(lesson.freeFrom);
   const spots = free.flatMap(({ id }) => places.get(id) ?? []).toSorted((a, b) => a.y - b.y);
-  for (const [index, { id }] of free.entries()) places.set(id, spots[index] as MapPlace);
+  for (const [index, { id }] of free.entries()) if (spots[index]) places.set(id, spots[index]);
   for (const { id, mapAt } of lesson.parts) if (mapAt) places.set(id, mapAt);
   const moved = new Set([...lesson.parts.filter(({ mapAt }) => mapAt), ...free].map(({ id }) => id));
-  const lines = new Map<string, MapLine>();
-  for (const { v, w, name = '' } of graph.edges()) {
-    const { points = [], x, y } = graph.edge({ v, w, name }) as { points?: MapPlace[]; x?: number; y?: number };
-    const middle = points[Math.floor(points.length / 2)];
-    if (moved.has(v) || moved.has(w) || !middle) continue;
-    lines.set(name, { bends: points.slice(1, -1), label: { x: x ?? middle.x, y: y ?? middle.y } });
-  }
+  const lines = new Map(layers.lines);
+  for (const { key, from, to } of drawn) if (moved.has(from) || moved.has(to)) lines.delete(key);
   return { places, lines };
 }
 

@@ -88,7 +88,7 @@ function Figures({ figures }: { readonly figures: PathFigures }) {
   return (
     <dl className="grid grid-cols-3 gap-x-3 gap-y-2">
       {rows.map(([name, value]) => (
-        <div key={name} className="grid content-start">
+        <div key={name} className={joinClasses('grid content-start', value.length > longestInColumn && 'col-span-3')}>
           <dt className="text-13 text-quiet">{name}</dt>
           <dd className="font-mono text-14 break-all">{value}</dd>
         </div>
@@ -96,6 +96,9 @@ function Figures({ figures }: { readonly figures: PathFigures }) {
     </dl>
   );
 }
+
+/** Signs of a figure that stand in a third of the panel. */
+const longestInColumn = 11;
 
 /** No route goes through a place twice. */
 const keyOf = ({ steps }: Route) => JSON.stringify(steps.map(({ node, via }) => [node.key, via]));

@@ -14,10 +14,11 @@ import { useEffect, useMemo, useRef } from 'react';
 import { t } from '../../words/words.ts';
 import { partFigures } from '../desk/part-figures.ts';
 import { Card, type CardNode, PlaceMark, type PlaceNode } from './map-card.tsx';
-import { beginId, cardSize, drawnWays, endId, mapLayout } from './map-layout.ts';
+import { beginId, cardSize, type DrawnWay, drawnWays, endId, type MapLayout } from './map-layout.ts';
 import { arrow, colourOf, type WayEdge, WayLine } from './map-line.tsx';
 import { nextCard } from './next-card.ts';
 import type { PathPicture } from './path-picture.ts';
+import { useMapLayout } from './use-map-layout.ts';
 import { wayLabel } from './way-words.ts';
 
 interface Props extends PathPicture {
@@ -38,10 +39,17 @@ export function PathMap(props: Props) {
   );
 }
 
-function MapView({ lesson, whole, ways, faults, selectedId, onSelect, lit, taken, noteOf, apply }: Props) {
-  const flow = useReactFlow();
+function MapView(props: Props) {
+  const { lesson, ways } = props;
   const drawn = useMemo(() => drawnWays(lesson, ways), [lesson, ways]);
-  const { places, lines } = useMemo(() => mapLayout(lesson, ways), [lesson, ways]);
+  const layout = useMapLayout(lesson, drawn);
+  if (!layout) return <p className="p-4 text-quiet">{t('app.loading')}</p>;
+  return <LaidMap {...props} {...{ drawn }} {...layout} />;
+}
+
+function LaidMap(props: Props & MapLayout & { readonly drawn: readonly DrawnWay[] }) {
+  const { lesson, whole, ways, faults, selectedId, onSelect, lit, taken, noteOf, apply, drawn, places, lines } = props;
+  const flow = useReactFlow();
   const latest = useRef({ places, drawn, apply, onSelect });
   latest.current = { places, drawn, apply, onSelect };
   const handlers = useRef({

@@ -27,7 +27,7 @@ export function RouteButton({ isLit, title, figures, onClick }: Props) {
         isLit ? 'border-main bg-main-tint' : 'border-line',
       )}
     >
-      <span className="break-words">{title}</span>
+      <span className={joinClasses('break-words', !isLit && 'line-clamp-5')}>{title}</span>
       <span className="text-13 text-quiet">{figures}</span>
     </button>
   );
