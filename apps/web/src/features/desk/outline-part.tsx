@@ -1,6 +1,7 @@
 import { useSortable } from '@dnd-kit/react/sortable';
 import { type BreakPoint, firstWords, hasLength, lessonLengths, type Part, stopsInOrder } from '@semita/core';
 import { GripVertical, Lightbulb } from 'lucide-react';
+import { memo } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock, formatMinutes } from '../../words/format.ts';
 import { formatLengths, formatPlace } from '../../words/place.ts';
@@ -16,10 +17,12 @@ interface Props {
   readonly isFree: boolean;
   readonly openStopId: string | null;
   /** Places to stop that were suggested for it. */
-  readonly breaks: readonly BreakPoint[];
-  readonly onChoose: () => void;
-  readonly onChooseStop: (partId: string, stopId: string) => void;
-  readonly onMove: (index: number) => void;
+  readonly breaks: readonly BreakPoint[] | null;
+  readonly actions: {
+    readonly choose: (partId: string) => void;
+    readonly chooseStop: (partId: string, stopId: string) => void;
+    readonly move: (partId: string, index: number) => void;
+  };
 }
 
 /** Part heights follow their length, within what can still be read. */
@@ -27,9 +30,9 @@ const pxPerMinute = 22;
 /** A stretch longer than this without a stop is worth a word. Common practice, no source. */
 const longStretchMs = 6 * 60_000;
 
-/** A part of the outline: dragged by its handle, or moved by Alt and the arrow keys. */
-export function OutlinePart(props: Props) {
-  const { part, index, isChosen, isFree, openStopId, breaks, onChoose, onChooseStop, onMove } = props;
+/** A part of the outline: dragged by its handle, or moved by Alt and the arrow keys. Drawn anew only when it changes. */
+export const OutlinePart = memo(function OutlinePart(props: Props) {
+  const { part, index, isChosen, isFree, openStopId, breaks, actions } = props;
   const { ref, handleRef, isDragging } = useSortable({ id: part.id, index });
   const lengths = lessonLengths([part]);
   const isLong = hasLength(part);
@@ -60,11 +63,11 @@ export function OutlinePart(props: Props) {
         <button
           type="button"
           data-outline-part={part.id}
-          onClick={onChoose}
+          onClick={() => actions.choose(part.id)}
           onKeyDown={(event) => {
             if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
             event.preventDefault();
-            onMove(event.key === 'ArrowUp' ? index - 1 : index + 1);
+            actions.move(part.id, event.key === 'ArrowUp' ? index - 1 : index + 1);
           }}
           className="flex w-full min-w-0 items-start gap-2 px-1 pt-2 pr-3 text-left"
         >
@@ -86,7 +89,7 @@ export function OutlinePart(props: Props) {
               <button
                 type="button"
                 aria-current={stop.id === openStopId ? 'true' : undefined}
-                onClick={() => onChooseStop(part.id, stop.id)}
+                onClick={() => actions.chooseStop(part.id, stop.id)}
                 className={joinClasses(
                   '-ml-px flex w-full items-center gap-1.5 border-l-4 py-1 pr-2 pl-2 text-left text-13 hover:bg-main-tint',
                   notch,
@@ -101,7 +104,7 @@ export function OutlinePart(props: Props) {
           );
         })}
       </ol>
-      {breaks.length > 0 && (
+      {breaks && breaks.length > 0 && (
         <ul className="mb-2 ml-4 border-l-2 border-dashed border-edge">
           {breaks.map((one) => (
             <li key={one.gap} className="flex items-center gap-1.5 py-0.5 pl-2 text-13 text-quiet">
@@ -122,7 +125,7 @@ export function OutlinePart(props: Props) {
       )}
     </li>
   );
-}
+});
 
 function longestStretchMs({ inMs, outMs }: Part, stops: readonly { readonly atMs: number }[]): number {
   const times = stops.map(({ atMs }) => atMs).filter((ms) => ms > inMs && ms < outMs);

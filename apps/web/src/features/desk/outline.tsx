@@ -7,6 +7,7 @@ import { lazy, Suspense, useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/button.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
+import { useStable } from '../../ui/use-stable.ts';
 import { t } from '../../words/words.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { createBoard, createBundle } from './new-stops.ts';
@@ -46,6 +47,15 @@ export function Outline({
   const [isAdding, setIsAdding] = useState(false);
   const [isAddingLesson, setIsAddingLesson] = useState(false);
   const movePart = (id: string, index: number) => apply({ type: 'movePart', partId: id, index });
+  const actions = useStable({
+    choose: onChoosePart,
+    chooseStop: onChooseStop,
+    move: (id: string, to: number) => {
+      if (to < 0 || to >= lesson.parts.length) return;
+      movePart(id, to);
+      focusSoon(() => document.querySelector(`[data-outline-part="${id}"]`));
+    },
+  });
   return (
     <nav aria-label={t('desk.outline')} className="flex flex-col gap-3 p-3">
       <RecordingField
@@ -69,16 +79,11 @@ export function Outline({
           {lesson.parts.map((part, index) => (
             <OutlinePart
               key={part.id}
-              {...{ part, index, openStopId, onChooseStop }}
+              {...{ part, index, actions }}
+              openStopId={part.stops.some(({ id }) => id === openStopId) ? openStopId : null}
               isChosen={part.id === partId}
               isFree={lesson.freeFrom !== undefined && index >= lesson.freeFrom}
-              breaks={breaks?.partId === part.id ? breaks.places : []}
-              onChoose={() => onChoosePart(part.id)}
-              onMove={(to) => {
-                if (to < 0 || to >= lesson.parts.length) return;
-                movePart(part.id, to);
-                focusSoon(() => document.querySelector(`[data-outline-part="${part.id}"]`));
-              }}
+              breaks={breaks?.partId === part.id ? breaks.places : null}
             />
           ))}
         </ol>

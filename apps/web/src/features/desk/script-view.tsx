@@ -12,6 +12,7 @@ import {
 import { DoorClosed, Pause, Scissors, Split } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
+import { useStable } from '../../ui/use-stable.ts';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { InsetMenu } from './inset-menu.tsx';
@@ -159,21 +160,4 @@ function gapUnder({ x, y }: { readonly x: number; readonly y: number }): number 
     if (gap !== undefined) return Number(gap);
   }
   return null;
-}
-
-/** The same actions for as long as the script is open, so that rows which did not change are not drawn again. */
-function useStable(actions: ScriptActions): ScriptActions {
-  const latest = useRef(actions);
-  latest.current = actions;
-  const [stable] = useState(
-    () =>
-      Object.fromEntries(
-        Object.keys(actions).map((name) => [
-          name,
-          (...given: never[]) =>
-            (latest.current[name as keyof ScriptActions] as (...all: never[]) => unknown)(...given),
-        ]),
-      ) as unknown as ScriptActions,
-  );
-  return stable;
 }

@@ -4,11 +4,13 @@ import {
   hasMaterial,
   type Lesson,
   type MaterialPart,
+  type Part,
   type PartTarget,
   stopsInOrder,
   type Target,
 } from '@semita/core';
 import { useQuery } from '@tanstack/react-query';
+import { memo } from 'react';
 import { Select, TextInput } from '../../ui/field.tsx';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
@@ -43,22 +45,9 @@ export function TargetField({ label, lesson, target, others, onChange }: Props) 
             {t(`path.pick.${kind}`)}
           </option>
         ))}
-        {lesson.parts.map((one) => {
-          const title = one.title || t('path.untitled');
-          return (
-            <optgroup key={one.id} label={title}>
-              <option value={JSON.stringify([one.id, null])}>{t('path.pick.part', { title })}</option>
-              {stopsInOrder(one.stops).map((stop) => (
-                <option key={stop.id} value={JSON.stringify([one.id, stop.id])}>
-                  {t('path.pick.stop', { place: formatPlace(one.kind, stop), words: firstWords(stop).slice(0, 40) })}
-                </option>
-              ))}
-              {hasMaterial(one) && (
-                <option value={JSON.stringify([one.id, placeMark])}>{t('path.pick.place', { title })}</option>
-              )}
-            </optgroup>
-          );
-        })}
+        {lesson.parts.map((one) => (
+          <PartOptions key={one.id} part={one} />
+        ))}
       </Select>
       {target.kind === 'part' && target.at && part && hasMaterial(part) && (
         <PlaceField label={t('path.placeOf', { of: label })} {...{ part, target, onChange }} />
@@ -66,6 +55,24 @@ export function TargetField({ label, lesson, target, others, onChange }: Props) 
     </>
   );
 }
+
+/** A part, its stops, and any other place in it. Drawn anew only when it changes: a long lesson has very many. */
+const PartOptions = memo(function PartOptions({ part }: { readonly part: Part }) {
+  const title = part.title || t('path.untitled');
+  return (
+    <optgroup label={title}>
+      <option value={JSON.stringify([part.id, null])}>{t('path.pick.part', { title })}</option>
+      {stopsInOrder(part.stops).map((stop) => (
+        <option key={stop.id} value={JSON.stringify([part.id, stop.id])}>
+          {t('path.pick.stop', { place: formatPlace(part.kind, stop), words: firstWords(stop).slice(0, 40) })}
+        </option>
+      ))}
+      {hasMaterial(part) && (
+        <option value={JSON.stringify([part.id, placeMark])}>{t('path.pick.place', { title })}</option>
+      )}
+    </optgroup>
+  );
+});
 
 /** Stands for a place that is told beside the list. */
 const placeMark = ':place';
