@@ -79,6 +79,13 @@ describe('a lesson that shows another', () => {
     await inner.change({ type: 'setPartTitle', partId: innerPart, title: 'Renewed' });
     await inner.makeEdition();
     expect(titles(await outer.edition('newest'))).toEqual(['film', 'film', 'Renewed']);
+    // On the shelf, a lesson is as long as all it shows.
+    const shelf: { title: string; filmMs: number; stopCount: number }[] = (
+      await school.as('adaeze').ask('GET', '/api/lessons')
+    ).body;
+    const [all, one] = ['Outer', 'Deep'].map((title) => shelf.find((row) => row.title === title));
+    expect([all?.filmMs, all?.stopCount]).toEqual([3 * (one?.filmMs ?? 0), 3 * (one?.stopCount ?? 0)]);
+    expect(one?.filmMs).toBeGreaterThan(0);
   });
 
   test('may not show one that shows it, nor one without an edition, nor one of somebody else', async () => {

@@ -110,9 +110,9 @@ export function createLessonService({
     }
   };
 
-  const toSummary = (row: LessonRow): LessonSummary => {
+  const toSummary = (actor: Actor, row: LessonRow): LessonSummary => {
     const edition = repository.findLatestEdition(row.id);
-    const { title, parts } = row.draft;
+    const { title, parts } = expandLessons(row.draft, findEdition(actor));
     return {
       id: row.id,
       title,
@@ -154,7 +154,7 @@ export function createLessonService({
     );
 
   return {
-    list: (actor: Actor): LessonSummary[] => repository.listOwned(actor).map(toSummary),
+    list: (actor: Actor): LessonSummary[] => repository.listOwned(actor).map((row) => toSummary(actor, row)),
 
     /** A new draft, with a part over the whole of a material where one is named. */
     create(actor: Actor, materialId: string | null): { id: string } {

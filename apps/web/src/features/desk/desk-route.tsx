@@ -226,6 +226,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
             <Outline
               lessonId={draft.id}
               lesson={lesson}
+              whole={whole ?? lesson}
               partId={view === 'path' ? mapPartId : (part?.id ?? null)}
               openStopId={openStopId}
               breaks={breaks}

@@ -11,6 +11,8 @@ import { stopLooks } from './stop-looks.ts';
 
 interface Props {
   readonly part: Part;
+  /** Where it shows another lesson, the parts of that. */
+  readonly inside: readonly Part[] | undefined;
   readonly index: number;
   readonly isChosen: boolean;
   /** Students take it in an order of their own. */
@@ -32,11 +34,11 @@ const longStretchMs = 6 * 60_000;
 
 /** A part of the outline: dragged by its handle, or moved by Alt and the arrow keys. Drawn anew only when it changes. */
 export const OutlinePart = memo(function OutlinePart(props: Props) {
-  const { part, index, isChosen, isFree, openStopId, breaks, actions } = props;
+  const { part, inside, index, isChosen, isFree, openStopId, breaks, actions } = props;
   const { ref, handleRef, isDragging } = useSortable({ id: part.id, index });
-  const lengths = lessonLengths([part]);
+  const lengths = lessonLengths(inside ?? [part]);
   const isLong = hasLength(part);
-  const lengthMs = isLong ? part.outMs - part.inMs : lengths.answeringMs;
+  const lengthMs = isLong ? part.outMs - part.inMs : lengths.filmMs + lengths.readingMs + lengths.answeringMs;
   const stops = stopsInOrder(part.stops);
   const stretchMs = isLong ? longestStretchMs(part, stops) : 0;
   const notes = [formatLengths(lengths), part.practice && t('part.practice'), isFree && t('path.anyOrder')];

@@ -20,6 +20,8 @@ const AddParts = lazy(async () => ({ default: (await import('./add-parts.tsx')).
 interface Props {
   readonly lessonId: string;
   readonly lesson: Lesson;
+  /** With other lessons that it shows in their places. */
+  readonly whole: Lesson;
   readonly partId: string | null;
   readonly openStopId: string | null;
   /** Places to stop that were suggested for a part. */
@@ -35,6 +37,7 @@ interface Props {
 export function Outline({
   lessonId,
   lesson,
+  whole,
   partId,
   openStopId,
   breaks,
@@ -80,6 +83,7 @@ export function Outline({
             <OutlinePart
               key={part.id}
               {...{ part, index, actions }}
+              inside={part.kind === 'lesson' ? whole.parts.filter(({ from }) => from?.linkId === part.id) : undefined}
               openStopId={part.stops.some(({ id }) => id === openStopId) ? openStopId : null}
               isChosen={part.id === partId}
               isFree={lesson.freeFrom !== undefined && index >= lesson.freeFrom}
