@@ -6,8 +6,8 @@ interface Terms {
   readonly rewind?: boolean;
 }
 
-/** Ten seconds of the counting film with a written question at 0:04, given to 8 Cobalt. */
-async function assignShortLesson(browser: Browser, title: string, { skipping = false, rewind = true }: Terms = {}) {
+/** Eight seconds of the counting film with a written question at 0:04, on the desk. */
+async function makeShortLesson(browser: Browser, title: string): Promise<Page> {
   const page = await (await browser.newContext()).newPage();
   await enterAs(page, 'Ms. Adaeze Lindqvist');
   await bringIn(page, { name: `${title}.mp4`, path: media('timecode-60.mp4') });
@@ -22,6 +22,12 @@ async function assignShortLesson(browser: Browser, title: string, { skipping = f
   await page.getByRole('button', { name: 'Written answer' }).click();
   await page.getByLabel(/^Question 2/).fill('What did you count?');
   await page.getByRole('button', { name: 'Take out question 1' }).click();
+  return page;
+}
+
+/** The same, given to 8 Cobalt. */
+async function assignShortLesson(browser: Browser, title: string, { skipping = false, rewind = true }: Terms = {}) {
+  const page = await makeShortLesson(browser, title);
   await page.getByRole('button', { name: 'Make edition 1' }).click();
   await page.getByRole('button', { name: 'Assign' }).click();
   await page.getByLabel('Class').selectOption({ label: '8 Cobalt Design & Engineering' });
@@ -114,4 +120,29 @@ test('signed out on another device: the page says so, keeps the work, and sends 
   await page.getByRole('button', { name: student }).click();
   await page.getByRole('link', { name: 'Go on: Signed out' }).click();
   await expect(page.getByPlaceholder(/Write here/)).toHaveValue('Written while signed out');
+});
+
+test('while a question is open, an earlier part is looked at again, and the answer leads back', async ({ browser }) => {
+  const page = await makeShortLesson(browser, 'Look back');
+  await page.getByRole('button', { name: /0:00 Line 1/ }).click();
+  await page.getByRole('button', { name: 'Split here' }).click();
+  await page.getByLabel('Name of the clip').fill('Before');
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Rehearse' }).click();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await page.getByRole('button', { name: 'Next part: Look back' }).click();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await atStop(page);
+  await page.getByPlaceholder(/Write here/).fill('Fo');
+  await page.getByRole('button', { name: 'Go to: Before' }).click();
+  await expect(page.getByText('Part 1 of 2: Before')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Play the last 10 seconds again' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect.poll(() => filmTime(page)).toBeGreaterThan(0.5);
+  await expect(page.getByPlaceholder(/Write here/)).toHaveValue('Fo');
+  await page.getByPlaceholder(/Write here/).fill('Four');
+  await page.getByRole('button', { name: 'Answer' }).click();
+  await page.getByRole('button', { name: 'Go on with: Look back' }).click();
+  await page.getByRole('button', { name: 'Go on', exact: true }).click();
+  await expect(page.getByText('You have reached the end')).toBeVisible({ timeout: 20_000 });
 });

@@ -81,7 +81,9 @@ export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, w
           }}
           onAcknowledge={() => finish(() => session.record({ type: 'acknowledged', stopId: openStop.id }))}
           onPass={() => finish(() => session.record({ type: 'passedStop', stopId: openStop.id }))}
-          onLookBack={terms.rewindAtStops && open?.part.kind === 'clip' ? onLookBack : undefined}
+          onLookBack={
+            terms.rewindAtStops && open?.part.kind === 'clip' && open.part.id === part?.id ? onLookBack : undefined
+          }
         />
       </Suspense>
     );
@@ -95,7 +97,7 @@ export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, w
         </h2>
         {stops.some(({ id }) => isSettled(state, id)) ? (
           <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
-            <SoFar {...{ session, snapshot, placeOf, film, onNextPart }} />
+            <SoFar {...{ session, snapshot, placeOf, film, onNextPart }} shownPartId={part?.id} />
           </Suspense>
         ) : (
           <p className="text-quiet">{t(nothingYet[part?.kind ?? 'clip'])}</p>

@@ -8,13 +8,14 @@ interface Props {
   readonly session: WalkSession;
   readonly snapshot: WalkSnapshot;
   readonly placeOf: (stop: LearnerStop) => string;
+  readonly shownPartId: string | undefined;
   readonly film: React.RefObject<FilmControls | null>;
   /** Null goes where the way leads. */
   readonly onNextPart: (partId: string | null) => void;
 }
 
 /** The stops a learner has been at, the latest part first. Whoever was away sees what belongs to which stretch. */
-export function SoFar({ session, snapshot, placeOf, film, onNextPart }: Props) {
+export function SoFar({ session, snapshot, placeOf, shownPartId, film, onNextPart }: Props) {
   const { lesson, state, terms, results } = snapshot;
   const stretches = lesson.parts
     .toReversed()
@@ -27,9 +28,10 @@ export function SoFar({ session, snapshot, placeOf, film, onNextPart }: Props) {
       }),
     }))
     .filter(({ been }) => been.length > 0);
-  const reopen = (stop: LearnerStop) => () => {
+  const reopen = (partId: string, stop: LearnerStop) => () => {
     film.current?.pause();
-    film.current?.seek(stop.atMs);
+    if (partId === shownPartId) film.current?.seek(stop.atMs);
+    else onNextPart(null);
     session.record({ type: 'reachedStop', stopId: stop.id });
   };
   return stretches.map(({ id, title, been }) => (
@@ -60,7 +62,7 @@ export function SoFar({ session, snapshot, placeOf, film, onNextPart }: Props) {
                   }
                 : undefined
             }
-            onReopen={stopState.phase === 'passed' && state.handedInAt === null ? reopen(stop) : undefined}
+            onReopen={stopState.phase === 'passed' && state.handedInAt === null ? reopen(id, stop) : undefined}
           />
         ))}
       </ul>

@@ -37,7 +37,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
   useLoadAhead(lesson);
   const root = useRef<HTMLDivElement>(null);
   const film = useRef<FilmControls>(null);
-  const [isPlaying, setIsPlaying] = useState(false);
+  const [playingPartId, setPlayingPartId] = useState<string | null>(null);
   const [chosenPartId, setChosenPartId] = useState<string | null>(null);
   const partId = chosenPartId ?? state.currentPartId ?? lesson.parts[0]?.id;
   const part = lesson.parts.find((one) => one.id === partId);
@@ -98,7 +98,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
                 session={session}
                 snapshot={snapshot}
                 fullScreenOf={() => root.current}
-                onPlaying={setIsPlaying}
+                onPlaying={(playing) => setPlayingPartId(playing ? part.id : null)}
                 nextLessons={nextLessons}
               />
             )}
@@ -140,7 +140,8 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
               snapshot={snapshot}
               part={part}
               film={film}
-              isPlaying={isPlaying}
+              // The film of a part that was left plays no longer.
+              isPlaying={playingPartId === part?.id}
               withdrawUntil={withdrawUntil}
               onNextPart={setChosenPartId}
             />
