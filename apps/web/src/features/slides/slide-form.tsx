@@ -64,7 +64,7 @@ export function SlideForm({ slide, onChange }: Props) {
       <FilmField slide={slide} onChange={onChange} />
       <fieldset className="grid gap-2">
         <legend className="text-14 font-medium">{t('slides.background')}</legend>
-        <div className="flex flex-wrap gap-1.5">
+        <div className="flex flex-wrap gap-1">
           {colours.map((colour) => (
             <button
               key={colour}
