@@ -106,3 +106,24 @@ test('a text is read block by block, waits at its stops, and its newer version k
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('button', { name: /^3 Its lower side/ })).toBeVisible();
 });
+
+test('whoever scrolls past a text is told, beside it, and led to where they were', async ({ page }) => {
+  await enterAs(page, teacher);
+  const lines = Array.from(
+    { length: 40 },
+    (_, index) => `This is line ${index + 1}, and it says what the pier carries.`,
+  );
+  await makeLesson(page, 'Forty lines.txt', Buffer.from(lines.join('\n\n')));
+  await page.getByRole('button', { name: 'Rehearse' }).click();
+  await expect(page.getByText('Rehearsal: nothing is recorded')).toBeVisible();
+  const first = page.getByText(/^This is line 1,/);
+  await expect(first).toBeVisible();
+  const told = page.getByText('You have not read all of it yet.');
+  await expect(told).toBeVisible();
+  await page.keyboard.press('End');
+  await expect(page.getByText(/^This is line 40,/)).toBeInViewport();
+  await expect(first).not.toBeInViewport();
+  await expect(told).toBeInViewport();
+  await page.getByRole('button', { name: 'Read on where you were' }).click();
+  await expect(page.getByText(/^This is line [2-9],/).first()).toBeInViewport();
+});

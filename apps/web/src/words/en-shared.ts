@@ -71,7 +71,7 @@ export const enShared = {
     worth: 'worth {{worth}}',
     done: 'done',
     need: {
-      any_one: 'Do any {{count}} of these.',
+      any_one: 'Do any one of these.',
       any_other: 'Do any {{count}} of these.',
       eachRow: 'Do one of each row.',
       firstAnd_zero: 'Do the first one.',

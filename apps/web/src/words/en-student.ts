@@ -115,6 +115,8 @@ export const enStudent = {
     refused: 'Something done on another device came first. This page now shows how it stands.',
     dueLine: 'Due {{time}}',
     partOf: 'Part {{number}} of {{count}}: {{title}}',
+    halfRead: 'You have not read all of it yet.',
+    readOn: 'Read on where you were',
     nextPart: 'Next part: {{title}}',
     goOnWith: 'Go on with: {{title}}',
     goTo: 'Go to: {{title}}',

@@ -86,6 +86,14 @@ export function NextStep({
           {partStateOf(state, part).furthestMs > part.inMs ? t('walk.goOn') : t('walk.begin')}
         </Button>
       )}
+      {part?.kind === 'reading' && isHalfRead(state, part) && (
+        <section className="grid justify-items-start gap-2">
+          <p className="text-quiet">{t('walk.halfRead')}</p>
+          <Button size="roomy" onClick={() => film.current?.seek(partStateOf(state, part).furthestMs)}>
+            {t('walk.readOn')}
+          </Button>
+        </section>
+      )}
       {mayHandIn && <HandIn isAtEnd={isDone} {...{ session, snapshot, film }} />}
     </>
   );
@@ -93,6 +101,12 @@ export function NextStep({
 
 function isBegun({ parts, stops }: WalkSnapshot['state'], next: WalkPart): boolean {
   return (parts[next.id]?.coverage.length ?? 0) > 0 || next.stops.some(({ id }) => stops[id]);
+}
+
+/** Whoever scrolls faster than anybody reads is told why it does not go on, and led to where it does. */
+function isHalfRead(state: WalkSnapshot['state'], part: WalkPart): boolean {
+  const { furthestMs } = partStateOf(state, part);
+  return furthestMs > part.inMs && furthestMs < part.outMs;
 }
 
 /** How many stops of the way are not settled. */

@@ -61,7 +61,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
   const directions = directionsNow(snapshot, part);
   return (
     <AnswerFilesProvider value={session.files}>
-      <div ref={root} className="flex min-h-dvh flex-col overflow-y-auto bg-paper">
+      <div ref={root} className="flex min-h-dvh flex-col bg-paper [&:fullscreen]:overflow-y-auto">
         <header className="grid gap-2 border-b border-line bg-card px-4 py-2 sm:px-6">
           <div className="flex min-h-9 flex-wrap items-center gap-x-4 gap-y-1">
             <Link to={backTo} className="flex min-h-9 items-center gap-1.5 text-14 text-main hover:underline">
@@ -125,6 +125,8 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
             className={joinClasses(
               'grid content-start gap-4',
               isBeside && 'lg:col-start-2',
+              // As high as the material, so that there is room to stay in sight.
+              isBeside && directions.length === 0 && 'lg:row-span-2',
               part?.kind === 'reading' &&
                 'lg:sticky lg:top-6 lg:max-h-[calc(100dvh-3rem)] lg:self-start lg:overflow-y-auto',
             )}
