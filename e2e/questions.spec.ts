@@ -232,7 +232,11 @@ test('a teacher writes every kind of question, a student answers them all, and t
   const student = await begin(browser, 'Every kind');
   await expectAccessible(student);
   await answerByMouse(student);
-  await student.getByRole('button', { name: 'Answer all 20' }).click();
+  const give = student.getByRole('button', { name: 'Answer all 20' });
+  await give.scrollIntoViewIfNeeded();
+  // However far down the questions go, the material stays in sight.
+  await expect(student.locator('video').first()).toBeInViewport();
+  await give.click();
   const given = student.getByRole('list').filter({ hasText: 'Stop 1 of 1' });
   // What a program marks is marked at once, and all of it is right.
   await expect(given.getByText('Stop 1 of 1: Handed in, not marked')).toBeVisible();

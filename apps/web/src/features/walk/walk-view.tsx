@@ -89,7 +89,14 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
           )}
         >
           {directions.length > 0 && <Directions spoken={directions} isBeside={isBeside} />}
-          <div className={joinClasses('grid content-start gap-3', isBeside && besideStyle)}>
+          <div
+            className={joinClasses(
+              'grid content-start gap-3',
+              isBeside && besideStyle,
+              // However long the questions are, the material stays in sight.
+              part && hasMaterial(part) && part.kind !== 'reading' && 'lg:sticky lg:top-6 lg:self-start',
+            )}
+          >
             {part && hasMaterial(part) && (
               <PartStage
                 key={part.id}
