@@ -89,7 +89,13 @@ export function DeckStage(props: Props) {
 
   return (
     <article aria-label={title} className="overflow-hidden rounded-card border border-line bg-card">
-      {lockedWords === null ? slide && <SlideView slide={slide} /> : <p className="p-8 text-quiet">{lockedWords}</p>}
+      {lockedWords !== null && <p className="p-8 text-quiet">{lockedWords}</p>}
+      {lockedWords === null && slide && (
+        // No taller than the window: a tall slide is seen whole, with its buttons.
+        <div className="mx-auto" style={{ maxWidth: `calc((100dvh - 12rem) * ${slide.width / slide.height})` }}>
+          <SlideView slide={slide} />
+        </div>
+      )}
       <div className="flex items-center justify-between border-t border-line p-2">
         <Button
           size="roomy"
