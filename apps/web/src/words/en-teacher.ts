@@ -342,6 +342,8 @@ export const enTeacher = {
     others: 'All others {{to}}. The first rule that fits counts.',
     rules: 'Where to go on, by the answers',
     ruleScale: 'Which scale',
+    answerGone: 'Choose an answer',
+    scaleGone: 'Choose a scale',
     ruleWhen: 'Rule {{number}}: for whom',
     ruleValue: 'Rule {{number}}: how much',
     ruleTo: 'Rule {{number}}: where to',

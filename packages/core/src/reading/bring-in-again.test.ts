@@ -93,7 +93,7 @@ test('ways to a place in a text lead to the same block of its newer version, in 
   const to = (blockId: string, number: number) =>
     ({ kind: 'part', partId: 'part', at: { atMs: number * 1000, anchor: { blockId, number } } }) as const;
   const of = lesson(clip('film', [fork('f', [to('a', 1), to('b', 2)])]), reading());
-  const { change, astray } = bringChange(of, reading(), 'new', before, script('x', 'a', 'c'));
+  const { change, astray } = bringChange(of, 'part', 'new', before, script('x', 'a', 'c'));
   const done = change && applyChange(of, change);
   if (!done?.ok) throw new Error('not brought in');
   const [film, text] = done.lesson.parts;
@@ -105,4 +105,5 @@ test('ways to a place in a text lead to the same block of its newer version, in 
   ]);
   expect([text, astray]).toMatchObject([{ materialId: 'new' }, []]);
   expect(applyChange(done.lesson, done.inverse)).toMatchObject({ ok: true, lesson: of });
+  expect(bringChange(of, 'gone', 'new', before, before)).toEqual({ change: null, astray: [] });
 });

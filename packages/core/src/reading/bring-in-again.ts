@@ -1,5 +1,5 @@
 import type { BlockAnchor } from '../lesson/block-anchor.ts';
-import type { Lesson, MaterialPart, Stop, Target } from '../lesson/lesson.ts';
+import { hasMaterial, type Lesson, type MaterialPart, type Stop, type Target } from '../lesson/lesson.ts';
 import type { LessonChange } from '../lesson/lesson-change.ts';
 import { replacing } from '../lesson/replacing.ts';
 import { withTargets } from '../lesson/with-targets.ts';
@@ -45,17 +45,20 @@ export function bringInAgain(
 /**
  * The change that puts a newer version of its material under a reading or a deck of a lesson, and leads the ways to
  * places in it to where they are now.
+ * @returns no change where the lesson has no such part any longer
  */
 export function bringChange(
   lesson: Lesson,
-  part: MaterialPart,
+  partId: string,
   materialId: string,
   before: readonly ScriptLine[],
   after: readonly ScriptLine[],
 ): { readonly change: LessonChange | null; readonly astray: readonly Stop[] } {
+  const part = lesson.parts.find(({ id }) => id === partId);
+  if (!part || !hasMaterial(part)) return { change: null, astray: [] };
   const again = bringInAgain(part, materialId, before, after);
-  const parts = lesson.parts.map((one) => (one.id === part.id ? again.part : one));
-  const led = new Map(leadAgain({ ...lesson, parts }, part.id, before, after).parts.map((one) => [one.id, one]));
+  const parts = lesson.parts.map((one) => (one.id === partId ? again.part : one));
+  const led = new Map(leadAgain({ ...lesson, parts }, partId, before, after).parts.map((one) => [one.id, one]));
   return { change: replacing(lesson, (one) => [led.get(one.id) ?? one]), astray: again.astray };
 }
 

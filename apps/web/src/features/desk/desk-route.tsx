@@ -296,7 +296,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
                   />
                 ) : (
                   <ReadingDetails
-                    lesson={snapshot.lesson}
+                    lessonNow={() => desk.getSnapshot().lesson}
                     part={part}
                     lessonId={draft.id}
                     material={material}

@@ -12,6 +12,7 @@ import { t } from '../../words/words.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { createBoard, createBundle } from './new-stops.ts';
 import { OutlinePart } from './outline-part.tsx';
+import { shownBy } from './part-figures.ts';
 
 /** Loaded when a part is added. */
 const AddLesson = lazy(async () => ({ default: (await import('./add-lesson.tsx')).AddLesson }));
@@ -83,7 +84,7 @@ export function Outline({
             <OutlinePart
               key={part.id}
               {...{ part, index, actions }}
-              inside={part.kind === 'lesson' ? whole.parts.filter(({ from }) => from?.linkId === part.id) : undefined}
+              inside={part.kind === 'lesson' ? shownBy(part, whole) : undefined}
               openStopId={part.stops.some(({ id }) => id === openStopId) ? openStopId : null}
               isChosen={part.id === partId}
               isFree={lesson.freeFrom !== undefined && index >= lesson.freeFrom}

@@ -1,7 +1,7 @@
 import { bringChange, firstWords, type Lesson, type LessonChange, type MaterialPart, type Stop } from '@semita/core';
 import type { Material } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button, buttonStyle } from '../../ui/button.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
@@ -18,7 +18,8 @@ import { PartTitleField } from './part-title-field.tsx';
 import { PictureWords } from './picture-words.tsx';
 
 interface Props {
-  readonly lesson: Lesson;
+  /** The lesson as it is when it is asked for. */
+  readonly lessonNow: () => Lesson;
   readonly part: MaterialPart;
   readonly material: Material;
   readonly lessonId: string;
@@ -27,7 +28,7 @@ interface Props {
 }
 
 /** Under the stage: the name of the reading, its document, and bringing in a newer version of that. */
-export function ReadingDetails({ lesson, part, material, lessonId, apply, onGoToStop }: Props) {
+export function ReadingDetails({ lessonNow, part, material, lessonId, apply, onGoToStop }: Props) {
   const content = useQuery(contentOptions(material.id));
   const isDeck = part.kind === 'deck';
   return (
@@ -47,7 +48,7 @@ export function ReadingDetails({ lesson, part, material, lessonId, apply, onGoTo
             </Link>
           </div>
         ) : (
-          <NewerVersion {...{ lesson, part, apply, onGoToStop }} />
+          <NewerVersion {...{ lessonNow, part, apply, onGoToStop }} />
         )}
       </section>
       {content.data && !material.madeHere && (
@@ -77,12 +78,9 @@ function levelWords({ lengthMs, level }: Material): string {
   return t('desk.level', { length, words: level.words, grade, ease: Math.round(level.ease) });
 }
 
-function NewerVersion({ lesson, part, apply, onGoToStop }: Omit<Props, 'material' | 'lessonId'>) {
+function NewerVersion({ lessonNow, part, apply, onGoToStop }: Omit<Props, 'material' | 'lessonId'>) {
   const queryClient = useQueryClient();
   const [refusal, setRefusal] = useState<string | null>(null);
-  // What is changed while the file is on its way is not lost.
-  const latest = useRef({ lesson, part });
-  latest.current = { lesson, part };
   const bringIn = useMutation({
     mutationFn: async (file: File): Promise<readonly Stop[]> => {
       setRefusal(null);
@@ -94,14 +92,9 @@ function NewerVersion({ lesson, part, apply, onGoToStop }: Omit<Props, 'material
         return [];
       }
       const after = await queryClient.fetchQuery(contentOptions(newer.id));
-      const now = latest.current;
-      const { change, astray } = bringChange(
-        now.lesson,
-        now.part,
-        newer.id,
-        contentScript(before),
-        contentScript(after),
-      );
+      // What is changed while the file is on its way is not lost.
+      const lesson = lessonNow();
+      const { change, astray } = bringChange(lesson, part.id, newer.id, contentScript(before), contentScript(after));
       if (change) apply(change);
       return astray;
     },

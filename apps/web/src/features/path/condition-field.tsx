@@ -21,6 +21,13 @@ export function conditionOf(
   return kind === 'sureAtMost' ? { kind, sure: 2 } : { kind, percent: 60 };
 }
 
+/** The same mark seen from its other side: what was set stays. Null where a kind asks for something else. */
+export function otherSide(when: RuleCondition, kind: RuleCondition['kind']): RuleCondition | null {
+  if ('percent' in when && (kind === 'scoreBelow' || kind === 'scoreFrom')) return { ...when, kind };
+  if ('value' in when && (kind === 'scaleBelow' || kind === 'scaleFrom')) return { ...when, kind };
+  return null;
+}
+
 /** The step next to the middle of a scale, where the sides part. */
 const middleOf = ({ least, most, step }: SliderQuestion) =>
   least + Math.ceil((most - least) / 2 / Math.max(step, Number.EPSILON)) * step;
@@ -36,17 +43,20 @@ interface ConditionProps {
 
 /** What a condition asks for: an answer, a value, points, how sure, or a group. */
 export function ConditionField({ label, when, picks, scales, groups, onChange }: ConditionProps) {
-  if (when.kind === 'picked')
+  if (when.kind === 'picked') {
+    const value = JSON.stringify([when.questionId, when.optionId]);
+    const isThere = picks.some((pick) => pick.questionId === when.questionId && pick.optionId === when.optionId);
     return (
       <Select
         aria-label={label}
         className="max-w-60"
-        value={JSON.stringify([when.questionId, when.optionId])}
+        value={value}
         onChange={(event) => {
           const [questionId = '', optionId = ''] = JSON.parse(event.target.value) as string[];
           onChange({ kind: 'picked', questionId, optionId });
         }}
       >
+        {!isThere && <option value={value}>{t('path.answerGone')}</option>}
         {picks.map(({ questionId, optionId, text }) => (
           <option key={`${questionId} ${optionId}`} value={JSON.stringify([questionId, optionId])}>
             {text}
@@ -54,6 +64,7 @@ export function ConditionField({ label, when, picks, scales, groups, onChange }:
         ))}
       </Select>
     );
+  }
   if ('value' in when) return <ScaleValue {...{ label, when, scales, onChange }} />;
   if (when.kind === 'inGroup')
     return (
@@ -122,7 +133,7 @@ function ScaleValue({
           value={when.questionId}
           onChange={({ target }) => onChange({ ...when, questionId: target.value })}
         >
-          {!scale && <option value={when.questionId}>…</option>}
+          {!scale && <option value={when.questionId}>{t('path.scaleGone')}</option>}
           {scales.map(({ id, stem }) => (
             <option key={id} value={id}>
               {stem}

@@ -6,7 +6,7 @@ import { Select } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { groupsOptions } from '../classes/queries.ts';
 import { newItemId } from '../question-editor/new-id.ts';
-import { ConditionField, conditionOf, type PickRow } from './condition-field.tsx';
+import { ConditionField, conditionOf, otherSide, type PickRow } from './condition-field.tsx';
 import { TargetField } from './target-field.tsx';
 import { ruleWords, targetWords } from './way-words.ts';
 
@@ -32,13 +32,11 @@ export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props
   const known = useQuery(groupsOptions());
   const used = rules.flatMap(({ when }) => (when.kind === 'inGroup' ? [when.group] : []));
   const groups = [...new Set([...(known.data ?? []), ...used])];
-  const offered = kinds.filter(
-    (kind) =>
-      (kind !== 'picked' || picks.length > 0) &&
-      ((kind !== 'scaleBelow' && kind !== 'scaleFrom') || scales.length > 0) &&
-      (kind !== 'inGroup' || groups.length > 0) &&
-      (kind !== 'sureAtMost' || questions.some(({ asksConfidence }) => asksConfidence)),
-  );
+  const isOffered = (kind: RuleCondition['kind']) =>
+    (kind !== 'picked' || picks.length > 0) &&
+    ((kind !== 'scaleBelow' && kind !== 'scaleFrom') || scales.length > 0) &&
+    (kind !== 'inGroup' || groups.length > 0) &&
+    (kind !== 'sureAtMost' || questions.some(({ asksConfidence }) => asksConfidence));
   return (
     <div className="grid gap-2">
       {rules.map((rule, index) => (
@@ -47,18 +45,20 @@ export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props
             <Select
               aria-label={t('path.ruleWhen', { number: index + 1 })}
               value={rule.when.kind}
-              onChange={(event) =>
-                change(index, {
-                  ...rule,
-                  when: conditionOf(event.target.value as RuleCondition['kind'], picks[0], scales[0], groups[0]),
-                })
-              }
+              onChange={(event) => {
+                const kind = event.target.value as RuleCondition['kind'];
+                const when = otherSide(rule.when, kind) ?? conditionOf(kind, picks[0], scales[0], groups[0]);
+                change(index, { ...rule, when });
+              }}
             >
-              {offered.map((kind) => (
-                <option key={kind} value={kind}>
-                  {t(`path.kind.${kind}`)}
-                </option>
-              ))}
+              {/* What a rule is about stays told, though its question is gone. */}
+              {kinds
+                .filter((kind) => kind === rule.when.kind || isOffered(kind))
+                .map((kind) => (
+                  <option key={kind} value={kind}>
+                    {t(`path.kind.${kind}`)}
+                  </option>
+                ))}
             </Select>
             <ConditionField
               label={t('path.ruleValue', { number: index + 1 })}

@@ -53,7 +53,10 @@ test('to any other place of a film by its time; one that is not shown is said an
   expect(onChange).toHaveBeenCalledTimes(count);
 });
 
-test('a part that is gone is said', () => {
-  const { select } = open({ kind: 'part', partId: 'gone' });
+test.each<Target>([
+  { kind: 'part', partId: 'gone' },
+  { kind: 'part', partId: 'clip', stopId: 'gone' },
+])('a part or a stop that is gone is said: %j', (target) => {
+  const { select } = open(target);
   expect((select() as HTMLSelectElement).selectedOptions[0]?.textContent).toMatch(/gone/);
 });

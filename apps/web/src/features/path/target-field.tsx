@@ -29,13 +29,14 @@ interface Props {
 /** Where a way leads: a part, a stop or another place in one, or what comes next anyway. */
 export function TargetField({ label, lesson, target, others, onChange }: Props) {
   const value = optionOf(target);
-  const isGone = target.kind === 'part' && !lesson.parts.some(({ id }) => id === target.partId);
   const part = target.kind === 'part' ? lesson.parts.find(({ id }) => id === target.partId) : undefined;
+  const isStopGone = target.kind === 'part' && target.stopId !== undefined && !hasStop(part, target.stopId);
+  const isGone = isStopGone || (target.kind === 'part' && !part);
   return (
     <>
       <Select
         aria-label={label}
-        className="min-w-0 grow"
+        className="min-w-0 grow basis-40"
         value={value}
         onChange={(event) => onChange(readTarget(event.target.value, lesson))}
       >
@@ -76,6 +77,8 @@ const PartOptions = memo(function PartOptions({ part }: { readonly part: Part })
 
 /** Stands for a place that is told beside the list. */
 const placeMark = ':place';
+
+const hasStop = (part: Part | undefined, stopId: string) => part?.stops.some(({ id }) => id === stopId) ?? false;
 
 function optionOf(target: Target): string {
   if (target.kind !== 'part') return target.kind;

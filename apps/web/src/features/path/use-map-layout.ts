@@ -21,9 +21,13 @@ export function useMapLayout(lesson: Lesson, drawn: readonly DrawnWay[]): MapLay
     if (isSmall) return;
     let isWanted = true;
     const worker = new Worker(new URL('./map-worker.ts', import.meta.url), { type: 'module' });
-    void askWorker<MapLayout>(worker, JSON.parse(written)).then((layers) => {
-      if (isWanted) setLater(layers);
-    });
+    const graph = JSON.parse(written) as MapGraph;
+    // Where no worker can be had, it takes a moment here.
+    void askWorker<MapLayout>(worker, graph)
+      .catch(() => mapLayers(graph))
+      .then((layers) => {
+        if (isWanted) setLater(layers);
+      });
     return () => {
       isWanted = false;
       worker.terminate();

@@ -86,7 +86,7 @@ export function NextStep({
           {partStateOf(state, part).furthestMs > part.inMs ? t('walk.goOn') : t('walk.begin')}
         </Button>
       )}
-      {part?.kind === 'reading' && isHalfRead(state, part) && (
+      {part?.kind === 'reading' && !isDone && isHalfRead(state, part) && (
         <section className="grid justify-items-start gap-2">
           <p className="text-quiet">{t('walk.halfRead')}</p>
           <Button size="roomy" onClick={() => film.current?.seek(partStateOf(state, part).furthestMs)}>

@@ -20,9 +20,9 @@ export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, w
   const openState = openStop && state.stops[openStop.id];
   const placeOf = (stop: LearnerStop) => t('walk.stopOf', { number: stops.indexOf(stop) + 1, count: stops.length });
 
-  // Whoever looks at what a tile led to again finds the way back to the board.
-  const isAtBoard = openStop?.kind === 'board' && open?.part.id === part?.id;
-  if (isAtBoard && openStop?.kind === 'board' && openState)
+  // Whoever looks at another part again finds the way back: from what a tile led to, to the board.
+  const isElsewhere = open?.part.id !== part?.id;
+  if (openStop?.kind === 'board' && openState && !isElsewhere)
     return (
       <Suspense fallback={<p className="text-quiet">{t('app.loading')}</p>}>
         <BoardPanel
@@ -50,7 +50,7 @@ export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, w
       film.current?.flush();
       settle();
       // What was looked up in another part was for this stop.
-      if (open && open.part.id !== part?.id) onNextPart(open.part.id);
+      if (open && isElsewhere) onNextPart(open.part.id);
       else film.current?.play();
     };
     // In a text the words before the stop are still in sight.
@@ -81,9 +81,7 @@ export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, w
           }}
           onAcknowledge={() => finish(() => session.record({ type: 'acknowledged', stopId: openStop.id }))}
           onPass={() => finish(() => session.record({ type: 'passedStop', stopId: openStop.id }))}
-          onLookBack={
-            terms.rewindAtStops && open?.part.kind === 'clip' && open.part.id === part?.id ? onLookBack : undefined
-          }
+          onLookBack={terms.rewindAtStops && open?.part.kind === 'clip' && !isElsewhere ? onLookBack : undefined}
         />
       </Suspense>
     );

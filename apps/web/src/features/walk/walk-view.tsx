@@ -42,17 +42,19 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
   const partId = chosenPartId ?? state.currentPartId ?? lesson.parts[0]?.id;
   const part = lesson.parts.find((one) => one.id === partId);
   const leg = state.route?.legs.at(-1);
-  const legNumber = state.route?.legs.length ?? 0;
+  const legBefore = state.route?.legs.at(-2);
+  const legKey = leg ? JSON.stringify([state.route?.legs.length, leg.partId, leg.fromMs, leg.via]) : '';
   // Whoever comes back to a walk goes on where they were.
-  const legsSeen = useRef(legNumber);
+  const legSeen = useRef(legKey);
   // Where a choice or a rule has led: into another part, or elsewhere in this one.
   // biome-ignore lint/correctness/useExhaustiveDependencies: only a new leg leads somewhere
   useEffect(() => {
-    if (legNumber === legsSeen.current) return;
-    legsSeen.current = legNumber;
+    if (legKey === legSeen.current) return;
+    legSeen.current = legKey;
     setChosenPartId(null);
-    if (leg && leg.partId === part?.id) film.current?.seek(leg.fromMs);
-  }, [legNumber]);
+    // Another part begins there by itself.
+    if (leg && leg.partId === legBefore?.partId && leg.partId === part?.id) film.current?.seek(leg.fromMs);
+  }, [legKey]);
   // With nothing to watch or read, all stands in one column.
   const isBeside = part === undefined || hasMaterial(part);
   const isStraightOn = ahead.partIds.length === lesson.parts.length && !ahead.isOpen;
