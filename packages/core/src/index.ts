@@ -10,14 +10,19 @@ export {
   type EventBody,
   type EventEnvelope,
   type LearnerEventBody,
+  type MergedDrafts,
+  type RefusedBody,
   type TeacherEventBody,
   teacherSittingId,
 } from './attempt/attempt-event.ts';
 export {
   type Answer,
+  type AfterClosing,
   type AttemptState,
+  type Beginning,
   beginAttempt,
   type EarlierAnswer,
+  fromLearnerState,
   type PartState,
   type Refusal,
   type StopState,
@@ -52,6 +57,7 @@ export {
   type LearnerLesson,
   type LearnerMaterialPart,
   type LearnerPart,
+  type LearnerState,
   type LearnerStop,
   type LearnerView,
   learnerView,
@@ -74,10 +80,12 @@ export {
 } from './attempt/sheet-row.ts';
 export { showsTheSame } from './attempt/shows-the-same.ts';
 export { type StopMark, type StopMarkState, stopMarkOf, stopMarkStates } from './attempt/stop-mark.ts';
-export { type Outcome, takeIn, takeInAll } from './attempt/take-in.ts';
+export { mostHeldLength, type Outcome, replay, takeIn, takeInAll } from './attempt/take-in.ts';
+export { eventTraits, type EventTraits } from './attempt/event-traits.ts';
+export { arrivalGraceMs } from './attempt/window-gate.ts';
 // The assignment: when and on which terms.
 export { defaultTerms, type Terms } from './attempt/terms.ts';
-export { stopTimeLimitMs, timeLimitGraceMs } from './attempt/time-limit.ts';
+export { isTimeOver, questionEndsAt, questionLimitMs, timeLimitGraceMs } from './attempt/time-limit.ts';
 export { mayTryAgain, tryNumberOf } from './attempt/tries.ts';
 export { type TriedRoute, type TriedRoutes, tryRoutes } from './attempt/try-routes.ts';
 export {
@@ -243,7 +251,6 @@ export {
   type Response,
   type ResponseBody,
 } from './question/response.ts';
-export { disordered, shuffled } from './question/shuffled.ts';
 export {
   anchorAt,
   anchorTimeMs,

@@ -2,6 +2,7 @@ import type { Hundredths } from '../lesson/points.ts';
 import type { RubricLevels } from '../marking/rubric.ts';
 import type { Drawing } from '../question/drawing.ts';
 import type { HandedFile, Response } from '../question/response.ts';
+import type { Refusal } from './attempt-state.ts';
 
 /**
  * One thing that happened in an attempt. The log of these is the truth; everything else is computed from it.
@@ -20,13 +21,32 @@ export interface EventEnvelope {
   readonly id: string;
   readonly sittingId: string;
   readonly n: number;
-  /** Clock of the device, epoch milliseconds. Kept, never believed. */
+  /**
+   * When it happened, epoch milliseconds, by the device's reckoning of the server's clock. Believed as far as the
+   * server's own clock bounds it: see `event-time.ts`.
+   */
   readonly at: number;
   /** Clock of the server when it took the event in, epoch milliseconds. */
   readonly receivedAt: number;
+  /** Of a draft that stands in the log for the drafts of the same question just before it. Said by the server only. */
+  readonly merged?: MergedDrafts | undefined;
 }
 
-export type EventBody = LearnerEventBody | TeacherEventBody;
+/** Drafts whose place in the log a later one took. */
+export interface MergedDrafts {
+  readonly count: number;
+  /** Time on task that they and this one counted together, in ms. */
+  readonly spentMs: number;
+}
+
+export type EventBody = LearnerEventBody | TeacherEventBody | RefusedBody;
+
+/** What the log keeps of an event that was refused: that it came, and why it was not taken, but not what it said. */
+export interface RefusedBody {
+  readonly type: 'refused';
+  readonly was: LearnerEventBody['type'];
+  readonly reason: Refusal;
+}
 
 export type LearnerEventBody =
   | { readonly type: 'opened' }
@@ -42,7 +62,24 @@ export type LearnerEventBody =
   | { readonly type: 'paused'; readonly partId: string; readonly atMs: number }
   | { readonly type: 'sought'; readonly partId: string; readonly fromMs: number; readonly toMs: number }
   | { readonly type: 'reachedStop'; readonly stopId: string }
-  | { readonly type: 'draftSaved'; readonly stopId: string; readonly questionId: string; readonly response: Response }
+  /** Without a response once a later draft of the question is kept: what it said counts no longer. */
+  | {
+      readonly type: 'draftSaved';
+      readonly stopId: string;
+      readonly questionId: string;
+      readonly response?: Response | undefined;
+    }
+  /** Stands where an event was that could not be sent. */
+  | { readonly type: 'gap' }
+  /** The student looks at a timed question: its time begins. */
+  | { readonly type: 'began'; readonly stopId: string; readonly questionId: string }
+  /** The time of a question ran out with this written; null where nothing was. */
+  | {
+      readonly type: 'timeUp';
+      readonly stopId: string;
+      readonly questionId: string;
+      readonly response: Response | null;
+    }
   | { readonly type: 'answered'; readonly stopId: string; readonly responses: Readonly<Record<string, Response>> }
   /** Answers that could be tried again are left as they are. */
   | { readonly type: 'kept'; readonly stopId: string }
@@ -91,22 +128,16 @@ export type TeacherEventBody =
       readonly stopId: string;
       readonly questionId: string;
       readonly earned: Hundredths;
+      /** What each earlier try comes to, the oldest first; absent in logs of the first editions of this program. */
+      readonly earlier?: readonly Hundredths[] | undefined;
       readonly by: string;
     }
+  /** What came in after closing, up to a moment of the server's clock, counts all the same. */
+  | { readonly type: 'admitted'; readonly until: number; readonly by: string }
   /** A student is given more time for what is timed. */
   | { readonly type: 'extended'; readonly extraTime: number; readonly by: string }
   /** The groups of the class a student was in when they began. */
   | { readonly type: 'grouped'; readonly groups: readonly string[]; readonly by: string };
-
-/** Types of events that only teachers make. */
-export const teacherEventTypes: ReadonlySet<EventBody['type']> = new Set([
-  'marked',
-  'commented',
-  'returned',
-  'remarked',
-  'extended',
-  'grouped',
-] satisfies TeacherEventBody['type'][]);
 
 /** The sitting in which the server numbers what teachers do. */
 export const teacherSittingId = 'teacher';

@@ -19,6 +19,16 @@ export interface AttemptState {
   /** Stops the learner has reached; a stop that is missing here is still ahead. */
   readonly stops: Readonly<Record<string, StopState>>;
   readonly timeSpentMs: number;
+  /** The furthest figure of progress so far, 0 to 1, where it would fall otherwise. */
+  readonly bestProgress?: number | undefined;
+  /** What is drawn and shuffled for this student comes from this. Never leaves the server. */
+  readonly secret: string;
+  /** Begun before there were secrets: questions that were drawn by the time of beginning stay theirs. */
+  readonly drawnByTime?: true | undefined;
+  /** What came in after closing up to then, on the server's clock, counts all the same. */
+  readonly admittedUntil?: number | undefined;
+  /** What came in after closing and waits for a teacher to say whether it counts. */
+  readonly afterClosing?: AfterClosing | undefined;
   /** How much longer than others this student has for what is timed, as a factor; 1 where absent. */
   readonly extraTime?: number | undefined;
   /** Names of the groups of the class the student is in. */
@@ -70,6 +80,12 @@ export type StopPhase = 'open' | 'answered' | 'acknowledged' | 'chosen' | 'passe
 export interface StopState {
   readonly phase: StopPhase;
   readonly openedAt: number;
+  /** When it came in, where that was much later than it was given: without a connection, or by a clock that is wrong. */
+  readonly arrivedAt?: number | undefined;
+  /** When students began its timed questions, by question. */
+  readonly began?: Readonly<Record<string, number>> | undefined;
+  /** Timed questions whose time is over. */
+  readonly ended?: readonly string[] | undefined;
   /** `timeSpentMs` of the attempt when the stop opened: how long the learner has been at it. */
   readonly openedAtSpentMs: number;
   readonly settledAt: number | null;
@@ -101,6 +117,8 @@ export interface Answer {
   readonly drawn?: Readonly<Record<string, Drawing>> | undefined;
   /** Given back by a teacher: the student may work on it again, also after handing in. */
   readonly returned?: boolean | undefined;
+  /** What was taken off for a hint. */
+  readonly hintCost?: Hundredths | undefined;
 }
 
 export interface EarlierAnswer {
@@ -108,12 +126,27 @@ export interface EarlierAnswer {
   readonly points: Hundredths | null;
   readonly comment: string | null;
   readonly because: 'tried' | 'returned';
+  readonly hintCost?: Hundredths | undefined;
+}
+
+/** What students did in time and what came in when the assignment was closed. */
+export interface AfterClosing {
+  readonly events: number;
+  readonly answers: number;
+  /** When it was done, from and until, and when the last of it came in; epoch ms. */
+  readonly fromAt: number;
+  readonly untilAt: number;
+  readonly arrivedAt: number;
 }
 
 /** What was claimed and not believed. */
 export interface Doubts {
   /** Film time claimed beyond what the clock or the gates allow, in ms. */
   readonly cutMs: number;
+  /** Of that, what was claimed while the tab was hidden. */
+  readonly hiddenMs: number;
+  /** Answers that came in much later than they were given. */
+  readonly lateAnswers: number;
   readonly refusedCount: number;
   /** The latest refusals, at most ten. */
   readonly refusals: readonly { readonly eventId: string; readonly reason: Refusal }[];
@@ -143,32 +176,60 @@ export type Refusal =
   | 'mayNotTurnBack'
   | 'notHandedIn'
   | 'pointsOutOfRange'
-  | 'tooFarAhead';
+  | 'tooFarAhead'
+  | 'notTimed'
+  | 'windowNotOpen'
+  | 'windowClosed';
 
 /** Book-keeping of what has arrived. */
 export interface Intake {
-  /** The number of the next event of each sitting. */
-  readonly next: Readonly<Record<string, number>>;
-  /** Events that came before an earlier one of their sitting; applied once the gap is filled. */
+  /** Sittings by id: the teachers', and those heard of lately. */
+  readonly sittings: Readonly<Record<string, Sitting>>;
+  /** Events that came before an earlier one of their sitting; applied once the gap is filled, or was waited for. */
   readonly held: readonly AttemptEvent[];
-  /** Film time the learner may still claim, in ms, as of `creditAt` on the server's clock. */
-  readonly filmCreditMs: number;
-  readonly creditAt: number;
-  /** Time on task the learner may still claim, in ms. */
-  readonly timeCreditMs: number;
-  /** Device clock and visibility at the last event of each sitting. */
-  readonly clocks: Readonly<Record<string, { readonly at: number; readonly away: boolean }>>;
+  /** Film met for the first time, in ms of credit: what all sittings together have claimed of the clock. */
+  readonly newlyMetMs: number;
 }
 
-/** Slack granted once on top of the wall clock, for the jitter of networks and timers. */
+/** What is known of one opening of the walk on one device. */
+export interface Sitting {
+  /** The number of its next event. */
+  readonly next: number;
+  /** Numbers that never came, first and last of each stretch; should they come after all, they are taken. */
+  readonly missing?: readonly (readonly [number, number])[] | undefined;
+  /** When its last event happened, and when that came in; epoch ms. */
+  readonly at: number;
+  readonly heardAt: number;
+  /** What is added to the device's clock, which was found to be wrong by as much. */
+  readonly shiftMs: number;
+  /** The device's own clock at its last event, as it was told, and how much of it has been counted. */
+  readonly deviceAt: number;
+  readonly deviceMs: number;
+  /** The tab is hidden. */
+  readonly away: boolean;
+  /** Film time it may still claim, in ms. */
+  readonly creditMs: number;
+  /** `deviceMs` when it last claimed any. */
+  readonly metAtMs: number;
+  /** Of what it did up to then some came in after closing, so that all of it waits for a teacher. */
+  readonly waitsUntil?: number | undefined;
+}
+
+/** Slack granted once on top of the clock, for the jitter of networks and timers. */
 export const slackMs = 5_000;
 
-/**
- * The state of an attempt that has just begun.
- * @param begunAt server clock, epoch ms
- * @param maxRate the fastest playing rate the terms allow
- */
-export function beginAttempt(begunAt: number, maxRate: number): AttemptState {
+/** What an attempt begins with. */
+export interface Beginning {
+  /** Server clock, epoch ms. */
+  readonly begunAt: number;
+  /** A secret of the server, at least 16 random bytes in any spelling: what is drawn for this student comes from it. */
+  readonly secret: string;
+  readonly drawnByTime?: boolean | undefined;
+  readonly admittedUntil?: number | undefined;
+}
+
+/** The state of an attempt that has just begun. */
+export function beginAttempt({ begunAt, secret, drawnByTime, admittedUntil }: Beginning): AttemptState {
   return {
     version: 0,
     begunAt,
@@ -178,16 +239,17 @@ export function beginAttempt(begunAt: number, maxRate: number): AttemptState {
     parts: {},
     stops: {},
     timeSpentMs: 0,
-    doubts: { cutMs: 0, refusedCount: 0, refusals: [] },
-    intake: {
-      next: {},
-      held: [],
-      filmCreditMs: slackMs * maxRate,
-      creditAt: begunAt,
-      timeCreditMs: slackMs,
-      clocks: {},
-    },
+    secret,
+    ...(drawnByTime ? { drawnByTime } : {}),
+    ...(admittedUntil === undefined ? {} : { admittedUntil }),
+    doubts: { cutMs: 0, hiddenMs: 0, lateAnswers: 0, refusedCount: 0, refusals: [] },
+    intake: { sittings: {}, held: [], newlyMetMs: 0 },
   };
+}
+
+/** What a browser goes on from: the state it was sent, without what stays with the server. */
+export function fromLearnerState(state: Omit<AttemptState, 'secret'>): AttemptState {
+  return { ...state, secret: '' };
 }
 
 /** The state with one stop as it is now. */

@@ -50,13 +50,13 @@ describe('a lesson for groups', () => {
   });
 
   test('which groups there are, and which one is in, is told to no student', () => {
-    const seen = JSON.stringify(learnerView(forGroups, walkAs([runners, 'plain words']).state));
+    const seen = JSON.stringify(learnerView(forGroups, walkAs([runners, 'plain words']).state, {}));
     expect(seen).toContain('extra');
     expect(seen).not.toMatch(/ready to run on|plain words/);
   });
 
   test('nothing of it reaches the others', () => {
-    const seen = JSON.stringify(learnerView(forGroups, walkAs([]).state));
+    const seen = JSON.stringify(learnerView(forGroups, walkAs([]).state, {}));
     expect(seen).not.toContain('extra');
     expect(seen).not.toContain(runners);
   });

@@ -9,12 +9,13 @@ import {
   type Item,
   isTeacherMarked,
   type Question,
+  type QuestionKind,
   type TextPiece,
 } from '../question/question.ts';
 import type { HandedFile, ResponseBody } from '../question/response.ts';
-import { disordered, shuffled } from '../question/shuffled.ts';
+import { shuffledBy } from '../question/shuffled.ts';
 import type { Answer } from './attempt-state.ts';
-import { earnedByResponse, mayTryAgain } from './tries.ts';
+import { earnedByResponse, mayStillBeAnswered, mayTryAgain } from './tries.ts';
 
 /** A question as a learner's browser may hold it: no key, no feedback, no hint, no teacher's note. */
 export type LearnerQuestion = LearnerQuestionHead & LearnerQuestionBody;
@@ -85,13 +86,25 @@ export type LearnerQuestionBody =
   | { readonly kind: 'drawing'; readonly ground: DrawingGround }
   | { readonly kind: 'upload'; readonly mostFiles: number }
   | { readonly kind: 'record'; readonly withPicture: boolean; readonly longestMs: number }
-  | { readonly kind: 'discussion' };
+  | { readonly kind: 'discussion' }
+  | SealedBody;
+
+/** A question whose words the student may not see yet: its time has not begun, or it has not been reached. */
+export interface SealedBody {
+  readonly kind: 'sealed';
+  readonly of: QuestionKind;
+}
+
+/** What a student may know of a question before they see its words. */
+export function toSealedQuestion({ id, points, mayBeBlank, timeLimitMs, kind }: Question): LearnerQuestion {
+  return { id, stem: '', points, ...present({ mayBeBlank, timeLimitMs }), kind: 'sealed', of: kind };
+}
 
 /**
  * Built by naming what goes through, so that a field added to the model later stays secret until it is named here.
- * @param seed the same for one student's attempt, whenever and wherever it is looked at
+ * @param secret of the student's attempt: what is shuffled is shuffled by it
  */
-export function toLearnerQuestion(question: Question, seed: string): LearnerQuestion {
+export function toLearnerQuestion(question: Question, secret: string): LearnerQuestion {
   const { id, stem, points, picture, sound, directions, mayBeBlank, timeLimitMs, asksConfidence, comparedWith } =
     question;
   const tries = question.tries && { count: question.tries.count, laterPercent: question.tries.laterPercent };
@@ -99,16 +112,18 @@ export function toLearnerQuestion(question: Question, seed: string): LearnerQues
   return {
     ...{ id, stem, points },
     ...present({ ...head, hintCost: question.hint?.cost }),
-    ...toBody(question, `${seed} ${id}`),
+    ...toBody(question, (items, name = '') => shuffledBy(secret, `${id} ${name}`, items)),
   };
 }
 
-function toBody(question: Question, seed: string): LearnerQuestionBody {
+type Mix = <T>(items: readonly T[], name?: string) => readonly T[];
+
+function toBody(question: Question, mix: Mix): LearnerQuestionBody {
   switch (question.kind) {
     case 'choice': {
       const options = question.options.map(({ id, text, picture }) => ({ id, text, ...present({ picture }) }));
       const { kind, several } = question;
-      return { kind, several, options: question.shuffle ? shuffled(options, seed) : options };
+      return { kind, several, options: question.shuffle ? mix(options) : options };
     }
     case 'poll':
       return { kind: question.kind, several: question.several, options: question.options.map(toItem) };
@@ -116,14 +131,14 @@ function toBody(question: Question, seed: string): LearnerQuestionBody {
       return {
         kind: question.kind,
         pieces: question.pieces.map(toPiece),
-        gaps: question.gaps.map(({ id, options }) => ({ id, options: shuffled(options.map(toItem), `${seed} ${id}`) })),
+        gaps: question.gaps.map(({ id, options }) => ({ id, options: mix(options.map(toItem), id) })),
       };
     case 'gapMatch':
       return {
         kind: question.kind,
         pieces: question.pieces.map(toPiece),
         gaps: question.gaps.map(({ id }) => ({ id })),
-        words: shuffled(question.words.map(toItem), seed),
+        words: mix(question.words.map(toItem)),
       };
     case 'textEntry':
       return {
@@ -134,15 +149,15 @@ function toBody(question: Question, seed: string): LearnerQuestionBody {
     case 'numeric':
       return { kind: question.kind, unit: question.unitNeeded ? '' : question.unit };
     case 'order':
-      return { kind: question.kind, items: disordered(question.items.map(toItem), seed) };
+      return { kind: question.kind, items: mix(question.items.map(toItem)) };
     case 'match':
       return {
         kind: question.kind,
         left: question.left.map(toItem),
-        right: shuffled(question.right.map(toItem), seed),
+        right: mix(question.right.map(toItem)),
       };
     case 'associate':
-      return { kind: question.kind, items: shuffled(question.items.map(toItem), seed) };
+      return { kind: question.kind, items: mix(question.items.map(toItem)) };
     case 'hottext':
       return {
         kind: question.kind,
@@ -156,7 +171,7 @@ function toBody(question: Question, seed: string): LearnerQuestionBody {
     case 'graphicGapMatch':
       return {
         kind: question.kind,
-        words: shuffled(question.words.map(toItem), seed),
+        words: mix(question.words.map(toItem)),
         areas: question.areas.map(toArea),
       };
     case 'slider': {
@@ -227,7 +242,9 @@ export interface QuestionResult {
  * @param isOpen the stop still stands open: more may be tried, so nothing gives the key away
  */
 export function toResult(question: Question, answer: Answer, isOpen: boolean): QuestionResult {
-  const isOver = !isOpen;
+  // Nothing gives the key away of what may be answered again, whatever it is that lets it be; nor while its stop stands
+  // open, where other answers of the same stop may be tried again.
+  const isOver = !isOpen && !mayStillBeAnswered(question, answer, isOpen);
   return {
     points: answer.points,
     comment: answer.comment,

@@ -15,9 +15,10 @@ const viewAfter = (count: number) => {
     bridgeLesson,
     takeInAll(
       context,
-      beginAttempt(1_000_000, 2),
+      beginAttempt({ begunAt: 1_000_000, secret: 'of a test' }),
       wholeWalk.slice(0, count).map((body) => event(body)),
     ),
+    {},
   );
 };
 
@@ -59,7 +60,7 @@ test('a teacher who marked is not named to the student', () => {
     ...wholeWalk.map((body) => event(body)),
     mark({ type: 'marked', stopId: 's-two', questionId: 'q-written', points: 300, by: 'teacher-17' }),
   ];
-  const view = learnerView(bridgeLesson, takeInAll(context, beginAttempt(1_000_000, 2), events));
+  const view = learnerView(bridgeLesson, takeInAll(context, beginAttempt({ begunAt: 1_000_000, secret: 'of a test' }), events), {});
   expect(JSON.stringify(view)).not.toContain('teacher-17');
   expect(view.results['q-written']).toMatchObject({ points: 300 });
 });
@@ -80,7 +81,7 @@ test('voices, pictures, insets and the way on reach the learner whole', () => {
       ],
     })),
   };
-  const seen = learnerView(lesson, beginAttempt(0, 2)).lesson;
+  const seen = learnerView(lesson, beginAttempt({ begunAt: 0, secret: 'of a test' }), {}).lesson;
   expect(seen.directions).toEqual(directions);
   expect(seen.parts[0]).toMatchObject({ directions, narrations: [narration], insets: [inset], nextLessonId: 'arches' });
   expect(seen.parts[0]?.stops).toMatchObject([{ questions: [{ directions, picture }] }, { voice: directions }]);

@@ -14,10 +14,19 @@ import {
 } from '../lesson/lesson.ts';
 import type { LessonPicture, Recording } from '../lesson/recording.ts';
 import type { Question } from '../question/question.ts';
-import type { Answer, AttemptState } from './attempt-state.ts';
+import type { AfterClosing, Answer, AttemptState, RouteState, Sitting, StopState } from './attempt-state.ts';
 import { type Ahead, certainAhead } from './certain-ahead.ts';
-import { type LearnerQuestion, present, type QuestionResult, toLearnerQuestion, toResult } from './learner-question.ts';
-import { ownLesson, seedOf } from './own-lesson.ts';
+import {
+  type LearnerQuestion,
+  present,
+  type QuestionResult,
+  toLearnerQuestion,
+  toResult,
+  toSealedQuestion,
+} from './learner-question.ts';
+import { ownLesson } from './own-lesson.ts';
+import type { Terms } from './terms.ts';
+import { isShownInTime } from './time-limit.ts';
 
 /** A lesson as a learner's browser may hold it: no keys, no feedback, no teacher's notes. */
 export interface LearnerLesson {
@@ -99,7 +108,7 @@ export interface LearnerChoice {
 
 export interface LearnerView {
   readonly lesson: LearnerLesson;
-  readonly state: AttemptState;
+  readonly state: LearnerState;
   /** By question id; only questions that were answered. */
   readonly results: Readonly<Record<string, QuestionResult>>;
   /** By question id; only hints that were asked for. */
@@ -109,32 +118,49 @@ export interface LearnerView {
 }
 
 /**
+ * What a student's browser may know of the state of their attempt, and goes on from. Without the secret, without what
+ * others did to it, and without what waits.
+ */
+export type LearnerState = Omit<AttemptState, 'secret' | 'drawnByTime' | 'groups' | 'admittedUntil'>;
+
+/**
  * The only way a lesson reaches a student. Built by naming what goes through, never by leaving out, so that a field
  * added to the model later stays secret until somebody names it here.
+ * @param terms whether questions stay with the school until they are reached
  */
-export function learnerView(lesson: Lesson, state: AttemptState): LearnerView {
+export function learnerView(
+  lesson: Lesson,
+  state: AttemptState,
+  terms: Pick<Terms, 'questionsWhenReached'>,
+): LearnerView {
   const own = ownLesson(lesson, state);
   return {
-    lesson: toLearnerLesson(own, seedOf(state)),
-    state: maskState(state),
+    lesson: toLearnerLesson(own, { state, terms }),
+    state: toLearnerState(state),
     results: resultsOf(own, state),
     hints: hintsOf(own, state),
     ahead: certainAhead(own, state),
   };
 }
 
-function toLearnerLesson({ title, directions, parts, freeFrom }: Lesson, seed: string): LearnerLesson {
-  return { title, ...present({ directions, freeFrom }), parts: parts.flatMap((part) => toLearnerPart(part, seed)) };
+/** Whose eyes a lesson is shown to. */
+interface Reader {
+  readonly state: AttemptState;
+  readonly terms: Pick<Terms, 'questionsWhenReached'>;
+}
+
+function toLearnerLesson({ title, directions, parts, freeFrom }: Lesson, reader: Reader): LearnerLesson {
+  return { title, ...present({ directions, freeFrom }), parts: parts.flatMap((part) => toLearnerPart(part, reader)) };
 }
 
 /** An edition holds what other lessons hold; of a draft, what is not to be had is left out. */
-function toLearnerPart(part: Part, seed: string): LearnerPart[] {
+function toLearnerPart(part: Part, reader: Reader): LearnerPart[] {
   if (part.kind === 'lesson') return [];
   const { id, title, inMs, outMs, stops, directions, practice, next } = part;
   const from = part.from && { linkId: part.from.linkId, isAside: part.from.isAside };
   const head = {
     ...{ id, title, inMs, outMs },
-    stops: stopsInOrder(stops).map((stop) => toLearnerStop(stop, seed)),
+    stops: stopsInOrder(stops).map((stop) => toLearnerStop(stop, reader)),
     ...present({ directions, practice, next, from, rules: hide(part.rules) }),
   };
   if (!hasMaterial(part)) return [{ ...head, kind: part.kind }];
@@ -142,7 +168,7 @@ function toLearnerPart(part: Part, seed: string): LearnerPart[] {
   return [{ ...head, kind, materialId, ...present({ narrations, insets, nextLessonId }) }];
 }
 
-function toLearnerStop(stop: Stop, seed: string): LearnerStop {
+function toLearnerStop(stop: Stop, reader: Reader): LearnerStop {
   const { id, atMs, anchor } = stop;
   const place = { id, atMs, ...present({ anchor }) };
   if (stop.kind === 'pause') return { ...place, kind: stop.kind, note: stop.note, ...present({ voice: stop.voice }) };
@@ -170,7 +196,7 @@ function toLearnerStop(stop: Stop, seed: string): LearnerStop {
   const { kind, required, questions } = stop;
   return {
     ...{ ...place, kind, required },
-    questions: questions.map((question) => toLearnerQuestion(question, seed)),
+    questions: questions.map((question) => toShown(question, stop.id, reader)),
     ...present({ rules: hide(stop.rules) }),
   };
 }
@@ -184,21 +210,77 @@ function hide(rules: readonly unknown[] | undefined): readonly HiddenRule[] | un
   return rules && rules.length > 0 ? [{ hidden: true }] : undefined;
 }
 
-/** Which teacher marked, and which groups a student is in, is the teachers' affair. */
-function maskState(state: AttemptState): AttemptState {
-  const mask = (answer: Answer): Answer => ({
-    ...answer,
-    markedBy: answer.markedBy === null || answer.markedBy === 'program' ? answer.markedBy : 'teacher',
-  });
-  const stops = Object.entries(state.stops).map(([id, stop]) => [
-    id,
-    {
-      ...stop,
-      answers: Object.fromEntries(Object.entries(stop.answers).map(([key, answer]) => [key, mask(answer)])),
-    },
-  ]);
-  const { groups: _, ...told } = state;
-  return { ...told, stops: Object.fromEntries(stops) };
+/** A question as far as its student may see it now. */
+function toShown(question: Question, stopId: string, { state, terms }: Reader): LearnerQuestion {
+  const stop = state.stops[stopId];
+  const isKept = terms.questionsWhenReached === true && stop === undefined;
+  if (isKept || !isShownInTime(question, stop)) return toSealedQuestion(question);
+  return toLearnerQuestion(question, state.secret);
+}
+
+function toLearnerState(state: AttemptState): LearnerState {
+  const { version, begunAt, lastSeenAt, handedInAt, currentPartId, parts, timeSpentMs, bestProgress, extraTime } = state;
+  const { route, afterClosing, doubts, intake } = state;
+  const { cutMs, hiddenMs, lateAnswers, refusedCount } = doubts;
+  return {
+    ...{ version, begunAt, lastSeenAt, handedInAt, currentPartId, timeSpentMs },
+    parts: mapValues(parts, ({ coverage, furthestMs, positionMs }) => ({ coverage, furthestMs, positionMs })),
+    stops: mapValues(state.stops, toLearnerStopState),
+    ...present({ bestProgress, extraTime, afterClosing: afterClosing && toAfterClosing(afterClosing) }),
+    ...(route ? { route: toLearnerRoute(route) } : {}),
+    doubts: { cutMs, hiddenMs, lateAnswers, refusedCount, refusals: [] },
+    intake: { sittings: mapValues(intake.sittings, toLearnerSitting), held: [], newlyMetMs: intake.newlyMetMs },
+  };
+}
+
+function toAfterClosing({ events, answers, fromAt, untilAt, arrivedAt }: AfterClosing): AfterClosing {
+  return { events, answers, fromAt, untilAt, arrivedAt };
+}
+
+function toLearnerSitting({ missing, waitsUntil, ...sitting }: Sitting): Sitting {
+  const { next, at, heardAt, shiftMs, deviceAt, deviceMs, away, creditMs, metAtMs } = sitting;
+  const clock = { at, heardAt, shiftMs, deviceAt, deviceMs };
+  return { next, ...clock, away, creditMs, metAtMs, ...present({ missing, waitsUntil }) };
+}
+
+function toLearnerRoute({ legs, ruled, isAtEnd, endVia, turnedBack, progress }: RouteState): RouteState {
+  return {
+    legs: legs.map(({ partId, via, fromStop, fromMs, atStop, atMs, untilMs, returns }) => ({
+      ...{ partId, via, fromStop, fromMs, atStop, atMs, untilMs, returns },
+    })),
+    ...{ ruled, isAtEnd, progress },
+    ...present({ endVia, turnedBack }),
+  };
+}
+
+function toLearnerStopState(stop: StopState): StopState {
+  const { phase, openedAt, openedAtSpentMs, settledAt, drafts, answers, arrivedAt, began, ended } = stop;
+  const { hints, choiceId, tiles } = stop;
+  return {
+    ...{ phase, openedAt, openedAtSpentMs, settledAt, drafts },
+    answers: mapValues(answers, toLearnerAnswer),
+    ...present({ arrivedAt, began, ended, hints, choiceId, tiles }),
+  };
+}
+
+/** Which teacher marked is the teachers' affair. */
+function toLearnerAnswer(answer: Answer): Answer {
+  const { response, points, markedBy, comment, earned, earlier, voice, drawn, returned, hintCost } = answer;
+  return {
+    ...{ response, points, comment },
+    markedBy: markedBy === null || markedBy === 'program' ? markedBy : 'teacher',
+    ...present({
+      ...{ earned, voice, drawn, returned, hintCost },
+      earlier: earlier?.map((one) => ({
+        ...{ response: one.response, points: one.points, comment: one.comment, because: one.because },
+        ...present({ hintCost: one.hintCost }),
+      })),
+    }),
+  };
+}
+
+function mapValues<T, U>(record: Readonly<Record<string, T>>, map: (value: T) => U): Record<string, U> {
+  return Object.fromEntries(Object.entries(record).map(([key, value]) => [key, map(value)]));
 }
 
 function resultsOf(lesson: Lesson, state: AttemptState): Record<string, QuestionResult> {

@@ -34,13 +34,13 @@ const task = (...stops: Checkpoint[]): PlacePart => ({
 });
 const taskLesson = (...stops: Checkpoint[]): Lesson => ({ title: 'A task', parts: [task(...stops)] });
 const questionsGiven = (lesson: Lesson, begunAt: number) => {
-  const own = ownLesson(lesson, { begunAt }).parts[0]?.stops[0] as Checkpoint;
+  const own = ownLesson(lesson, { begunAt, secret: `of ${begunAt}` }).parts[0]?.stops[0] as Checkpoint;
   return own.questions.map(({ id }) => id);
 };
 
 describe('what is drawn for a student', () => {
   test('a lesson in which nothing is drawn is left as it is', () => {
-    expect(ownLesson(bridgeLesson, { begunAt: 1 })).toBe(bridgeLesson);
+    expect(ownLesson(bridgeLesson, { begunAt: 1, secret: '' })).toBe(bridgeLesson);
   });
 
   test('is as many as asked for, different ones, always the same, and in the order of the desk unless shuffled', () => {
@@ -66,9 +66,19 @@ describe('what is drawn for a student', () => {
       expect(Math.abs((counts.get(id) ?? 0) - 1_000)).toBeLessThan(121);
   });
 
+  test('stays what it was for who began before there were secrets', () => {
+    const own = (secret: string) => {
+      const lesson = ownLesson(taskLesson(stop({ pick: 5 })), { begunAt: 7, secret, drawnByTime: true });
+      return (lesson.parts[0]?.stops[0] as Checkpoint).questions.map(({ id }) => id);
+    };
+    expect(own('one')).toEqual(own('another'));
+    // As the program drew it when it drew by the time of beginning.
+    expect(own('one')).toEqual(['q-0', 'q-1', 'q-3', 'q-8', 'q-11']);
+  });
+
   test('is all a browser is told of', () => {
-    const state = beginAttempt(7, 1);
-    const view = learnerView(taskLesson(stop({ pick: 2 })), state);
+    const state = beginAttempt({ begunAt: 7, secret: 'of a test' });
+    const view = learnerView(taskLesson(stop({ pick: 2 })), state, {});
     const shown = view.lesson.parts[0]?.stops[0];
     expect(shown?.kind === 'checkpoint' && shown.questions).toHaveLength(2);
     expect(JSON.stringify(view)).not.toContain('"pick"');
@@ -77,7 +87,7 @@ describe('what is drawn for a student', () => {
   test('is what is answered and marked, and nothing else is', () => {
     const lesson = taskLesson(stop({ pick: 2 }));
     const context = createContext(lesson, defaultTerms);
-    const state = beginAttempt(7, 1);
+    const state = beginAttempt({ begunAt: 7, secret: 'of 7' });
     const [first = '', second = ''] = questionsGiven(lesson, 7);
     const right = { kind: 'choice', optionIds: ['o-compression'] } as const;
     const answer = (ids: string[]) => {
@@ -103,7 +113,7 @@ describe('a task', () => {
     );
     const context = createContext(lesson, defaultTerms);
     const event = createSitting('a', 7);
-    const begun = takeIn(context, beginAttempt(7, 1), event({ type: 'reachedStop', stopId: 's-1' }));
+    const begun = takeIn(context, beginAttempt({ begunAt: 7, secret: 'of a test' }), event({ type: 'reachedStop', stopId: 's-1' }));
     expect(begun.outcome.kind).toBe('taken');
     expect(canHandIn(context, begun.state)).toBe(false);
   });
@@ -141,8 +151,8 @@ describe('a task', () => {
 describe('practice', () => {
   test('is shown and counts for nothing, also when the row is read back', () => {
     const lesson = { ...bridgeLesson, parts: [...bridgeLesson.parts, { ...task(stop()), practice: true }] };
-    const row = sheetRowOf(lesson, beginAttempt(7, 1));
-    expect(row.possible).toBe(sheetRowOf(bridgeLesson, beginAttempt(7, 1)).possible);
+    const row = sheetRowOf(lesson, beginAttempt({ begunAt: 7, secret: 'of a test' }));
+    expect(row.possible).toBe(sheetRowOf(bridgeLesson, beginAttempt({ begunAt: 7, secret: 'of a test' })).possible);
     expect(row.marks.at(-1)).toMatchObject({ possible: 2_400, practice: true });
     expect(decodeSheetRow(encodeSheetRow(row))).toEqual(row);
   });

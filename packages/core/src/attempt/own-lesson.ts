@@ -1,12 +1,9 @@
-import { shuffled } from '../question/shuffled.ts';
+import { shuffledBy, shuffledByWords } from '../question/shuffled.ts';
 import type { AttemptState } from './attempt-state.ts';
 import { isGrouped, lessonForGroups } from './lesson-for-groups.ts';
 import type { WalkContext } from './walk-lesson.ts';
 
-/** What tells what is drawn for a student: when they began. Who began in the same millisecond is given the same; that does no harm. */
-export function seedOf(state: Pick<AttemptState, 'begunAt'>): string {
-  return String(state.begunAt);
-}
+type DrawSeed = { readonly secret: string } | { readonly begunAt: number };
 
 interface DrawnStop {
   readonly id: string;
@@ -42,10 +39,10 @@ const mostKept = 200;
  * its questions, or all in an order of their own, those of this student. The same object where every student meets
  * the same.
  */
-export function ownLesson<L extends Drawn>(lesson: L, state: Pick<AttemptState, 'begunAt' | 'groups'>): L {
+export function ownLesson<L extends Drawn>(lesson: L, state: Pick<AttemptState, 'secret' | 'drawnByTime' | 'begunAt' | 'groups'>): L {
   const kept = lookUp(lesson);
   if (!kept.isDrawn && !kept.isGrouped) return lesson;
-  const seed = seedOf(state);
+  const seed: DrawSeed = state.drawnByTime ? { begunAt: state.begunAt } : { secret: state.secret };
   const groups = kept.isGrouped ? (state.groups ?? []) : [];
   const key = JSON.stringify([kept.isDrawn ? seed : '', ...groups]);
   const known = kept.own.get(key);
@@ -73,7 +70,7 @@ function lookUp(lesson: Drawn): Kept {
   return found;
 }
 
-function drawn<L extends Drawn>(lesson: L, seed: string | null): L {
+function drawn<L extends Drawn>(lesson: L, seed: DrawSeed | null): L {
   if (seed === null) return lesson;
   return {
     ...lesson,
@@ -81,10 +78,14 @@ function drawn<L extends Drawn>(lesson: L, seed: string | null): L {
   };
 }
 
-function ownStop<S extends DrawnStop>(stop: S, seed: string): S {
+function ownStop<S extends DrawnStop>(stop: S, seed: DrawSeed): S {
   const { questions, pick, shuffle, ...rest } = stop;
   if (!questions || (pick === undefined && !shuffle)) return stop;
-  const drawn = shuffled(questions, `${seed} ${stop.id}`).slice(0, pick);
+  const mixed =
+    'secret' in seed
+      ? shuffledBy(seed.secret, stop.id, questions)
+      : shuffledByWords(questions, `${seed.begunAt} ${stop.id}`);
+  const drawn = mixed.slice(0, pick);
   // Without an order of their own, students meet what they are given in the order of the desk.
   const given = shuffle ? drawn : questions.filter((question) => drawn.includes(question));
   return { ...rest, questions: given } as unknown as S;

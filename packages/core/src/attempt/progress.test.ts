@@ -10,7 +10,7 @@ const progressAfter = (count: number) => {
   const event = createSitting('a');
   const state = takeInAll(
     createContext(bridgeLesson, defaultTerms),
-    beginAttempt(1_000_000, 2),
+    beginAttempt({ begunAt: 1_000_000, secret: 'of a test' }),
     wholeWalk.slice(0, count).map((body) => event(body)),
   );
   return progressOf(bridgeLesson, state);
@@ -28,5 +28,5 @@ test.each([
 ])('%s', (_, count, expected) => expect(progressAfter(count)).toBeCloseTo(expected, 10));
 
 test('a lesson of nothing is done', () => {
-  expect(progressOf({ parts: [] }, beginAttempt(0, 2))).toBe(1);
+  expect(progressOf({ parts: [] }, beginAttempt({ begunAt: 0, secret: 'of a test' }))).toBe(1);
 });

@@ -19,7 +19,7 @@ export function progressOf(lesson: WalkLesson, state: AttemptState): number {
   const doneMs = lesson.parts.reduce((sum, part) => sum + doneIn(part, state), 0);
   if (isStraight(lesson)) {
     const allMs = lesson.parts.reduce((sum, part) => sum + lengthOf(part), 0);
-    return allMs === 0 ? 1 : doneMs / allMs;
+    return Math.max(state.bestProgress ?? 0, allMs === 0 ? 1 : doneMs / allMs);
   }
   const { progress } = routeOf(lesson, state);
   const leftMs = remainingMs(lesson, state);

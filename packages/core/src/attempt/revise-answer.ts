@@ -1,7 +1,7 @@
 import { isBlank, isFitting } from '../question/response.ts';
 import type { AttemptEvent } from './attempt-event.ts';
-import { type Answer, type AttemptState, type Refusal, withStop } from './attempt-state.ts';
-import { toEarlier } from './give-answers.ts';
+import { type AttemptState, type Refusal, withStop } from './attempt-state.ts';
+import { answerTo } from './give-answers.ts';
 import { findStop, type WalkContext, type WalkStop } from './walk-lesson.ts';
 
 type RevisedEvent = Extract<AttemptEvent, { type: 'revised' }>;
@@ -17,15 +17,8 @@ export function applyRevised(context: WalkContext, state: AttemptState, event: R
   if (!last.returned) return 'notReturned';
   if (isBlank(event.response)) return 'blank';
   if (!isFitting(question, event.response)) return 'unfitting';
-  const points = context.mark(question.id, event.response, event.receivedAt);
-  const earlier = [...(last.earlier ?? []), toEarlier(last, 'returned')];
-  const answer: Answer = {
-    response: event.response,
-    points,
-    markedBy: points === null ? null : 'program',
-    comment: null,
-    earlier,
-  };
+  // Hints that were read and tries that were made count on.
+  const answer = answerTo(context, question, event.response, stop, event.receivedAt);
   const { [question.id]: _, ...drafts } = stop.drafts;
   return withStop(state, event.stopId, { ...stop, drafts, answers: { ...stop.answers, [question.id]: answer } });
 }
@@ -39,6 +32,7 @@ export function applyRevisedDraft(
   const question = stop.kind === 'checkpoint' && stop.questions.find(({ id }) => id === event.questionId);
   const before = state.stops[stop.id];
   if (!question || !before) return 'questionUnknown';
+  if (event.response === undefined) return state;
   if (!isFitting(question, event.response)) return 'unfitting';
   return withStop(state, stop.id, { ...before, drafts: { ...before.drafts, [question.id]: event.response } });
 }

@@ -1,18 +1,19 @@
-import { isFitting } from '../question/response.ts';
+import { isBlank, isFitting } from '../question/response.ts';
 import { turnBackTo, turnIntoTile, withTile } from './advance.ts';
 import type { AttemptEvent, LearnerEvent } from './attempt-event.ts';
 import { type AttemptState, type Refusal, type StopPhase, type StopState, withStop } from './attempt-state.ts';
 import { canHandIn, findOpenStop, isStopReached, mayPass, openChoices } from './gates.ts';
-import { answersTo, mayTryQuestion } from './give-answers.ts';
+import { answersTo, answerTo, mayTryQuestion } from './give-answers.ts';
+import { progressOf } from './progress.ts';
 import { applyRevisedDraft } from './revise-answer.ts';
 import { stopsOnRoute } from './route.ts';
 import { isBoardDone, isSettled, partStateOf, phaseOf } from './settled.ts';
-import { isTimeUp } from './time-limit.ts';
+import { isTimeOver } from './time-limit.ts';
 import { findStop, hintCostOf, type WalkContext, type WalkPart, type WalkStop } from './walk-lesson.ts';
 
 export type AtStopEvent = Exclude<
   LearnerEvent,
-  { type: 'opened' | 'hidden' | 'shown' | 'met' | 'paused' | 'sought' | 'handedIn' | 'withdrawn' | 'revised' }
+  { type: 'opened' | 'hidden' | 'shown' | 'gap' | 'met' | 'paused' | 'sought' | 'handedIn' | 'withdrawn' | 'revised' }
 >;
 
 /** What a learner does at a stop: reaches it, writes, answers, chooses, reads, passes. */
@@ -30,14 +31,15 @@ export function applyAtStop(context: WalkContext, state: AttemptState, event: At
   if (phase === 'ahead' || phase === 'passed') return 'notOpen';
   if (phase !== 'open') return 'alreadySettled';
   const before = state.stops[stop.id] as StopState;
-  const settled = { ...before, settledAt: event.receivedAt };
+  const settled = { ...before, settledAt: event.at, ...arrivedLate(event) };
   switch (event.type) {
     case 'draftSaved': {
       if (stop.kind !== 'checkpoint') return 'wrongKind';
       const question = stop.questions.find((candidate) => candidate.id === event.questionId);
       if (!question) return 'questionUnknown';
+      if (event.response === undefined) return state;
       if (!isFitting(question, event.response)) return 'unfitting';
-      if (isTimeUp(stop, before, state, event.receivedAt)) return 'timeUp';
+      if (isTimeOver(stop, question, before, state, event.at)) return 'timeUp';
       return withStop(state, stop.id, { ...before, drafts: { ...before.drafts, [question.id]: event.response } });
     }
     case 'hintTaken': {
@@ -48,18 +50,19 @@ export function applyAtStop(context: WalkContext, state: AttemptState, event: At
     }
     case 'answered': {
       if (stop.kind !== 'checkpoint') return 'wrongKind';
-      const isLate = isTimeUp(stop, before, state, event.receivedAt);
-      // What was written in time counts; what came later does not.
-      const responses = isLate ? before.drafts : event.responses;
-      const answers = answersTo(context, stop, before, { responses, isLate, at: event.receivedAt });
-      if (typeof answers === 'string') return answers;
-      const maySeveral = !isLate && stop.questions.some((question) => mayTryQuestion(question, answers[question.id]));
-      return withStop(
-        state,
-        stop.id,
-        maySeveral ? { ...before, drafts: {}, answers } : { ...settled, phase: 'answered', drafts: {}, answers },
-      );
+      const given = answersTo(context, state, stop, before, event);
+      if (typeof given === 'string') return given;
+      return withAnswers(state, stop, { ...before, ...arrivedLate(event), ...given, drafts: {} }, event);
     }
+    case 'began': {
+      const question = stop.kind === 'checkpoint' && stop.questions.find(({ id }) => id === event.questionId);
+      if (!question) return 'questionUnknown';
+      if (question.timeLimitMs === undefined) return 'notTimed';
+      if (before.began?.[question.id] !== undefined) return state;
+      return withStop(state, stop.id, { ...before, began: { ...before.began, [question.id]: event.at } });
+    }
+    case 'timeUp':
+      return stop.kind === 'checkpoint' ? applyTimeUp(context, state, stop, before, event) : 'wrongKind';
     case 'kept':
       return stop.kind === 'checkpoint' && Object.keys(before.answers).length > 0
         ? withStop(state, stop.id, { ...settled, phase: 'answered', drafts: {} })
@@ -74,6 +77,60 @@ export function applyAtStop(context: WalkContext, state: AttemptState, event: At
       // What was answered and could be tried again is left as it is.
       return withStop(state, stop.id, { ...settled, phase: leftPhase(before) });
   }
+}
+
+type Checkpoint = Extract<WalkStop, { kind: 'checkpoint' }>;
+
+/** A checkpoint after answers were given: settled once nothing more is to be answered or tried. */
+function withAnswers(state: AttemptState, stop: Checkpoint, after: StopState, event: LearnerEvent): AttemptState {
+  const isLeft = stop.questions.some((question) => {
+    const answer = after.answers[question.id];
+    if (after.ended?.includes(question.id)) return false;
+    return mayTryQuestion(question, answer);
+  });
+  const counted = countLate(state, event);
+  return withStop(counted, stop.id, isLeft ? after : { ...after, phase: 'answered', settledAt: event.at });
+}
+
+type TimeUpEvent = Extract<LearnerEvent, { type: 'timeUp' }>;
+
+/** The time of one question is over: what is written is given, and only that; the others of its stop go on. */
+function applyTimeUp(
+  context: WalkContext,
+  state: AttemptState,
+  stop: Checkpoint,
+  before: StopState,
+  event: TimeUpEvent,
+): AttemptState | Refusal {
+  const question = stop.questions.find(({ id }) => id === event.questionId);
+  if (!question) return 'questionUnknown';
+  if (question.timeLimitMs === undefined) return 'notTimed';
+  if (before.ended?.includes(question.id)) return state;
+  const isOver = isTimeOver(stop, question, before, state, event.at);
+  const given = isOver ? before.drafts[question.id] : (event.response ?? before.drafts[question.id]);
+  const last = before.answers[question.id];
+  const mayGive = given && !isBlank(given) && isFitting(question, given) && (!last || mayTryQuestion(question, last));
+  const answers = mayGive
+    ? { ...before.answers, [question.id]: answerTo(context, question, given, before, event.receivedAt) }
+    : before.answers;
+  const { [question.id]: _, ...drafts } = before.drafts;
+  const after = { ...before, answers, drafts, ended: [...(before.ended ?? []), question.id] };
+  const isAllOver = stop.questions.every(({ id }) => answers[id] !== undefined || after.ended.includes(id));
+  return isAllOver
+    ? withAnswers(state, stop, { ...after, ...arrivedLate(event) }, event)
+    : withStop(state, stop.id, after);
+}
+
+/** An answer that came in this long after it was given is said to have, in ms. */
+const lateArrivalMs = 2 * 60_000;
+
+const isLateArrival = ({ at, receivedAt }: AttemptEvent) => receivedAt - at > lateArrivalMs;
+
+const arrivedLate = (event: AttemptEvent) => (isLateArrival(event) ? { arrivedAt: event.receivedAt } : {});
+
+function countLate(state: AttemptState, event: AttemptEvent): AttemptState {
+  if (!isLateArrival(event)) return state;
+  return { ...state, doubts: { ...state.doubts, lateAnswers: state.doubts.lateAnswers + 1 } };
 }
 
 type ChoseEvent = Extract<LearnerEvent, { type: 'chose' }>;
@@ -92,7 +149,7 @@ function applyChose(
   const base = before.phase === 'chosen' ? turnBackTo(context.lesson, state, stop.id) : state;
   if (!base) return 'notReached';
   const { choiceId } = event;
-  return withStop(base, stop.id, { ...before, phase: 'chosen', choiceId, settledAt: event.receivedAt });
+  return withStop(base, stop.id, { ...before, phase: 'chosen', choiceId, settledAt: event.at });
 }
 
 type TileEvent = Extract<LearnerEvent, { type: 'openedTile' | 'didTile' }>;
@@ -127,9 +184,13 @@ function applyReached(
   if (phase === 'answered' || phase === 'acknowledged' || phase === 'chosen') return 'alreadySettled';
   if (!isStopReached(context, state, part, stop)) return 'notReached';
   const before = partStateOf(state, part);
+  const earlier = state.stops[stop.id];
+  // To open again what was passed leads back on the way, and the figure of progress stays what it was.
+  const best = earlier ? { bestProgress: progressOf(context.lesson, state) } : {};
   return withStop(
     {
       ...state,
+      ...best,
       currentPartId: part.id,
       parts: {
         ...state.parts,
@@ -137,14 +198,17 @@ function applyReached(
       },
     },
     stop.id,
-    {
-      phase: 'open',
-      openedAt: event.receivedAt,
-      openedAtSpentMs: state.timeSpentMs,
-      settledAt: null,
-      drafts: state.stops[stop.id]?.drafts ?? {},
-      answers: {},
-    },
+    // What began stays begun: time, hints and tries belong to the question, and never start afresh.
+    earlier
+      ? { ...earlier, phase: 'open', settledAt: null }
+      : {
+          phase: 'open',
+          openedAt: event.at,
+          openedAtSpentMs: state.timeSpentMs,
+          settledAt: null,
+          drafts: {},
+          answers: {},
+        },
   );
 }
 
@@ -164,18 +228,18 @@ export function applyHandedIn(context: WalkContext, state: AttemptState, event: 
   const passed = left.map((stop): [string, StopState] => [
     stop.id,
     {
-      openedAt: event.receivedAt,
+      openedAt: event.at,
       openedAtSpentMs: state.timeSpentMs,
       drafts: {},
       answers: {},
       ...state.stops[stop.id],
       phase: leftPhase(state.stops[stop.id]),
-      settledAt: event.receivedAt,
+      settledAt: event.at,
     },
   ]);
   return {
     ...state,
-    handedInAt: event.receivedAt,
+    handedInAt: event.at,
     stops: { ...state.stops, ...Object.fromEntries(passed) },
   };
 }

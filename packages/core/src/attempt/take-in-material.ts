@@ -1,6 +1,6 @@
-import { addInterval } from '../coverage/coverage.ts';
+import { addInterval, type Coverage } from '../coverage/coverage.ts';
 import type { LearnerEvent } from './attempt-event.ts';
-import type { AttemptState, PartState, Refusal } from './attempt-state.ts';
+import { type AttemptState, type PartState, type Refusal, type Sitting, slackMs } from './attempt-state.ts';
 import { gateToleranceMs, isMaterialLocked, isPartOpen, playLimitMs } from './gates.ts';
 import { partStateOf } from './settled.ts';
 import type { Terms } from './terms.ts';
@@ -21,28 +21,43 @@ export function applyMet(context: WalkContext, state: AttemptState, event: MetEv
   if (!context.terms.skipping && event.fromMs > before.furthestMs + gateToleranceMs) return 'beyondGate';
   const fromMs = Math.max(event.fromMs, part.inMs);
   const gateMs = playLimitMs(part, state, context.terms);
+  const sitting = state.intake.sittings[event.sittingId];
+  if (!sitting) return 'notReached';
   const price = creditPriceOf(part, context.terms);
-  const creditEndMs = fromMs + state.intake.filmCreditMs / price;
-  const toMs = Math.round(Math.min(event.toMs, gateMs, part.outMs, creditEndMs));
+  const creditEndMs = fromMs + sitting.creditMs / price;
+  const furthestEndMs = Math.min(event.toMs, gateMs, part.outMs);
+  const bySitting = addInterval(before.coverage, { fromMs, toMs: Math.round(Math.min(furthestEndMs, creditEndMs)) });
+  // All sittings together: what is met for the first time is bounded by the time since the attempt began.
+  const allMs = (event.receivedAt - state.begunAt + slackMs) * context.terms.maxRate - state.intake.newlyMetMs;
+  const overAllMs = Math.max(0, (unionMs(bySitting) - unionMs(before.coverage)) * price - allMs) / price;
+  const toMs = Math.round(Math.min(furthestEndMs, creditEndMs) - overAllMs);
   const claimedMs = Math.max(0, event.toMs - event.fromMs);
   const believedMs = Math.max(0, toMs - fromMs);
   const overMs = claimedMs - believedMs;
-  const doubts =
-    overMs > gateToleranceMs ? { ...state.doubts, cutMs: state.doubts.cutMs + Math.round(overMs) } : state.doubts;
+  const doubts = overMs > gateToleranceMs ? withDoubt(state.doubts, Math.round(overMs), sitting.away) : state.doubts;
   if (believedMs === 0) return { ...state, doubts };
-  const after: PartState = {
-    coverage: addInterval(before.coverage, { fromMs, toMs }),
-    furthestMs: Math.max(before.furthestMs, toMs),
-    positionMs: toMs,
-  };
+  const coverage = overAllMs > 0 ? addInterval(before.coverage, { fromMs, toMs }) : bySitting;
+  const newlyMs = (unionMs(coverage) - unionMs(before.coverage)) * price;
+  const after: PartState = { coverage, furthestMs: Math.max(before.furthestMs, toMs), positionMs: toMs };
+  const spent: Sitting = { ...sitting, creditMs: sitting.creditMs - believedMs * price, metAtMs: sitting.deviceMs };
   return {
     ...state,
     doubts,
     currentPartId: part.id,
     parts: { ...state.parts, [part.id]: after },
-    intake: { ...state.intake, filmCreditMs: state.intake.filmCreditMs - believedMs * price },
+    intake: {
+      ...state.intake,
+      newlyMetMs: state.intake.newlyMetMs + newlyMs,
+      sittings: { ...state.intake.sittings, [event.sittingId]: spent },
+    },
   };
 }
+
+function withDoubt(doubts: AttemptState['doubts'], overMs: number, isHidden: boolean): AttemptState['doubts'] {
+  return { ...doubts, cutMs: doubts.cutMs + overMs, hiddenMs: doubts.hiddenMs + (isHidden ? overMs : 0) };
+}
+
+const unionMs = (coverage: Coverage) => coverage.reduce((sum, { fromMs, toMs }) => sum + toMs - fromMs, 0);
 
 /**
  * What a millisecond of a part costs of the film credit, which grows with the clock times the fastest rate. A text or

@@ -11,7 +11,7 @@ import { takeIn, takeInAll } from './take-in.ts';
 import { defaultTerms, type Terms } from './terms.ts';
 
 const startAt = 1_000_000;
-const begin = (terms: Terms = defaultTerms) => beginAttempt(startAt, terms.maxRate);
+const begin = (terms: Terms = defaultTerms) => beginAttempt({ begunAt: startAt, secret: 'of a test' });
 const contextOf = (terms: Partial<Terms> = {}) => createContext(bridgeLesson, { ...defaultTerms, ...terms });
 const walk = (bodies: readonly LearnerEventBody[], sittingId = 'a') => {
   const event = createSitting(sittingId, startAt);
@@ -34,7 +34,7 @@ const visible = ({ intake: _intake, version: _version, doubts, ...rest }: Attemp
 
 test('an honest walk is taken whole and marked', () => {
   const state = takeInAll(contextOf(), begin(), walk(wholeWalk));
-  expect(state.doubts).toEqual({ cutMs: 0, refusedCount: 0, refusals: [] });
+  expect(state.doubts).toEqual({ cutMs: 0, hiddenMs: 0, lateAnswers: 0, refusedCount: 0, refusals: [] });
   expect(state.handedInAt).not.toBeNull();
   expect(metMs(state.parts.clip?.coverage ?? [], { fromMs: 10_000, toMs: 50_000 })).toBe(40_000);
   expect(state.stops['s-one']?.answers['q-one']?.points).toBe(200);
@@ -129,7 +129,9 @@ describe('what is not believed', () => {
     const context = createContext({ ...bridgeLesson, parts }, { ...defaultTerms, maxRate });
     const event = createSitting('a', startAt);
     const claim = { ...event({ type: 'met', partId: 'clip', fromMs: 10_000, toMs: 400_000, rate: 1 }) };
-    const { state } = takeIn(context, begin(context.terms), { ...claim, receivedAt: startAt + 10_000 });
+    const opened = { ...claim, type: 'opened' as const };
+    const at = startAt + 10_000;
+    const state = takeInAll(context, begin(), [opened, { ...claim, n: 1, at, receivedAt: at }]);
     // Ten seconds and the slack of five.
     expect(state.parts.clip?.coverage).toEqual([{ fromMs: 10_000, toMs: 10_000 + 4 * 15_000, times: 1 }]);
   });

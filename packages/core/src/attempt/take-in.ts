@@ -1,54 +1,63 @@
 import { advance } from './advance.ts';
-import { type AttemptEvent, type LearnerEvent, teacherEventTypes } from './attempt-event.ts';
-import { type AttemptState, type Refusal, slackMs } from './attempt-state.ts';
+import { type AttemptEvent, type LearnerEvent, teacherSittingId } from './attempt-event.ts';
+import { type AttemptState, beginAttempt, type Beginning, type Refusal } from './attempt-state.ts';
+import { type EventTime, timeOf } from './event-time.ts';
+import { eventTraits } from './event-traits.ts';
 import { ownContext } from './own-lesson.ts';
+import { countPresence } from './presence.ts';
 import { progressOf } from './progress.ts';
 import { applyRevised } from './revise-answer.ts';
+import { afterNumber, isSeen, withSitting } from './sittings.ts';
 import { applyAtStop, applyHandedIn } from './take-in-at-stop.ts';
 import { applyMet, moveTo } from './take-in-material.ts';
 import { applyTeacher, type TeacherEvent } from './take-in-teacher.ts';
 import type { WalkContext } from './walk-lesson.ts';
+import { judgeWindow, keptForTeacher } from './window-gate.ts';
 
-/** What became of an event. Every one but `repeated` adds to the log, so that nothing that arrived is lost. */
+/** What became of an event. */
 export type Outcome =
   | { readonly kind: 'taken' }
   | { readonly kind: 'repeated' }
   /** Kept until the earlier events of its sitting arrive. */
   | { readonly kind: 'held' }
+  /** Done in time, and in when the assignment was closed: kept whole, and a teacher says whether it counts. */
+  | { readonly kind: 'afterClosing' }
+  /** Not taken, and not to be kept: the earlier events of its sitting have to come first. */
+  | { readonly kind: 'tooEarly' }
   | { readonly kind: 'refused'; readonly reason: Refusal };
 
-/** A gap in device time longer than this counts only this much towards time spent. */
-export const longestCountedGapMs = 120_000;
+/** Events kept waiting for an earlier one, at most, and how much they may hold together, in characters of JSON. */
+export const mostHeldEvents = 200;
+export const mostHeldLength = 64_000;
 
-/** Events kept waiting for an earlier one, at most. */
-export const mostHeldEvents = 500;
+/** An event that waited this long for an earlier one is taken without it, in ms. */
+export const longestHeldMs = 10 * 60_000;
 
 /**
  * The one reducer. Serves the server, the browser while offline, exports and tests.
  *
  * The same event twice changes nothing; events of one sitting count in the order the sitting numbered them, in
- * whatever order they arrive; between sittings the order is that of arrival.
+ * whatever order they arrive; between sittings the order is that of arrival. When something happened is for
+ * `event-time.ts` to say; when it came in decides only where it must: what was late, and which key was in force.
  * @returns the state after, and what became of the event
  */
 export function takeIn(
   shared: WalkContext,
-  state: AttemptState,
+  before: AttemptState,
   event: AttemptEvent,
 ): { readonly state: AttemptState; readonly outcome: Outcome } {
-  const context = ownContext(shared, state);
-  const next = state.intake.next[event.sittingId] ?? 0;
-  const isHeld = state.intake.held.some((held) => held.sittingId === event.sittingId && held.n === event.n);
-  if (event.n < next || isHeld) return { state, outcome: { kind: 'repeated' } };
-  const seen = { ...state, version: state.version + 1 };
-  if (event.n > next) {
-    if (state.intake.held.length >= mostHeldEvents) return refuse(seen, event, 'tooFarAhead');
-    return {
-      state: { ...seen, intake: { ...seen.intake, held: [...seen.intake.held, event] } },
-      outcome: { kind: 'held' },
-    };
-  }
-  const first = applyInTurn(context, seen, event);
-  return { state: drainHeld(context, first.state, event.sittingId, event.receivedAt), outcome: first.outcome };
+  const context = ownContext(shared, before);
+  const isHeld = before.intake.held.some((held) => held.sittingId === event.sittingId && held.n === event.n);
+  if (isHeld || isSeen(before.intake.sittings[event.sittingId], event.n))
+    return { state: before, outcome: { kind: 'repeated' } };
+  const released = letGo(context, before, event.receivedAt);
+  const sitting = released.intake.sittings[event.sittingId];
+  // Drafts whose place this one took had the numbers before its own.
+  const first = event.n - (event.merged?.count ?? 0);
+  if (first > (sitting?.next ?? 0)) return hold(released, event);
+  const seen = { ...released, version: released.version + 1 + (event.merged?.count ?? 0) };
+  const applied = applyInTurn(context, seen, event);
+  return { state: drainHeld(context, applied.state, event.sittingId, event.receivedAt), outcome: applied.outcome };
 }
 
 /** Folds events into a state; for rebuilding and for tests. */
@@ -58,18 +67,51 @@ export function takeInAll(context: WalkContext, state: AttemptState, events: Ite
   return current;
 }
 
+/** The state of an attempt by its whole log, computed anew: what a teacher admitted later counts from where it stands. */
+export function replay(context: WalkContext, beginning: Beginning, log: readonly AttemptEvent[]): AttemptState {
+  const admissions = log.flatMap((event) => (event.type === 'admitted' ? [event.until] : []));
+  const admittedUntil = admissions.length > 0 ? Math.max(...admissions) : undefined;
+  return takeInAll(context, beginAttempt({ ...beginning, admittedUntil }), log);
+}
+
+function hold(state: AttemptState, event: AttemptEvent): { state: AttemptState; outcome: Outcome } {
+  const held = [...state.intake.held, event];
+  const isTooMuch = held.length > mostHeldEvents || JSON.stringify(held).length > mostHeldLength;
+  if (isTooMuch) return { state, outcome: { kind: 'tooEarly' } };
+  return {
+    state: { ...state, version: state.version + 1, intake: { ...state.intake, held } },
+    outcome: { kind: 'held' },
+  };
+}
+
+/** Takes what has waited too long for an event that does not come. */
+function letGo(context: WalkContext, state: AttemptState, now: number): AttemptState {
+  let current = state;
+  for (;;) {
+    const ripe = current.intake.held.filter(({ receivedAt }) => receivedAt + longestHeldMs <= now);
+    if (ripe.length === 0) return current;
+    const first = ripe.reduce((a, b) => (b.sittingId === a.sittingId && b.n < a.n ? b : a));
+    current = takeHeld(context, current, first, now);
+    current = drainHeld(context, current, first.sittingId, now);
+  }
+}
+
 function drainHeld(context: WalkContext, state: AttemptState, sittingId: string, receivedAt: number): AttemptState {
   let current = state;
   for (;;) {
-    const n = current.intake.next[sittingId];
+    if (current.intake.held.length === 0) return current;
+    const n = current.intake.sittings[sittingId]?.next;
     const held = current.intake.held.find((event) => event.sittingId === sittingId && event.n === n);
     if (!held) return current;
-    const rest = current.intake.held.filter((event) => event !== held);
-    current = { ...current, intake: { ...current.intake, held: rest } };
-    // Its turn came when the gap was filled, so that is when it counts.
-    const inTurn = { ...held, receivedAt: Math.max(held.receivedAt, receivedAt) };
-    current = applyInTurn(context, current, inTurn).state;
+    current = takeHeld(context, current, held, receivedAt);
   }
+}
+
+/** An event whose turn has come: that is when it counts as having come in. */
+function takeHeld(context: WalkContext, state: AttemptState, held: AttemptEvent, now: number): AttemptState {
+  const { intake } = state;
+  const without = { ...state, intake: { ...intake, held: intake.held.filter((event) => event !== held) } };
+  return applyInTurn(context, without, held, Math.max(held.receivedAt, now)).state;
 }
 
 interface Applied {
@@ -77,14 +119,29 @@ interface Applied {
   readonly outcome: Outcome;
 }
 
-function applyInTurn(context: WalkContext, state: AttemptState, event: AttemptEvent): Applied {
-  const counted: AttemptState = {
-    ...state,
-    intake: { ...state.intake, next: { ...state.intake.next, [event.sittingId]: event.n + 1 } },
-  };
-  if (isTeacherEvent(event)) return toApplied(counted, event, applyTeacher(context, counted, event));
-  const present = countPresence(context, counted, event);
-  const result = applyLearner(context, present, event);
+function applyInTurn(
+  context: WalkContext,
+  state: AttemptState,
+  event: AttemptEvent,
+  turnAt = event.receivedAt,
+): Applied {
+  const sitting = state.intake.sittings[event.sittingId];
+  if (isTeacherEvent(event)) {
+    const { at } = event;
+    const known = { at, heardAt: turnAt, shiftMs: 0, deviceAt: at, deviceMs: 0, away: false, creditMs: 0, metAtMs: 0 };
+    const counted = withSitting(state, teacherSittingId, { ...known, ...afterNumber(sitting, event.n) });
+    return toApplied(counted, event, applyTeacher(context, counted, event));
+  }
+  // It happened before it came in, and not only before its turn.
+  const time = timeOf(event, sitting, state.begunAt);
+  const inTurn = { ...event, at: time.at, receivedAt: turnAt };
+  const present = countPresence(context.terms, state, inTurn, time);
+  if (inTurn.type === 'refused') return refuse(present, event, inTurn.reason);
+  const verdict = judgeWindow(context, present, inTurn);
+  if (verdict.kind === 'refused') return refuse(present, event, verdict.reason);
+  if (verdict.kind === 'afterClosing')
+    return { state: keptForTeacher(present, inTurn, verdict.limitAt), outcome: { kind: 'afterClosing' } };
+  const result = applyLearner(context, present, inTurn, time);
   return toApplied(present, event, typeof result === 'string' ? result : onTheWay(context, result));
 }
 
@@ -114,46 +171,21 @@ function refuse(state: AttemptState, event: AttemptEvent, reason: Refusal): Appl
   };
 }
 
-/** Renews the credits from the server's clock and counts time spent from the device's, never beyond the credit. */
-function countPresence(context: WalkContext, state: AttemptState, event: AttemptEvent): AttemptState {
-  const { intake } = state;
-  const receivedAt = Math.max(event.receivedAt, intake.creditAt);
-  const elapsedMs = receivedAt - intake.creditAt;
-  const slackFilmMs = slackMs * context.terms.maxRate;
-  const filmCreditMs =
-    elapsedMs === 0
-      ? intake.filmCreditMs
-      : Math.min(intake.filmCreditMs, slackFilmMs) + elapsedMs * context.terms.maxRate;
-  const timeCreditMs = intake.timeCreditMs + elapsedMs;
-  const clock = intake.clocks[event.sittingId];
-  const gapMs = clock && !clock.away ? Math.min(Math.max(0, event.at - clock.at), longestCountedGapMs) : 0;
-  const spentMs = Math.min(gapMs, timeCreditMs);
-  return {
-    ...state,
-    lastSeenAt: Math.max(state.lastSeenAt, event.receivedAt),
-    timeSpentMs: state.timeSpentMs + spentMs,
-    intake: {
-      ...intake,
-      filmCreditMs,
-      creditAt: receivedAt,
-      timeCreditMs: timeCreditMs - spentMs,
-      clocks: {
-        ...intake.clocks,
-        [event.sittingId]: { at: event.at, away: event.type === 'hidden' || event.type === 'handedIn' },
-      },
-    },
-  };
-}
-
 function isTeacherEvent(event: AttemptEvent): event is TeacherEvent {
-  return teacherEventTypes.has(event.type);
+  return eventTraits[event.type].by === 'teacher';
 }
 
-function applyLearner(context: WalkContext, state: AttemptState, event: LearnerEvent): AttemptState | Refusal {
+function applyLearner(
+  context: WalkContext,
+  state: AttemptState,
+  event: LearnerEvent,
+  { at }: EventTime,
+): AttemptState | Refusal {
   switch (event.type) {
     case 'opened':
     case 'hidden':
     case 'shown':
+    case 'gap':
       return state;
     case 'met':
       return applyMet(context, state, event);
@@ -164,7 +196,7 @@ function applyLearner(context: WalkContext, state: AttemptState, event: LearnerE
     case 'handedIn':
       return applyHandedIn(context, state, event);
     case 'withdrawn':
-      return state.handedInAt === null ? 'notHandedIn' : { ...state, handedInAt: null };
+      return state.handedInAt === null || at < state.handedInAt ? 'notHandedIn' : { ...state, handedInAt: null };
     case 'revised':
       return applyRevised(context, state, event);
     default:

@@ -6,6 +6,8 @@ export interface Terms {
   readonly rewindAtStops: boolean;
   /** On: a student may come back to a fork and choose another way. */
   readonly turningBack?: boolean | undefined;
+  /** On: questions stay with the school until a student reaches them, which needs the connection. */
+  readonly questionsWhenReached?: boolean | undefined;
   /** The fastest playing rate offered, 1 to 2. */
   readonly maxRate: number;
   /** BCP 47 tag of the language in which students write numbers; English where absent. */

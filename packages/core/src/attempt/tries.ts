@@ -17,9 +17,17 @@ export function mayTryAgain({ points, tries }: Asked, answer: Answer): boolean {
   return earned === null || earned < points;
 }
 
-/** Which try an answer is, from 1. */
+/** Which try an answer is, from 1; what was given again because it came back is a try like others. */
 export function tryNumberOf({ earlier = [] }: Answer): number {
-  return earlier.filter(({ because }) => because === 'tried').length + 1;
+  return earlier.length + 1;
+}
+
+/**
+ * Whether an answer may still be changed: tried again while its stop is open, or worked on again because it came back.
+ * What this says decides everything that is shown: as long as it holds, nothing gives the key away.
+ */
+export function mayStillBeAnswered(question: Asked, answer: Answer, isOpen: boolean): boolean {
+  return answer.returned === true || (isOpen && mayTryAgain(question, answer));
 }
 
 /** What the response itself came to, before a later try or a hint made it worth less; null while nobody knows. */

@@ -49,7 +49,7 @@ export function tryRoutes(lesson: Lesson): TriedRoutes {
 
 /** The routes of students of some groups. */
 function tryAs(whole: Lesson, groups: readonly string[]): TriedRoutes {
-  const lesson = ownLesson(whole, { begunAt: 0, groups });
+  const lesson = ownLesson(whole, { begunAt: 0, secret: '', groups });
   const cannotAll = (pathFigures(lesson)?.routeCount ?? 0n) > mostRoutes;
   const all = cannotAll ? null : takeAll(lesson, groups);
   return all ? { routes: all, isComplete: true } : { routes: cover(lesson, groups), isComplete: false };
@@ -147,7 +147,7 @@ function walk(
     ...base,
     mark: (questionId) => Math.round((questions.get(questionId)?.points ?? 0) * plan.share),
   };
-  let state: AttemptState = { ...beginAttempt(0, defaultTerms.maxRate), groups };
+  let state: AttemptState = { ...beginAttempt({ begunAt: 0, secret: '' }), groups };
   const context = ownContext(shared, state);
   let n = 0;
   let now = 0;

@@ -1,3 +1,4 @@
+import type { AssignmentWindow } from '../calendar/window.ts';
 import type { BoardNeed } from '../lesson/board.ts';
 import type { Target } from '../lesson/lesson.ts';
 import type { Hundredths } from '../lesson/points.ts';
@@ -76,6 +77,8 @@ export interface WalkContext {
   readonly lesson: WalkLesson;
   readonly terms: Terms;
   readonly mark: Marker;
+  /** The window in force when something came in, server clock, epoch ms; always open where nobody says. */
+  readonly windowAt?: ((receivedAt: number) => AssignmentWindow | null) | undefined;
 }
 
 export function findPart(lesson: WalkLesson, partId: string): WalkPart | undefined {

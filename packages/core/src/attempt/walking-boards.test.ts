@@ -102,7 +102,7 @@ describe('a board', () => {
   test('hides nothing a student may not see, and holds what was opened', () => {
     const walk = toBoard();
     walk.act(open('t-build'));
-    const { lesson: seen, state } = learnerView(boardLesson, walk.state);
+    const { lesson: seen, state } = learnerView(boardLesson, walk.state, {});
     expect(seen.parts[1]?.stops[0]).toEqual({ ...boardLesson.parts[1]?.stops[0] });
     expect(state.stops[board]?.tiles).toEqual({ 't-build': 'opened' });
     expect(nextPart(walk.context, walk.state, seen.parts[1] as never)?.id).toBe('build');

@@ -39,7 +39,7 @@ describe('a rule', () => {
   });
 
   test('is not told to a browser, which waits for what it leads to', () => {
-    const view = learnerView(bridgeWays, beginAttempt(0, 2));
+    const view = learnerView(bridgeWays, beginAttempt({ begunAt: 0, secret: 'of a test' }), {});
     expect(JSON.stringify(view)).not.toMatch(/scoreBelow|"percent"|slower/);
     const walk = walker(view.lesson as never, {}, { lesson: view.lesson, terms: defaultTerms, mark: () => null });
     walk.play('film', 5_000);

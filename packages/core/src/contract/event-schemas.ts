@@ -7,7 +7,7 @@ const uuid = v.pipe(v.string(), v.uuid());
 const filmMs = v.pipe(v.number(), v.minValue(0), v.maxValue(24 * 3_600_000));
 
 /** An event as a learner's browser sends it: the server adds when it came. */
-export type SentEvent = Omit<EventEnvelope, 'receivedAt'> & LearnerEventBody;
+export type SentEvent = Omit<EventEnvelope, 'receivedAt' | 'merged'> & LearnerEventBody;
 
 const envelope = {
   id: uuid,
@@ -16,7 +16,7 @@ const envelope = {
   at: v.pipe(v.number(), v.integer()),
 };
 
-const bare = (type: 'opened' | 'hidden' | 'shown' | 'handedIn' | 'withdrawn') =>
+const bare = (type: 'opened' | 'hidden' | 'shown' | 'gap' | 'handedIn' | 'withdrawn') =>
   v.object({ ...envelope, type: v.literal(type) });
 const atStop = (type: 'reachedStop' | 'acknowledged' | 'passedStop' | 'kept') =>
   v.object({ ...envelope, type: v.literal(type), stopId: id });
@@ -25,6 +25,7 @@ export const sentEventSchema: v.GenericSchema<unknown, SentEvent> = v.variant('t
   bare('opened'),
   bare('hidden'),
   bare('shown'),
+  bare('gap'),
   bare('handedIn'),
   bare('withdrawn'),
   v.object({
@@ -44,6 +45,14 @@ export const sentEventSchema: v.GenericSchema<unknown, SentEvent> = v.variant('t
   atStop('passedStop'),
   atStop('kept'),
   v.object({ ...envelope, type: v.literal('hintTaken'), stopId: id, questionId: id }),
+  v.object({ ...envelope, type: v.literal('began'), stopId: id, questionId: id }),
+  v.object({
+    ...envelope,
+    type: v.literal('timeUp'),
+    stopId: id,
+    questionId: id,
+    response: v.nullable(responseSchema),
+  }),
   v.object({ ...envelope, type: v.literal('draftSaved'), stopId: id, questionId: id, response: responseSchema }),
   v.object({ ...envelope, type: v.literal('revised'), stopId: id, questionId: id, response: responseSchema }),
   v.object({ ...envelope, type: v.literal('answered'), stopId: id, responses: v.record(id, responseSchema) }),

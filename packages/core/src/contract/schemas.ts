@@ -1,8 +1,6 @@
 import * as v from 'valibot';
 import type { WalkedPaths } from '../analysis/walked-paths.ts';
-import type { Answer, AttemptState, Refusal } from '../attempt/attempt-state.ts';
-import type { LearnerQuestion, QuestionResult } from '../attempt/learner-question.ts';
-import type { LearnerView } from '../attempt/learner-view.ts';
+import type { Answer, AttemptState } from '../attempt/attempt-state.ts';
 import type { SheetRow } from '../attempt/sheet-row.ts';
 import type { WalkStop } from '../attempt/walk-lesson.ts';
 import { qtiLeftOutCodes } from '../formats/qti/left-out.ts';
@@ -13,6 +11,13 @@ import type { Response } from '../question/response.ts';
 import { blockKinds } from '../reading/block-kind.ts';
 import { leftOutCodes } from '../reading/left-out.ts';
 import { classLocales } from './class-locales.ts';
+import {
+  learnerQuestionSchema,
+  learnerResponseSchema,
+  learnerViewSchema,
+  outcomeSchema,
+  questionResultSchema,
+} from './learner-schemas.ts';
 import { lessonSchema } from './lesson-schemas.ts';
 import { questionSchema } from './question-schemas.ts';
 import { drawingSchema, handedFileSchema } from './response-schemas.ts';
@@ -26,6 +31,7 @@ export const termsSchema = v.object({
   skipping: v.boolean(),
   rewindAtStops: v.boolean(),
   turningBack: v.optional(v.boolean()),
+  questionsWhenReached: v.optional(v.boolean()),
   maxRate: v.picklist([1, 1.25, 1.5, 2]),
   locale: v.optional(v.string()),
 });
@@ -314,7 +320,7 @@ export const qtiLeftOutSchema = v.object({ code: v.picklist(qtiLeftOutCodes), co
 
 export const phraseSchema = v.object({ id: v.string(), text: v.string() });
 
-export const todoItemSchema = v.object({
+export const todoItemSchema = v.strictObject({
   assignmentId: v.string(),
   title: v.string(),
   className: v.string(),
@@ -337,16 +343,16 @@ export const todoItemSchema = v.object({
 });
 export type TodoItem = v.InferOutput<typeof todoItemSchema>;
 
-export const feedbackItemSchema = v.object({
+export const feedbackItemSchema = v.strictObject({
   assignmentId: v.string(),
   title: v.string(),
-  question: computed<LearnerQuestion>(),
-  response: computed<Response>(),
-  result: computed<QuestionResult>(),
+  question: learnerQuestionSchema,
+  response: learnerResponseSchema,
+  result: questionResultSchema,
 });
 export type FeedbackItem = v.InferOutput<typeof feedbackItemSchema>;
 
-export const walkSchema = v.object({
+export const walkSchema = v.strictObject({
   attemptId: v.string(),
   assignmentId: v.string(),
   timeZone: v.string(),
@@ -354,7 +360,7 @@ export const walkSchema = v.object({
   dueAt: instant,
   closesAt: instant,
   terms: termsSchema,
-  view: computed<LearnerView>(),
+  view: learnerViewSchema,
   /** The learner's assignments of the lessons to which readings lead on. */
   nextLessons: v.array(v.object({ lessonId: v.string(), assignmentId: v.string(), title: v.string() })),
   now: v.number(),
@@ -376,17 +382,11 @@ export const studentSettingsSchema = v.object({
 
 export type StudentSettings = v.InferOutput<typeof studentSettingsSchema>;
 
-export const intakeSchema = v.object({
-  outcomes: v.array(
-    v.object({
-      id: v.string(),
-      kind: v.picklist(['taken', 'repeated', 'held', 'refused']),
-      reason: v.optional(computed<Refusal>()),
-    }),
-  ),
+export const intakeSchema = v.strictObject({
+  outcomes: v.array(outcomeSchema),
   version: v.number(),
   now: v.number(),
   /** Sent back when something was earned or refused, so that the browser shows the server's truth. */
-  view: v.optional(computed<LearnerView>()),
+  view: v.optional(learnerViewSchema),
 });
 export type IntakeAnswer = v.InferOutput<typeof intakeSchema>;

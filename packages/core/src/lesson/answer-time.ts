@@ -26,9 +26,12 @@ const answerSeconds: Readonly<Record<QuestionKind, number>> = {
 /** How long a note is looked at, in ms. Common practice, no source. */
 const pauseMs = 15_000;
 
+/** Of a question whose words are not shown yet it is known what it will be. */
+type AskedKind = { readonly kind: QuestionKind } | { readonly kind: 'sealed'; readonly of: QuestionKind };
+
 interface TimedStop {
   readonly kind: string;
-  readonly questions?: readonly { readonly kind: QuestionKind }[];
+  readonly questions?: readonly AskedKind[];
   readonly pick?: number | undefined;
 }
 
@@ -36,7 +39,7 @@ interface TimedStop {
 export function stopTimeMs({ kind, questions, pick }: TimedStop): number {
   if (kind === 'fork' || kind === 'board') return 0;
   if (!questions) return pauseMs;
-  const allMs = questions.reduce((sum, { kind }) => sum + answerSeconds[kind] * 1_000, 0);
+  const allMs = questions.reduce((sum, one) => sum + answerSeconds[one.kind === 'sealed' ? one.of : one.kind] * 1_000, 0);
   const share = pick === undefined || questions.length === 0 ? 1 : Math.min(1, pick / questions.length);
   return Math.round(allMs * share);
 }

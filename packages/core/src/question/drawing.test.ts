@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { type DrawingMark, drawingPointCount, isMarkAt, thinStroke } from './drawing.ts';
-import { disordered, shuffled } from './shuffled.ts';
 
 test('a straight stroke is thinned to its ends, a corner is kept', () => {
   const straight = Array.from({ length: 100 }, (_, i) => [i * 10, i * 10, 50]).flat();
@@ -40,28 +39,6 @@ test('a drawing is counted by its points', () => {
       ],
     }),
   ).toBe(4);
-});
-
-test('shuffling loses nothing, depends on the seed alone, and every order comes up', () => {
-  fc.assert(
-    fc.property(fc.array(fc.nat()), fc.string(), (items, seed) => {
-      expect(shuffled(items, seed).toSorted()).toEqual(items.toSorted());
-      expect(shuffled(items, seed)).toEqual(shuffled(items, seed));
-    }),
-  );
-  const counts = new Map<string, number>();
-  for (let i = 0; i < 6_000; i++) {
-    const order = shuffled(['a', 'b', 'c'], `seed ${i}`).join('');
-    counts.set(order, (counts.get(order) ?? 0) + 1);
-  }
-  // Each of the six is expected a thousand times; 150 is five standard deviations.
-  expect(counts.size).toBe(6);
-  for (const count of counts.values()) expect(Math.abs(count - 1_000)).toBeLessThan(150);
-});
-
-test('a disorder is never the order', () => {
-  for (let i = 0; i < 200; i++) expect(disordered(['a', 'b'], `${i}`)).toEqual(['b', 'a']);
-  expect(disordered(['a'], 'x')).toEqual(['a']);
 });
 
 test('marks are rubbed out where they are, not where they are not', () => {

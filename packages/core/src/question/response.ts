@@ -1,5 +1,5 @@
 import { type Drawing, drawingPointCount, mostDrawingPoints } from './drawing.ts';
-import type { Pair } from './question.ts';
+import type { Pair, QuestionKind } from './question.ts';
 
 /** What a student gives to one question, by what is given and not by what was asked: several kinds share a form. */
 export type Response = ResponseBody & {
@@ -58,7 +58,9 @@ export type ResponseShape =
   | { readonly kind: 'extendedText' | 'discussion' }
   | { readonly kind: 'drawing' }
   | { readonly kind: 'upload'; readonly mostFiles: number }
-  | { readonly kind: 'record' };
+  | { readonly kind: 'record' }
+  /** Whose words are not shown yet: nothing fits it. */
+  | { readonly kind: 'sealed'; readonly of: QuestionKind };
 
 /** Whether a response has the form the question asks for, names only what exists, and is within bounds. */
 export function isFitting(question: ResponseShape, response: Response): boolean {
@@ -117,6 +119,8 @@ export function isFitting(question: ResponseShape, response: Response): boolean 
       return response.kind === 'files' && response.files.length <= question.mostFiles;
     case 'record':
       return response.kind === 'files' && response.files.length <= 1;
+    case 'sealed':
+      return false;
   }
 }
 

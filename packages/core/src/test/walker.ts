@@ -13,7 +13,7 @@ export function walker(
   of: Lesson,
   terms: Partial<Terms> = {},
   context: WalkContext = createContext(of, { ...defaultTerms, ...terms }),
-  from: AttemptState = beginAttempt(0, 2),
+  from: AttemptState = beginAttempt({ begunAt: 0, secret: 'of a test' }),
 ) {
   let state = from;
   let now = 0;
@@ -21,7 +21,7 @@ export function walker(
   const act = (body: LearnerEventBody) => {
     now += 60_000;
     const made = event(body);
-    const result = takeIn(context, state, { ...made, n: state.intake.next.a ?? 0, receivedAt: now });
+    const result = takeIn(context, state, { ...made, n: state.intake.sittings.a?.next ?? 0, receivedAt: now });
     state = result.state;
     return result.outcome.kind === 'refused' ? result.outcome.reason : result.outcome.kind;
   };

@@ -59,7 +59,7 @@ test('walks as a student of a group', () => {
   const parts = [film, { ...film, id: 'extra', stops: [], onlyFor: ['Early birds'] }];
   const shownTo = (groups: readonly string[]) =>
     createRehearsalSession({ ...bridgeLesson, parts }, defaultTerms, () => 'id', {
-      ...beginAttempt(0, defaultTerms.maxRate),
+      ...beginAttempt({ begunAt: 0, secret: 'of a test' }),
       groups,
     }).getSnapshot().lesson.parts.length;
   expect([shownTo([]), shownTo(['Early birds'])]).toEqual([1, 2]);

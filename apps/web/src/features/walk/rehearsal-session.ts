@@ -20,7 +20,7 @@ export function createRehearsalSession(
   lesson: Lesson,
   terms: Terms,
   newId: () => string,
-  begun: AttemptState = beginAttempt(Date.now(), terms.maxRate),
+  begun: AttemptState = beginAttempt({ begunAt: Date.now(), secret: 'of a test' }),
 ): WalkSession {
   const context = ownContext(createContext(lesson, terms), begun);
   const sittingId = newId();

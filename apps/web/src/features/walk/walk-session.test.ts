@@ -49,7 +49,7 @@ function createOutbox(): Outbox & { rows: { attemptId: string; event: SentEvent 
 function createServer() {
   const context = createContext(bridgeLesson, defaultTerms);
   const server = {
-    state: beginAttempt(Date.now(), 2) as AttemptState,
+    state: beginAttempt({ begunAt: Date.now(), secret: 'of a test' }) as AttemptState,
     requests: [] as SentEvent[][],
     trouble: null as ApiError | 'answerLost' | null,
     view: () => learnerView(bridgeLesson, server.state),
