@@ -1,4 +1,4 @@
-import { type ChoiceQuestion, defaultTerms, type Lesson } from '@semita/core';
+import { fromLearnerState, type ChoiceQuestion, defaultTerms, type Lesson } from '@semita/core';
 import { eq } from 'drizzle-orm';
 import { classStudents, users } from '../apps/server/src/db/schema.ts';
 import { startSchool } from '../apps/server/src/test/harness.ts';
@@ -76,7 +76,7 @@ async function fillClass() {
     const leavesAfterStops = random.chance(0.5) ? 99 : Math.floor(random.between(0, stopCount));
     const manner = { startAt: begun, skill: 0.7, rate: 1, rewatches: 0.2, leavesAfterStops, handsIn: true };
     for (const { receivedAt, events } of simulateWalk(
-      { lesson, state: view.state, terms: defaultTerms },
+      { lesson, state: fromLearnerState(view.state), terms: defaultTerms },
       manner,
       random,
     )) {

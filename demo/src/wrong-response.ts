@@ -1,4 +1,11 @@
-import { type Drawing, type Question, type Response, type ResponseBody, rightResponse, shuffled } from '@semita/core';
+import {
+  type Drawing,
+  type Question,
+  type Response,
+  type ResponseBody,
+  rightResponse,
+  shuffledByWords,
+} from '@semita/core';
 import type { Random } from './seeded-random.ts';
 
 /** What a student gives who does not know, or has only an opinion. */
@@ -37,13 +44,13 @@ function confused(right: ResponseBody | null, random: Random): Response {
   const seed = String(random.between(0, 1e9));
   switch (right?.kind) {
     case 'gaps': {
-      const [gapIds, words] = [Object.keys(right.gaps), shuffled(Object.values(right.gaps), seed)];
+      const [gapIds, words] = [Object.keys(right.gaps), shuffledByWords(Object.values(right.gaps), seed)];
       return { kind: 'gaps', gaps: Object.fromEntries(gapIds.map((id, index) => [id, words[index] as string])) };
     }
     case 'order':
-      return { kind: 'order', itemIds: shuffled(right.itemIds, seed) };
+      return { kind: 'order', itemIds: shuffledByWords(right.itemIds, seed) };
     case 'pairs': {
-      const seconds = shuffled(
+      const seconds = shuffledByWords(
         right.pairs.map(([, second]) => second),
         seed,
       );

@@ -5,6 +5,7 @@ import { createAssignmentService } from './features/assignments/assignment-servi
 import { createSheetRepository } from './features/assignments/sheet-repository.ts';
 import { createAnswerFileService } from './features/attempts/answer-files.ts';
 import { createAttemptRepository } from './features/attempts/attempt-repository.ts';
+import { createAttemptStates } from './features/attempts/attempt-states.ts';
 import { createEventIntake } from './features/attempts/event-intake.ts';
 import { createMarkingService } from './features/attempts/marking-service.ts';
 import { createPathService } from './features/attempts/path-service.ts';
@@ -47,12 +48,21 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const jobs = createJobQueue(deps, { import: bringIn.work }, (_kind, materialId) => bringIn.giveUp(materialId));
   const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs });
   const bankRepository = createBankRepository(deps);
-  const sheets = createSheetRepository(deps);
   const attempts = createAttemptRepository(deps);
+  const contextOf = (assignmentId: string) => assignmentRepository.getLesson(assignmentId).context;
+  const states = createAttemptStates({ repository: attempts, contextOf });
+  const sheets = createSheetRepository({
+    ...deps,
+    toFreshRow: (attemptId) => {
+      states.read(attemptId);
+      return attempts.getRow(attemptId);
+    },
+  });
   const intake = createEventIntake({
     ...deps,
     repository: attempts,
-    contextOf: (assignmentId) => assignmentRepository.getLesson(assignmentId).context,
+    states,
+    contextOf,
     onSaved: (attemptId, { lesson }, before, after) => bankRepository.keepResults(attemptId, lesson, before, after),
   });
   const assignments = createAssignmentService({
@@ -76,6 +86,8 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const readStates = createReadStates({ sheetOf: assignments, attempts, intake });
   return {
     sessions,
+    attempts,
+    states,
     classes,
     jobs,
     catalogue: catalogueUrl ? createMediaCatalogue(catalogueUrl) : null,

@@ -16,8 +16,8 @@ export {
   teacherSittingId,
 } from './attempt/attempt-event.ts';
 export {
-  type Answer,
   type AfterClosing,
+  type Answer,
   type AttemptState,
   type Beginning,
   beginAttempt,
@@ -25,10 +25,12 @@ export {
   fromLearnerState,
   type PartState,
   type Refusal,
+  reducerVersion,
   type StopState,
 } from './attempt/attempt-state.ts';
 export type { Ahead } from './attempt/certain-ahead.ts';
 export { createContext } from './attempt/create-context.ts';
+export { type EventTraits, eventTraits } from './attempt/event-traits.ts';
 export {
   canHandIn,
   findOpenStop,
@@ -81,8 +83,6 @@ export {
 export { showsTheSame } from './attempt/shows-the-same.ts';
 export { type StopMark, type StopMarkState, stopMarkOf, stopMarkStates } from './attempt/stop-mark.ts';
 export { mostHeldLength, type Outcome, replay, takeIn, takeInAll } from './attempt/take-in.ts';
-export { eventTraits, type EventTraits } from './attempt/event-traits.ts';
-export { arrivalGraceMs } from './attempt/window-gate.ts';
 // The assignment: when and on which terms.
 export { defaultTerms, type Terms } from './attempt/terms.ts';
 export { isTimeOver, questionEndsAt, questionLimitMs, timeLimitGraceMs } from './attempt/time-limit.ts';
@@ -96,6 +96,7 @@ export {
   type WalkPart,
   type WalkStop,
 } from './attempt/walk-lesson.ts';
+export { arrivalGraceMs } from './attempt/window-gate.ts';
 export { type Loudness, loudnessBars } from './breaks/loudness.ts';
 export { findSilences } from './breaks/silences.ts';
 export { type BreakPoint, clearTopicShift, suggestBreaks } from './breaks/suggest-breaks.ts';
@@ -251,6 +252,7 @@ export {
   type Response,
   type ResponseBody,
 } from './question/response.ts';
+export { shuffledByWords } from './question/shuffled.ts';
 export {
   anchorAt,
   anchorTimeMs,

@@ -4,6 +4,7 @@ import {
   type LeftOut,
   type Lesson,
   type MadeDeck,
+  type MergedDrafts,
   materialKinds,
   type Question,
   type ReadingBlock,
@@ -13,6 +14,7 @@ import {
 } from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
 import type { ReadingLevel } from '@semita/core/level';
+import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 const id = () => text().primaryKey();
@@ -50,9 +52,39 @@ export const sessions = sqliteTable(
     tokenHash: text().primaryKey(),
     userId: userId(),
     createdAt: instant().notNull(),
+    /** The absolute end, whatever is done. */
     expiresAt: instant().notNull(),
+    /** When it was last used, to within a few minutes; left idle it ends earlier. */
+    usedAt: instant().notNull().default(0),
   },
   (table) => [index('sessions_by_user').on(table.userId)],
+);
+
+/** Browsers in which somebody has signed in before: wrong tries of others do not lock them out. */
+export const knownDevices = sqliteTable(
+  'known_devices',
+  {
+    /** SHA-256 of the token in the device's cookie. */
+    tokenHash: text().notNull(),
+    userId: userId(),
+    usedAt: instant().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.tokenHash, table.userId] })],
+);
+
+/** What happened to accounts and rights; without names, so that it can be kept and shown. */
+export const securityEvents = sqliteTable(
+  'security_events',
+  {
+    id: id(),
+    at: instant().notNull(),
+    kind: text({ enum: ['signedIn', 'signInFailed', 'signInDelayed', 'signedOut', 'refused', 'exported'] }).notNull(),
+    /** Null where nobody is known. */
+    userId: text().references(() => users.id, { onDelete: 'cascade' }),
+    /** A code of the program: a route, an error. Never what somebody typed. */
+    detail: text(),
+  },
+  (table) => [index('security_events_by_time').on(table.at)],
 );
 
 export const classes = sqliteTable('classes', {
@@ -195,6 +227,19 @@ export const lessons = sqliteTable('lessons', {
   updatedAt: instant().notNull(),
 });
 
+/** The latest saves of a draft, by the ids their browsers gave them: one that is sent again is not taken again. */
+export const lessonSaves = sqliteTable(
+  'lesson_saves',
+  {
+    lessonId: text()
+      .notNull()
+      .references(() => lessons.id, { onDelete: 'cascade' }),
+    saveId: text().notNull(),
+    version: integer().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.lessonId, table.saveId] })],
+);
+
 export const editions = sqliteTable(
   'editions',
   {
@@ -232,6 +277,21 @@ export const assignments = sqliteTable(
   (table) => [index('assignments_by_class').on(table.classId)],
 );
 
+/** Windows of assignments, each from when it was set: what came in is judged by the window of its time. */
+export const windowChanges = sqliteTable(
+  'window_changes',
+  {
+    assignmentId: text()
+      .notNull()
+      .references(() => assignments.id, { onDelete: 'cascade' }),
+    at: instant().notNull(),
+    opensAt: instant(),
+    dueAt: instant(),
+    closesAt: instant(),
+  },
+  (table) => [index('window_changes_by_assignment').on(table.assignmentId, table.at)],
+);
+
 export const excusals = sqliteTable(
   'excusals',
   {
@@ -243,7 +303,10 @@ export const excusals = sqliteTable(
   (table) => [primaryKey({ columns: [table.assignmentId, table.studentId] })],
 );
 
-/** `state` and `sheetRow` are caches of the log below; `npm run rebuild` makes them anew. */
+/**
+ * `state` and `sheetRow` are caches of the log below; `npm run rebuild` makes them anew. The row is as new as the log; the
+ * state is written every so often, and the events since are taken in when it is read.
+ */
 export const attempts = sqliteTable(
   'attempts',
   {
@@ -253,6 +316,12 @@ export const attempts = sqliteTable(
       .references(() => assignments.id, { onDelete: 'cascade' }),
     studentId: userId(),
     begunAt: instant().notNull(),
+    /** What is drawn and shuffled for the student comes from this; it never leaves the server. */
+    secret: text().notNull().default(''),
+    /** Begun before there were secrets: questions drawn by the time of beginning stay the student's. */
+    drawnByTime: integer({ mode: 'boolean' }).notNull().default(false),
+    /** By which reducer `state` and `sheetRow` were computed. Those of an older one are computed anew when they are read. */
+    reducer: integer().notNull().default(0),
     state: text({ mode: 'json' }).notNull().$type<AttemptState>(),
     sheetRow: text().notNull(),
   },
@@ -276,9 +345,14 @@ export const attemptEvents = sqliteTable(
     at: instant().notNull(),
     receivedAt: instant().notNull(),
     body: text({ mode: 'json' }).notNull().$type<EventBody>(),
+    /** Of the latest draft of a question: the question. Earlier ones are kept without what they said, or not at all. */
+    draftOf: text(),
+    /** Drafts just before it whose place it took. */
+    merged: text({ mode: 'json' }).$type<MergedDrafts>(),
   },
   (table) => [
     primaryKey({ columns: [table.attemptId, table.seq] }),
+    uniqueIndex('attempt_events_draft').on(table.attemptId, table.draftOf).where(sql`draft_of is not null`),
     uniqueIndex('attempt_events_once').on(table.attemptId, table.sittingId, table.n),
   ],
 );

@@ -147,6 +147,7 @@ export const enShared = {
     removePoint: 'Point {{number}}: {{across}} % across, {{down}} % down',
     drag: 'Drag: {{item}}',
     orderHelp: 'Drag, or use the arrows.',
+    orderStands: 'Leave the order as it is',
     moveUp: 'Move up: {{item}}',
     moveDown: 'Move down: {{item}}',
     associateHelp: 'Press two that belong together.',

@@ -28,6 +28,9 @@ export const enStudent = {
     yourAnswer: 'Your answer',
     comment: 'Your teacher says',
     from: '{{className}}, {{teacher}}',
+    leftOver_one: '{{count}} step of your work is still on this device only. It is sent when there is a connection.',
+    leftOver_other:
+      '{{count}} steps of your work are still on this device only. They are sent when there is a connection.',
   },
   board: {
     have: '{{done}} of {{of}} done.',
@@ -112,7 +115,17 @@ export const enStudent = {
     offline: 'No connection. Everything is kept on this device and sent later.',
     signedOut: 'You are signed out. Your work is kept on this device.',
     closed: 'This lesson has closed. What was not sent is kept on this device.',
-    refused: 'Something done on another device came first. This page now shows how it stands.',
+    refused: 'Something did not count, perhaps because another device was first. This page shows how things stand.',
+    refusedCount_one: '{{count}} thing you did here was not taken.',
+    refusedCount_other: '{{count}} things you did here were not taken.',
+    afterClosing:
+      'Some of your work came in after the lesson had closed. It is kept, and your teacher decides if it counts.',
+    setAside_one: '{{count}} thing you did could not be saved. Please tell your teacher.',
+    setAside_other: '{{count}} things you did could not be saved. Please tell your teacher.',
+    timedHelp: 'This question is timed: you have {{time}}. You see it when you begin, and its time runs from then on.',
+    beginTimed: 'Begin this question',
+    questionWithSchool: 'This question comes from your school. It appears here as soon as there is a connection.',
+    timeOver: 'The time is over. Nothing was written.',
     dueLine: 'Due {{time}}',
     partOf: 'Part {{number}} of {{count}}: {{title}}',
     halfRead: 'You have not read all of it yet.',

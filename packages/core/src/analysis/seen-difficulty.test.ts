@@ -15,7 +15,10 @@ const walk = (question: typeof pickOne & { bankItemId?: string }, ...picked: str
     event({ type: 'reachedStop', stopId: 'stop' }),
     ...picked.map((id) => event({ type: 'answered', stopId: 'stop', responses: { [question.id]: give(id) } })),
   ];
-  return bankResultsOf(lesson, takeInAll(createContext(lesson, defaultTerms), beginAttempt({ begunAt: 1_000_000, secret: 'of a test' }), events));
+  return bankResultsOf(
+    lesson,
+    takeInAll(createContext(lesson, defaultTerms), beginAttempt({ begunAt: 1_000_000, secret: 'of a test' }), events),
+  );
 };
 
 test('only questions of the bank are counted, and of several tries the first', () => {

@@ -5,7 +5,7 @@ import type { Response } from '../question/response.ts';
 import { createSitting, pickOne, written } from '../test/bridge-lesson.ts';
 import { everyKind } from '../test/every-kind.ts';
 import { lessonOf } from '../test/kinds-lesson.ts';
-import type { EventBody } from './attempt-event.ts';
+import type { EventBody, LearnerEventBody } from './attempt-event.ts';
 import { type AttemptState, beginAttempt } from './attempt-state.ts';
 import { createContext } from './create-context.ts';
 import { learnerView } from './learner-view.ts';
@@ -27,7 +27,7 @@ function at(questions: readonly Question[], context: WalkContext = createContext
   const teacher = createSitting('teacher', startAt);
   let state: AttemptState = beginAttempt({ begunAt: startAt, secret: 'of a test' });
   const take = (body: EventBody, when: number = startAt, from = event) => {
-    const result = takeIn(context, state, from(body, when));
+    const result = takeIn(context, state, from(body as LearnerEventBody, when));
     state = result.state;
     return result.outcome.kind === 'refused' ? result.outcome.reason : result.outcome.kind;
   };
@@ -273,7 +273,11 @@ describe('what a student is shown of each kind', () => {
     let asItShouldBe = 0;
     for (let begunAt = 0; begunAt < 960; begunAt++) {
       const shown = () => {
-        const question = learnerView(lessonOf([everyKind.order]), beginAttempt({ begunAt, secret: `of ${begunAt}` }), {}).lesson.parts[0]?.stops[0];
+        const question = learnerView(
+          lessonOf([everyKind.order]),
+          beginAttempt({ begunAt, secret: `of ${begunAt}` }),
+          {},
+        ).lesson.parts[0]?.stops[0];
         return JSON.stringify(question);
       };
       expect(shown()).toBe(shown());

@@ -137,6 +137,8 @@ export interface AfterClosing {
   readonly fromAt: number;
   readonly untilAt: number;
   readonly arrivedAt: number;
+  /** How much it says, in characters of JSON. */
+  readonly length: number;
 }
 
 /** What was claimed and not believed. */
@@ -214,6 +216,9 @@ export interface Sitting {
   /** Of what it did up to then some came in after closing, so that all of it waits for a teacher. */
   readonly waitsUntil?: number | undefined;
 }
+
+/** Raised whenever the reducer makes another state of the same log: what older ones made is computed anew. */
+export const reducerVersion = 2;
 
 /** Slack granted once on top of the clock, for the jitter of networks and timers. */
 export const slackMs = 5_000;

@@ -29,7 +29,11 @@ function walkTo(
   const event = createSitting('sitting');
   const context = createContext(lesson, terms);
   const events = [...wholeWalk.slice(0, count), ...more].map((body) => event(body));
-  return { context, state: takeInAll(context, beginAttempt({ begunAt: 1_000_000, secret: 'of a test' }), events), terms };
+  return {
+    context,
+    state: takeInAll(context, beginAttempt({ begunAt: 1_000_000, secret: 'of a test' }), events),
+    terms,
+  };
 }
 
 describe('with skipping off', () => {

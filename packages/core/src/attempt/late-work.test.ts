@@ -115,14 +115,17 @@ describe('half an hour offline', () => {
     expect(state.stops['s-0']).toMatchObject({ arrivedAt: lastAt + 10 * minute, settledAt: begunAt + 66_000 });
   });
 
-  test.each([-3_600_000, 3_600_000, 86_400_000 * 400])('by a clock that is wrong by %d ms nothing is lost', (wrongMs) => {
-    const wrong = events.map((event) => ({ ...event, at: event.at + wrongMs }));
-    const flushes = [0, 20, 77].map((from, i, all) => wrong.slice(from, all[i + 1]));
-    let state = begin();
-    for (const [i, batch] of flushes.entries())
-      state = takeInAll(context, state, arrivingAt(batch, i === 0 ? begunAt + 3 * minute : lastAt + i * minute));
-    expect(answeredIn(state)).toBe(count);
-  });
+  test.each([-3_600_000, 3_600_000, 86_400_000 * 400])(
+    'by a clock that is wrong by %d ms nothing is lost',
+    (wrongMs) => {
+      const wrong = events.map((event) => ({ ...event, at: event.at + wrongMs }));
+      const flushes = [0, 20, 77].map((from, i, all) => wrong.slice(from, all[i + 1]));
+      let state = begin();
+      for (const [i, batch] of flushes.entries())
+        state = takeInAll(context, state, arrivingAt(batch, i === 0 ? begunAt + 3 * minute : lastAt + i * minute));
+      expect(answeredIn(state)).toBe(count);
+    },
+  );
 });
 
 describe('what is not believed', () => {
@@ -155,7 +158,12 @@ describe('what is not believed', () => {
 
   test('an hour saved up before the tab was hidden', () => {
     const at = begunAt + 3_600_000;
-    const events = [bare('opened', 0, begunAt), claim(1, at - 1, 0, 1_000), bare('hidden', 2, at), claim(3, at + 9, 1_000, 600_000)];
+    const events = [
+      bare('opened', 0, begunAt),
+      claim(1, at - 1, 0, 1_000),
+      bare('hidden', 2, at),
+      claim(3, at + 9, 1_000, 600_000),
+    ];
     expect(metMs(takeInAll(open, begin(), events))).toBeLessThan(5_000);
   });
 
@@ -172,10 +180,13 @@ describe('what is not believed', () => {
   });
 
   test('device time that is forged: no more time on task than has passed, and no more film', () => {
-    const forged = Array.from({ length: 50 }, (_, i): AttemptEvent => ({
-      ...claim(i, begunAt + i * 119_000, i * 100_000, (i + 1) * 100_000),
-      receivedAt: begunAt + 10_000 + i,
-    }));
+    const forged = Array.from(
+      { length: 50 },
+      (_, i): AttemptEvent => ({
+        ...claim(i, begunAt + i * 119_000, i * 100_000, (i + 1) * 100_000),
+        receivedAt: begunAt + 10_000 + i,
+      }),
+    );
     const state = takeInAll(open, begin(), forged);
     expect(state.timeSpentMs).toBeLessThanOrEqual(15_100);
     expect(metMs(state)).toBeLessThanOrEqual(15_100 * 2);
@@ -207,7 +218,14 @@ describe('an event that does not come', () => {
     for (let n = 1; n < 40; n++) {
       const response = { kind: 'extendedText', text: 'x'.repeat(20_000) } as const;
       const body = { type: 'draftSaved', stopId: 's-0', questionId: 'q-0', response } as const;
-      const result = takeIn(context, state, { ...body, id: `${n}`, sittingId: 'a', n, at: begunAt, receivedAt: begunAt });
+      const result = takeIn(context, state, {
+        ...body,
+        id: `${n}`,
+        sittingId: 'a',
+        n,
+        at: begunAt,
+        receivedAt: begunAt,
+      });
       state = result.state;
       kinds.set(result.outcome.kind, (kinds.get(result.outcome.kind) ?? 0) + 1);
     }
@@ -238,7 +256,10 @@ describe('the window', () => {
 
   test('what was done after closing is refused, whenever it comes', () => {
     const late = deviceAt(closesAt + 1);
-    expect(takeIn(closing, begin(), late[0] as AttemptEvent).outcome).toEqual({ kind: 'refused', reason: 'windowClosed' });
+    expect(takeIn(closing, begin(), late[0] as AttemptEvent).outcome).toEqual({
+      kind: 'refused',
+      reason: 'windowClosed',
+    });
   });
 
   test('an answer held back over closing does not count by itself, nor does what was handed in come back after it was due', () => {

@@ -60,7 +60,11 @@ test('a teacher who marked is not named to the student', () => {
     ...wholeWalk.map((body) => event(body)),
     mark({ type: 'marked', stopId: 's-two', questionId: 'q-written', points: 300, by: 'teacher-17' }),
   ];
-  const view = learnerView(bridgeLesson, takeInAll(context, beginAttempt({ begunAt: 1_000_000, secret: 'of a test' }), events), {});
+  const view = learnerView(
+    bridgeLesson,
+    takeInAll(context, beginAttempt({ begunAt: 1_000_000, secret: 'of a test' }), events),
+    {},
+  );
   expect(JSON.stringify(view)).not.toContain('teacher-17');
   expect(view.results['q-written']).toMatchObject({ points: 300 });
 });

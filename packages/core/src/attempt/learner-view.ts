@@ -219,7 +219,8 @@ function toShown(question: Question, stopId: string, { state, terms }: Reader): 
 }
 
 function toLearnerState(state: AttemptState): LearnerState {
-  const { version, begunAt, lastSeenAt, handedInAt, currentPartId, parts, timeSpentMs, bestProgress, extraTime } = state;
+  const { version, begunAt, lastSeenAt, handedInAt, currentPartId, parts, timeSpentMs, bestProgress, extraTime } =
+    state;
   const { route, afterClosing, doubts, intake } = state;
   const { cutMs, hiddenMs, lateAnswers, refusedCount } = doubts;
   return {
@@ -233,8 +234,8 @@ function toLearnerState(state: AttemptState): LearnerState {
   };
 }
 
-function toAfterClosing({ events, answers, fromAt, untilAt, arrivedAt }: AfterClosing): AfterClosing {
-  return { events, answers, fromAt, untilAt, arrivedAt };
+function toAfterClosing({ events, answers, fromAt, untilAt, arrivedAt, length }: AfterClosing): AfterClosing {
+  return { events, answers, fromAt, untilAt, arrivedAt, length };
 }
 
 function toLearnerSitting({ missing, waitsUntil, ...sitting }: Sitting): Sitting {

@@ -39,7 +39,10 @@ const mostKept = 200;
  * its questions, or all in an order of their own, those of this student. The same object where every student meets
  * the same.
  */
-export function ownLesson<L extends Drawn>(lesson: L, state: Pick<AttemptState, 'secret' | 'drawnByTime' | 'begunAt' | 'groups'>): L {
+export function ownLesson<L extends Drawn>(
+  lesson: L,
+  state: Pick<AttemptState, 'secret' | 'drawnByTime' | 'begunAt' | 'groups'>,
+): L {
   const kept = lookUp(lesson);
   if (!kept.isDrawn && !kept.isGrouped) return lesson;
   const seed: DrawSeed = state.drawnByTime ? { begunAt: state.begunAt } : { secret: state.secret };

@@ -28,6 +28,7 @@ export function countPresence(
   const elapsedMs = before?.away ? 0 : ranMs;
   const creditMs = (before?.creditMs ?? slackMs * terms.maxRate) + elapsedMs * terms.maxRate;
   const metAtMs = before?.metAtMs ?? 0;
+  const type = event.type === 'refused' ? event.was : event.type;
   const sitting: Sitting = {
     ...afterNumber(before, event.n),
     at,
@@ -35,12 +36,10 @@ export function countPresence(
     shiftMs,
     deviceAt: event.at - shiftMs,
     deviceMs: deviceMs + ranMs,
-    away: isAwayAfter(event.type, before?.away ?? false),
+    away: isAwayAfter(type, before?.away ?? false),
     // What was saved up before is no allowance for what plays unseen.
     creditMs:
-      event.type === 'hidden'
-        ? Math.min(creditMs, (deviceMs + ranMs - metAtMs + hidingSlackMs) * terms.maxRate)
-        : creditMs,
+      type === 'hidden' ? Math.min(creditMs, (deviceMs + ranMs - metAtMs + hidingSlackMs) * terms.maxRate) : creditMs,
     metAtMs,
     ...(before?.waitsUntil === undefined ? {} : { waitsUntil: before.waitsUntil }),
   };

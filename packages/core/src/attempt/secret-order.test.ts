@@ -30,33 +30,43 @@ const undone = (shown: readonly string[], places: readonly number[]) => {
   return before.join();
 };
 
-test.each(Object.entries(itemsOf))('an order shown of %s cannot be undone with anything the browser holds', (kind, idsOf) => {
-  const question = everyKind[kind as keyof typeof everyKind] as Question;
-  const authored = idsOf(question).join();
-  const count = idsOf(question).length;
-  const numbers = Array.from({ length: count }, (_, i) => i);
-  let guesses = 0;
-  let hits = 0;
-  for (let attempt = 0; attempt < 60; attempt++) {
-    const state = beginAttempt({ begunAt: 1_700_000_000_000 + attempt * 977, secret: randomBytes(16).toString('hex') });
-    const view = learnerView(lessonOf([question]), state, {});
-    const stop = view.lesson.parts[0]?.stops[0];
-    const shown = stop?.kind === 'checkpoint' ? idsOf(stop.questions[0] as unknown as Question) : [];
-    const known = [...new Set(valuesIn(view))];
-    const seeds = known.flatMap((seed) => [seed, `${seed} ${question.id}`, `${seed} ${question.id} `]);
-    for (const seed of seeds) {
-      const tried = [shuffledByWords(numbers, seed), shuffledBy(seed, question.id, numbers), shuffledBy(seed, `${question.id} `, numbers)];
-      for (const places of tried) {
-        guesses++;
-        if (undone(shown, places) === authored) hits++;
+test.each(Object.entries(itemsOf))(
+  'an order shown of %s cannot be undone with anything the browser holds',
+  (kind, idsOf) => {
+    const question = everyKind[kind as keyof typeof everyKind] as Question;
+    const authored = idsOf(question).join();
+    const count = idsOf(question).length;
+    const numbers = Array.from({ length: count }, (_, i) => i);
+    let guesses = 0;
+    let hits = 0;
+    for (let attempt = 0; attempt < 60; attempt++) {
+      const state = beginAttempt({
+        begunAt: 1_700_000_000_000 + attempt * 977,
+        secret: randomBytes(16).toString('hex'),
+      });
+      const view = learnerView(lessonOf([question]), state, {});
+      const stop = view.lesson.parts[0]?.stops[0];
+      const shown = stop?.kind === 'checkpoint' ? idsOf(stop.questions[0] as unknown as Question) : [];
+      const known = [...new Set(valuesIn(view))];
+      const seeds = known.flatMap((seed) => [seed, `${seed} ${question.id}`, `${seed} ${question.id} `]);
+      for (const seed of seeds) {
+        const tried = [
+          shuffledByWords(numbers, seed),
+          shuffledBy(seed, question.id, numbers),
+          shuffledBy(seed, `${question.id} `, numbers),
+        ];
+        for (const places of tried) {
+          guesses++;
+          if (undone(shown, places) === authored) hits++;
+        }
       }
     }
-  }
-  const orders = numbers.reduce((product, i) => product * (i + 1), 1);
-  const expected = guesses / orders;
-  // Guesses of one attempt share what is shown, so the spread is that of attempts: five standard deviations of those.
-  const perAttempt = guesses / 60;
-  const spread = Math.sqrt(60 * (1 / orders) * (1 - 1 / orders)) * perAttempt;
-  expect(Math.abs(hits - expected)).toBeLessThan(5 * spread);
-  expect(guesses).toBeGreaterThan(5_000);
-});
+    const orders = numbers.reduce((product, i) => product * (i + 1), 1);
+    const expected = guesses / orders;
+    // Guesses of one attempt share what is shown, so the spread is that of attempts: five standard deviations of those.
+    const perAttempt = guesses / 60;
+    const spread = Math.sqrt(60 * (1 / orders) * (1 - 1 / orders)) * perAttempt;
+    expect(Math.abs(hits - expected)).toBeLessThan(5 * spread);
+    expect(guesses).toBeGreaterThan(5_000);
+  },
+);

@@ -12,7 +12,11 @@ const rowAfter = (count: number, ...more: Parameters<ReturnType<typeof createSit
   const events = [...wholeWalk.slice(0, count), ...more].map((body) => event(body));
   return sheetRowOf(
     bridgeLesson,
-    takeInAll(createContext(bridgeLesson, defaultTerms), beginAttempt({ begunAt: startAt, secret: 'of a test' }), events),
+    takeInAll(
+      createContext(bridgeLesson, defaultTerms),
+      beginAttempt({ begunAt: startAt, secret: 'of a test' }),
+      events,
+    ),
   );
 };
 

@@ -38,11 +38,7 @@ function applyRemarked(
   context: WalkContext,
   state: AttemptState,
   event: Extract<TeacherEvent, { type: 'remarked' }>,
-  {
-    question,
-    stop,
-    answer,
-  }: { readonly question: WalkQuestion; readonly stop: StopState; readonly answer: Answer },
+  { question, stop, answer }: { readonly question: WalkQuestion; readonly stop: StopState; readonly answer: Answer },
 ): AttemptState | Refusal {
   if (answer.markedBy !== 'program') return state;
   const all = [...(event.earlier ?? []), event.earned];

@@ -1,6 +1,6 @@
 import { advance } from './advance.ts';
 import { type AttemptEvent, type LearnerEvent, teacherSittingId } from './attempt-event.ts';
-import { type AttemptState, beginAttempt, type Beginning, type Refusal } from './attempt-state.ts';
+import { type AttemptState, type Beginning, beginAttempt, type Refusal } from './attempt-state.ts';
 import { type EventTime, timeOf } from './event-time.ts';
 import { eventTraits } from './event-traits.ts';
 import { ownContext } from './own-lesson.ts';

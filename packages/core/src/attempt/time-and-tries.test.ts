@@ -67,7 +67,10 @@ describe('a timed question', () => {
     const walk = student([timed, second]);
     walk.do(reach);
     walk.do(begin('q-one'), 5);
-    walk.do({ type: 'draftSaved', stopId: 'stop', questionId: 'q-words', response: { kind: 'extendedText', text: 'Half' } }, 30);
+    walk.do(
+      { type: 'draftSaved', stopId: 'stop', questionId: 'q-words', response: { kind: 'extendedText', text: 'Half' } },
+      30,
+    );
     expect(walk.do({ type: 'timeUp', stopId: 'stop', questionId: 'q-one', response: wrong }, 65)).toBe('taken');
     expect(walk.stop()?.phase).toBe('open');
     expect(walk.answerTo('q-one')?.response).toEqual(wrong);
@@ -127,7 +130,11 @@ describe('a timed question', () => {
 });
 
 describe('an answer that was given back', () => {
-  const modelled: Question = { ...pickOne, tries: { count: 3, laterPercent: 50 }, hint: { text: 'Squeezed', cost: 30 } };
+  const modelled: Question = {
+    ...pickOne,
+    tries: { count: 3, laterPercent: 50 },
+    hint: { text: 'Squeezed', cost: 30 },
+  };
 
   test('shows no key while it may be given again, and is worth what a later try is worth', () => {
     const walk = student([modelled]);
@@ -147,8 +154,18 @@ describe('an answer that was given back', () => {
 
 describe('marking anew', () => {
   test('by a key that did not change takes nothing away from who earned it on an earlier try', () => {
-    const asked: Question = { ...pickOne, several: true, tries: { count: 2, laterPercent: 100 }, bounds: { lower: 0, upper: 200 } };
-    const walk = student([{ ...asked, options: asked.kind === 'choice' ? asked.options.map((o) => ({ ...o, worth: o.right ? 150 : 0 })) : [] } as Question]);
+    const asked: Question = {
+      ...pickOne,
+      several: true,
+      tries: { count: 2, laterPercent: 100 },
+      bounds: { lower: 0, upper: 200 },
+    };
+    const walk = student([
+      {
+        ...asked,
+        options: asked.kind === 'choice' ? asked.options.map((o) => ({ ...o, worth: o.right ? 150 : 0 })) : [],
+      } as Question,
+    ]);
     walk.do(reach);
     walk.answer({ 'q-one': right }, 1);
     walk.answer({ 'q-one': wrong }, 2);

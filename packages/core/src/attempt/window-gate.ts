@@ -1,6 +1,6 @@
-import { eventTraits } from './event-traits.ts';
 import type { LearnerEvent } from './attempt-event.ts';
 import type { AttemptState, Refusal } from './attempt-state.ts';
+import { eventTraits } from './event-traits.ts';
 import type { WalkContext } from './walk-lesson.ts';
 
 /** What was done in time counts at once if it came in within this after closing: the way from browser to server, in ms. */
@@ -29,8 +29,17 @@ export function judgeWindow(context: WalkContext, state: AttemptState, event: Le
   if (limitAt !== null && at > limitAt) return { kind: 'refused', reason: 'windowClosed' };
   if (receivedAt <= (state.admittedUntil ?? Number.NEGATIVE_INFINITY)) return open;
   const waitsUntil = state.intake.sittings[event.sittingId]?.waitsUntil;
-  if (waitsUntil !== undefined && at <= waitsUntil) return { kind: 'afterClosing', limitAt: waitsUntil };
-  return limitAt !== null && receivedAt > limitAt + arrivalGraceMs ? { kind: 'afterClosing', limitAt } : open;
+  if (waitsUntil !== undefined && at <= waitsUntil && isRoomFor(state, event))
+    return { kind: 'afterClosing', limitAt: waitsUntil };
+  if (limitAt === null || receivedAt <= limitAt + arrivalGraceMs) return open;
+  return isRoomFor(state, event) ? { kind: 'afterClosing', limitAt } : { kind: 'refused', reason: 'windowClosed' };
+}
+
+/** Far more than anybody does in a lesson. */
+const longestAfterClosing = 2_000_000;
+
+function isRoomFor({ afterClosing }: AttemptState, event: LearnerEvent): boolean {
+  return (afterClosing?.length ?? 0) + JSON.stringify(event).length <= longestAfterClosing;
 }
 
 /** The state with one more event that waits for a teacher. */
@@ -47,6 +56,7 @@ export function keptForTeacher(state: AttemptState, event: LearnerEvent, limitAt
       fromAt: Math.min(before?.fromAt ?? at, at),
       untilAt: Math.max(before?.untilAt ?? at, at),
       arrivedAt: Math.max(before?.arrivedAt ?? receivedAt, receivedAt),
+      length: (before?.length ?? 0) + JSON.stringify(event).length,
     },
     ...(sitting
       ? {

@@ -293,7 +293,14 @@ const learnerStateSchema = v.strictObject({
   bestProgress: maybe(number),
   extraTime: maybe(number),
   afterClosing: maybe(
-    v.strictObject({ events: number, answers: number, fromAt: number, untilAt: number, arrivedAt: number }),
+    v.strictObject({
+      events: number,
+      answers: number,
+      fromAt: number,
+      untilAt: number,
+      arrivedAt: number,
+      length: number,
+    }),
   ),
   route: maybe(
     v.strictObject({

@@ -39,7 +39,10 @@ interface TimedStop {
 export function stopTimeMs({ kind, questions, pick }: TimedStop): number {
   if (kind === 'fork' || kind === 'board') return 0;
   if (!questions) return pauseMs;
-  const allMs = questions.reduce((sum, one) => sum + answerSeconds[one.kind === 'sealed' ? one.of : one.kind] * 1_000, 0);
+  const allMs = questions.reduce(
+    (sum, one) => sum + answerSeconds[one.kind === 'sealed' ? one.of : one.kind] * 1_000,
+    0,
+  );
   const share = pick === undefined || questions.length === 0 ? 1 : Math.min(1, pick / questions.length);
   return Math.round(allMs * share);
 }

@@ -1,5 +1,13 @@
-import { applyKeyChanges, createContext, type Lesson, type Terms, type WalkContext } from '@semita/core';
+import {
+  type AssignmentWindow,
+  applyKeyChanges,
+  createContext,
+  type Lesson,
+  type Terms,
+  type WalkContext,
+} from '@semita/core';
 import { and, asc, desc, eq, type Placeholder, sql } from 'drizzle-orm';
+import { inTransaction } from '../../db/open.ts';
 import {
   assignments,
   attempts,
@@ -10,6 +18,7 @@ import {
   excusals,
   keyChanges,
   users,
+  windowChanges,
 } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
@@ -68,11 +77,23 @@ export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
 
   return {
     insert(row: AssignmentRow): void {
-      db.insert(assignments).values(row).run();
+      const { id: assignmentId, opensAt, dueAt, closesAt } = row;
+      inTransaction(db, () => {
+        db.insert(assignments).values(row).run();
+        // Its first window holds from the beginning of time: nothing can have come in before.
+        db.insert(windowChanges).values({ assignmentId, at: 0, opensAt, dueAt, closesAt }).run();
+      });
     },
 
-    setWindow(assignmentId: string, window: Pick<AssignmentRow, 'opensAt' | 'dueAt' | 'closesAt'>): void {
-      db.update(assignments).set(window).where(eq(assignments.id, assignmentId)).run();
+    /** @param at from when it holds, epoch ms: what came in before is judged by the window of before */
+    setWindow(assignmentId: string, window: AssignmentWindow, at: number): void {
+      inTransaction(db, () => {
+        db.update(assignments).set(window).where(eq(assignments.id, assignmentId)).run();
+        db.insert(windowChanges)
+          .values({ assignmentId, at, ...window })
+          .run();
+      });
+      lessonCache.delete(assignmentId);
     },
 
     listTaught: (actor: Actor): PlacedAssignment[] => selectTaught(actor.id).orderBy(desc(assignments.createdAt)).all(),
@@ -102,7 +123,17 @@ export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
         .where(eq(keyChanges.assignmentId, assignmentId))
         .orderBy(asc(keyChanges.at))
         .all();
-      const context = createContext(content, row.terms, changes);
+      const windows = db
+        .select()
+        .from(windowChanges)
+        .where(eq(windowChanges.assignmentId, assignmentId))
+        .orderBy(asc(windowChanges.at))
+        .all();
+      const context: WalkContext = {
+        ...createContext(content, row.terms, changes),
+        // What came in with the change was judged by the window of before.
+        windowAt: (receivedAt) => windows.findLast(({ at }) => at < receivedAt) ?? null,
+      };
       const lesson = applyKeyChanges(content, changes);
       const assigned = { lessonId, editionNumber: number, lesson, terms: row.terms, context };
       if (lessonCache.size >= 200) lessonCache.clear();

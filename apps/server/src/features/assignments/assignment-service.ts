@@ -115,7 +115,7 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
 
     changeWindow(actor: Actor, assignmentId: string, local: LocalWindow): AssignmentSummary {
       const placed = getTaught(actor, assignmentId);
-      repository.setWindow(assignmentId, toWindow(local, placed.timeZone));
+      repository.setWindow(assignmentId, toWindow(local, placed.timeZone), clock());
       return summarizeStored(getTaught(actor, assignmentId));
     },
 

@@ -1,3 +1,4 @@
+import { reducerVersion } from '@semita/core';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { assignments, attempts, classStudents, excusals, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
@@ -10,10 +11,20 @@ export interface StoredSheetRow {
   readonly sheetRow: string | null;
 }
 
+interface FoundRow extends StoredSheetRow {
+  readonly attemptId: string | null;
+  readonly reducer: number | null;
+}
+
+interface Options extends Pick<Deps, 'db'> {
+  /** Computes a line anew that an older program stored, and stores it. */
+  readonly toFreshRow: (attemptId: string) => string;
+}
+
 export type SheetRepository = ReturnType<typeof createSheetRepository>;
 
 /** Reads the lines of a sheet, one per student of the class, without touching the full states. */
-export function createSheetRepository({ db }: Pick<Deps, 'db'>) {
+export function createSheetRepository({ db, toFreshRow }: Options) {
   const select = () =>
     db
       .select({
@@ -21,6 +32,8 @@ export function createSheetRepository({ db }: Pick<Deps, 'db'>) {
         displayName: users.displayName,
         excused: sql<number>`${excusals.studentId} is not null`.as('excused'),
         sheetRow: attempts.sheetRow,
+        attemptId: attempts.id,
+        reducer: attempts.reducer,
       })
       .from(assignments)
       .innerJoin(classStudents, eq(classStudents.classId, assignments.classId))
@@ -36,8 +49,15 @@ export function createSheetRepository({ db }: Pick<Deps, 'db'>) {
     .where(and(eq(assignments.id, sql.placeholder('assignmentId')), eq(users.id, sql.placeholder('studentId'))))
     .prepare();
 
+  const toStored = ({ attemptId, reducer, ...row }: FoundRow): StoredSheetRow =>
+    attemptId !== null && reducer !== reducerVersion ? { ...row, sheetRow: toFreshRow(attemptId) } : row;
+
   return {
-    list: (assignmentId: string): StoredSheetRow[] => all.all({ assignmentId }),
-    find: (assignmentId: string, studentId: string): StoredSheetRow | undefined => one.get({ assignmentId, studentId }),
+    list: (assignmentId: string): StoredSheetRow[] => all.all({ assignmentId }).map(toStored),
+
+    find(assignmentId: string, studentId: string): StoredSheetRow | undefined {
+      const row = one.get({ assignmentId, studentId });
+      return row && toStored(row);
+    },
   };
 }

@@ -151,7 +151,9 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store }: Op
 
 function responsesOf(event: SentEvent): readonly Response[] {
   if (event.type === 'answered') return Object.values(event.responses);
-  return event.type === 'draftSaved' || event.type === 'revised' ? [event.response] : [];
+  if (event.type === 'draftSaved' || event.type === 'revised' || event.type === 'timeUp')
+    return event.response ? [event.response] : [];
+  return [];
 }
 
 function limitTo(mostBytes: number): Transform {

@@ -1,6 +1,13 @@
-import type { AttemptEvent, AttemptState, EventBody } from '@semita/core';
-import { and, asc, eq, sql } from 'drizzle-orm';
-import { assignments, attemptEvents, attempts } from '../../db/schema.ts';
+import {
+  type AttemptEvent,
+  type AttemptState,
+  type Beginning,
+  type EventBody,
+  type MergedDrafts,
+  reducerVersion,
+} from '@semita/core';
+import { and, asc, eq, gt, ne, sql } from 'drizzle-orm';
+import { assignments, attemptEvents, attempts, classStudents } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 
 export type AttemptRepository = ReturnType<typeof createAttemptRepository>;
@@ -11,6 +18,16 @@ export interface AttemptKey {
   readonly studentId: string;
 }
 
+/** A draft as it stands in the log. */
+export interface LoggedDraft {
+  readonly seq: number;
+  readonly sittingId: string;
+  readonly n: number;
+  readonly at: number;
+  readonly receivedAt: number;
+  readonly merged: MergedDrafts | null;
+}
+
 /** The log and its caches. Statements of the hot path are prepared once. */
 export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
   const key = { attemptId: attempts.id, assignmentId: attempts.assignmentId, studentId: attempts.studentId };
@@ -19,11 +36,23 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
     .select({ ...key, opensAt: assignments.opensAt, dueAt: assignments.dueAt, closesAt: assignments.closesAt })
     .from(attempts)
     .innerJoin(assignments, eq(assignments.id, attempts.assignmentId))
+    // Whoever has left the class writes no more.
+    .innerJoin(
+      classStudents,
+      and(eq(classStudents.classId, assignments.classId), eq(classStudents.studentId, attempts.studentId)),
+    )
     .where(and(eq(attempts.id, sql.placeholder('attemptId')), eq(attempts.studentId, sql.placeholder('studentId'))))
     .prepare();
 
-  const stateById = db
-    .select({ state: attempts.state })
+  const storedById = db
+    .select({
+      ...key,
+      begunAt: attempts.begunAt,
+      secret: attempts.secret,
+      drawnByTime: attempts.drawnByTime,
+      reducer: attempts.reducer,
+      state: attempts.state,
+    })
     .from(attempts)
     .where(eq(attempts.id, sql.placeholder('attemptId')))
     .prepare();
@@ -39,14 +68,66 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
       at: sql.placeholder('at'),
       receivedAt: sql.placeholder('receivedAt'),
       body: sql.placeholder('body'),
+      draftOf: sql.placeholder('draftOf'),
+      merged: sql.placeholder('merged'),
     })
+    .prepare();
+
+  const updateRow = db
+    .update(attempts)
+    .set({ sheetRow: sql`${sql.placeholder('sheetRow')}` })
+    .where(eq(attempts.id, sql.placeholder('attemptId')))
     .prepare();
 
   const updateState = db
     .update(attempts)
-    .set({ state: sql`${sql.placeholder('state')}`, sheetRow: sql`${sql.placeholder('sheetRow')}` })
+    .set({
+      state: sql`${sql.placeholder('state')}`,
+      sheetRow: sql`${sql.placeholder('sheetRow')}`,
+      reducer: reducerVersion,
+    })
     .where(eq(attempts.id, sql.placeholder('attemptId')))
     .prepare();
+
+  const draftByQuestion = db
+    .select()
+    .from(attemptEvents)
+    .where(
+      and(
+        eq(attemptEvents.attemptId, sql.placeholder('attemptId')),
+        eq(attemptEvents.draftOf, sql.placeholder('draftOf')),
+      ),
+    )
+    .prepare();
+
+  const eventByNumber = db
+    .select({ seq: attemptEvents.seq })
+    .from(attemptEvents)
+    .where(
+      and(
+        eq(attemptEvents.attemptId, sql.placeholder('attemptId')),
+        eq(attemptEvents.sittingId, sql.placeholder('sittingId')),
+        eq(attemptEvents.n, sql.placeholder('n')),
+      ),
+    )
+    .prepare();
+
+  const logAfter = db
+    .select()
+    .from(attemptEvents)
+    .where(
+      and(eq(attemptEvents.attemptId, sql.placeholder('attemptId')), gt(attemptEvents.seq, sql.placeholder('seq'))),
+    )
+    .orderBy(asc(attemptEvents.seq))
+    .prepare();
+
+  const readLog = (attemptId: string, afterSeq = -1): AttemptEvent[] =>
+    logAfter
+      .all({ attemptId, seq: afterSeq })
+      .map(
+        ({ id, sittingId, n, at, receivedAt, body, merged }) =>
+          ({ ...body, id, sittingId, n, at, receivedAt, ...(merged ? { merged } : {}) }) as AttemptEvent,
+      );
 
   return {
     findOwn: (studentId: string, attemptId: string) => ownById.get({ studentId, attemptId }),
@@ -59,44 +140,85 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
         .get();
     },
 
-    listAll: (): (AttemptKey & { begunAt: number; sheetRow: string })[] =>
+    listIds: (): string[] =>
       db
-        .select({ ...key, begunAt: attempts.begunAt, sheetRow: attempts.sheetRow })
+        .select({ id: attempts.id })
         .from(attempts)
-        .all(),
+        .all()
+        .map(({ id }) => id),
 
-    insert(attempt: AttemptKey & { begunAt: number; state: AttemptState; sheetRow: string }): void {
-      const { attemptId, ...rest } = attempt;
+    /** Attempts whose caches an older reducer made. */
+    listStale: (limit: number): string[] =>
+      db
+        .select({ id: attempts.id })
+        .from(attempts)
+        .where(ne(attempts.reducer, reducerVersion))
+        .limit(limit)
+        .all()
+        .map(({ id }) => id),
+
+    insert(attempt: AttemptKey & Beginning & { state: AttemptState; sheetRow: string }): void {
+      const { attemptId, assignmentId, studentId, begunAt, secret, state, sheetRow } = attempt;
       db.insert(attempts)
-        .values({ id: attemptId, ...rest })
+        .values({
+          ...{ id: attemptId, assignmentId, studentId, begunAt, secret, state, sheetRow },
+          reducer: reducerVersion,
+        })
         .onConflictDoNothing()
         .run();
     },
 
-    getState(attemptId: string): AttemptState {
-      const row = stateById.get({ attemptId });
+    /** The stored state with all it was begun with. @throws when there is no such attempt */
+    getStored(attemptId: string) {
+      const row = storedById.get({ attemptId });
       if (!row) throw new Error(`No attempt ${attemptId}`);
-      return row.state;
+      return row;
     },
 
-    append(attemptId: string, seq: number, event: AttemptEvent): void {
-      const { id, sittingId, n, at, receivedAt, ...body } = event;
-      insertEvent.run({ attemptId, seq, id, sittingId, n, at, receivedAt, body: body as EventBody });
+    getRow(attemptId: string): string {
+      const row = db.select({ row: attempts.sheetRow }).from(attempts).where(eq(attempts.id, attemptId)).get();
+      if (!row) throw new Error(`No attempt ${attemptId}`);
+      return row.row;
+    },
+
+    append(attemptId: string, seq: number, event: AttemptEvent, draftOf: string | null = null): void {
+      const { id, sittingId, n, at, receivedAt, merged = null, ...body } = event;
+      insertEvent.run({
+        ...{ attemptId, seq, id, sittingId, n, at, receivedAt, draftOf },
+        ...{ body: body as EventBody, merged },
+      });
+    },
+
+    findDraft: (attemptId: string, draftOf: string): LoggedDraft | undefined =>
+      draftByQuestion.get({ attemptId, draftOf }),
+
+    /** Keeps that a draft was saved, and lets go of what it said, because a later one is kept. */
+    emptyDraft(attemptId: string, seq: number): void {
+      db.update(attemptEvents)
+        .set({ draftOf: null, body: sql`json_remove(${attemptEvents.body}, '$.response')` })
+        .where(and(eq(attemptEvents.attemptId, attemptId), eq(attemptEvents.seq, seq)))
+        .run();
+    },
+
+    removeDraft(attemptId: string, seq: number): void {
+      db.delete(attemptEvents)
+        .where(and(eq(attemptEvents.attemptId, attemptId), eq(attemptEvents.seq, seq)))
+        .run();
+    },
+
+    /** Whether an event is in the log, also of a sitting that the state does not know any more. */
+    isLogged: (attemptId: string, sittingId: string, n: number): boolean =>
+      eventByNumber.get({ attemptId, sittingId, n }) !== undefined,
+
+    saveRow: (attemptId: string, sheetRow: string): void => {
+      updateRow.run({ attemptId, sheetRow });
     },
 
     saveState(attemptId: string, state: AttemptState, sheetRow: string): void {
       updateState.run({ attemptId, state: JSON.stringify(state), sheetRow });
     },
 
-    *readLog(attemptId: string): Generator<AttemptEvent> {
-      const rows = db
-        .select()
-        .from(attemptEvents)
-        .where(eq(attemptEvents.attemptId, attemptId))
-        .orderBy(asc(attemptEvents.seq))
-        .all();
-      for (const { id, sittingId, n, at, receivedAt, body } of rows)
-        yield { ...body, id, sittingId, n, at, receivedAt } as AttemptEvent;
-    },
+    /** The events of an attempt in the order of the log, from behind a place in it on. */
+    readLog,
   };
 }

@@ -2,6 +2,8 @@ import {
   type AttemptEvent,
   type AttemptState,
   encodeSheetRow,
+  eventTraits,
+  type LearnerEventBody,
   type Outcome,
   sheetRowOf,
   takeIn,
@@ -10,10 +12,13 @@ import {
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import type { AttemptKey, AttemptRepository } from './attempt-repository.ts';
+import type { AttemptStates, KnownState } from './attempt-states.ts';
 
 export interface Intake {
   readonly state: AttemptState;
   readonly outcomes: readonly Outcome[];
+  /** The way the student is on has changed. */
+  readonly isRouteMoved: boolean;
 }
 
 interface Job {
@@ -24,8 +29,8 @@ interface Job {
   readonly reject: (error: unknown) => void;
 }
 
-/** States kept in memory, so that a student who sends every few seconds is not read from disk every time. */
-const mostCachedStates = 2_000;
+/** The whole state is stored after so many events, so that reading it never takes in more than these. */
+const eventsPerSave = 50;
 
 /**
  * Takes events into the log. Requests that come within the same turn of the loop share one transaction and so one
@@ -35,49 +40,98 @@ export function createEventIntake({
   db,
   bus,
   repository,
+  states,
   contextOf,
   onSaved,
 }: Pick<Deps, 'db' | 'bus'> & {
   readonly repository: AttemptRepository;
+  readonly states: AttemptStates;
   readonly contextOf: (assignmentId: string) => WalkContext;
-  /** Told of every state that is kept, inside the transaction that keeps it. */
+  /** Told of every state whose stops have changed, inside the transaction that keeps the events. */
   readonly onSaved: (attemptId: string, context: WalkContext, before: AttemptState, after: AttemptState) => void;
 }) {
-  const states = new Map<string, AttemptState>();
   let queue: Job[] = [];
 
-  const readState = (attemptId: string) => states.get(attemptId) ?? repository.getState(attemptId);
-
-  const remember = (attemptId: string, state: AttemptState) => {
-    states.delete(attemptId);
-    if (states.size >= mostCachedStates) states.delete(states.keys().next().value as string);
-    states.set(attemptId, state);
+  /** Puts an event into the log with what is worth keeping of it. */
+  const log = (attemptId: string, before: KnownState, after: AttemptState, event: AttemptEvent, outcome: Outcome) => {
+    const seq = after.version;
+    if (outcome.kind === 'refused' && eventTraits[event.type].by === 'learner') {
+      const { id, sittingId, n, at, receivedAt } = event;
+      const body = { type: 'refused', was: event.type as LearnerEventBody['type'], reason: outcome.reason } as const;
+      repository.append(attemptId, seq, { ...body, id, sittingId, n, at, receivedAt });
+    } else if (event.type === 'draftSaved' && outcome.kind === 'taken') logDraft(attemptId, before, after, event);
+    else repository.append(attemptId, seq, event);
   };
 
-  const run = ({ key, toEvents }: Job, fresh: Map<string, AttemptState>): Intake => {
+  /** Of the drafts of a question only the latest is kept; those just before it leave nothing behind. */
+  const logDraft = (
+    attemptId: string,
+    { state: before, savedVersion }: KnownState,
+    after: AttemptState,
+    event: Extract<AttemptEvent, { type: 'draftSaved' }>,
+  ) => {
+    // What an answer was made of stays in the log, should the answer come back and be worked on again.
+    const isAgain = before.stops[event.stopId]?.answers[event.questionId] !== undefined;
+    const draftOf = `${event.questionId}${isAgain ? ' again' : ''}`;
+    const spentMs = after.timeSpentMs - before.timeSpentMs;
+    const last = repository.findDraft(attemptId, draftOf);
+    const isJustBefore =
+      last !== undefined &&
+      last.seq === before.version &&
+      last.seq > savedVersion &&
+      last.sittingId === event.sittingId &&
+      last.n === event.n - 1 &&
+      last.at <= event.at &&
+      event.at <= event.receivedAt &&
+      before.intake.held.length === 0;
+    const merged = isJustBefore
+      ? { count: (last.merged?.count ?? 0) + 1, spentMs: (last.merged?.spentMs ?? 0) + spentMs }
+      : { count: 0, spentMs };
+    if (isJustBefore) repository.removeDraft(attemptId, last.seq);
+    else if (last) repository.emptyDraft(attemptId, last.seq);
+    repository.append(attemptId, after.version, { ...event, merged }, draftOf);
+  };
+
+  const run = ({ key, toEvents }: Job, fresh: Map<string, KnownState>): Intake => {
     const { attemptId, assignmentId } = key;
     const context = contextOf(assignmentId);
-    const before = fresh.get(attemptId) ?? readState(attemptId);
+    const known = fresh.get(attemptId) ?? states.read(attemptId);
+    const before = known.state;
     let state = before;
+    let isAdmitted = false;
     const outcomes: Outcome[] = [];
     for (const event of toEvents(before)) {
+      const isKnownSitting = event.sittingId in state.intake.sittings;
+      if (!isKnownSitting && repository.isLogged(attemptId, event.sittingId, event.n)) {
+        outcomes.push({ kind: 'repeated' });
+        continue;
+      }
       const result = takeIn(context, state, event);
       outcomes.push(result.outcome);
-      if (result.outcome.kind !== 'repeated') repository.append(attemptId, result.state.version, event);
+      if (result.outcome.kind !== 'repeated' && result.outcome.kind !== 'tooEarly')
+        log(attemptId, { state, savedVersion: known.savedVersion }, result.state, event, result.outcome);
       state = result.state;
+      if (event.type === 'admitted') isAdmitted = true;
     }
+    // What was admitted counts from where it stands in the log.
+    if (isAdmitted) state = states.replayed(attemptId);
+    let { savedVersion } = known;
     if (state !== before) {
-      repository.saveState(attemptId, state, encodeSheetRow(sheetRowOf(context.lesson, state)));
-      onSaved(attemptId, context, before, state);
+      const sheetRow = encodeSheetRow(sheetRowOf(context.lesson, state));
+      if (isAdmitted || state.handedInAt !== before.handedInAt || state.version - savedVersion >= eventsPerSave) {
+        repository.saveState(attemptId, state, sheetRow);
+        savedVersion = state.version;
+      } else repository.saveRow(attemptId, sheetRow);
+      if (state.stops !== before.stops) onSaved(attemptId, context, before, state);
     }
-    fresh.set(attemptId, state);
-    return { state, outcomes };
+    fresh.set(attemptId, { state, savedVersion });
+    return { state, outcomes, isRouteMoved: state.route?.legs !== before.route?.legs };
   };
 
   const flush = () => {
     const jobs = queue;
     queue = [];
-    const fresh = new Map<string, AttemptState>();
+    const fresh = new Map<string, KnownState>();
     let intakes: Intake[];
     try {
       intakes = inTransaction(db, () => jobs.map((job) => run(job, fresh)));
@@ -87,15 +141,15 @@ export function createEventIntake({
       else jobs[0]?.reject(error);
       return;
     }
-    for (const [attemptId, state] of fresh) remember(attemptId, state);
+    for (const [attemptId, entry] of fresh) states.remember(attemptId, entry);
     for (const [index, job] of jobs.entries()) finish(job, intakes[index] as Intake);
   };
 
   const runAlone = (job: Job) => {
-    const fresh = new Map<string, AttemptState>();
+    const fresh = new Map<string, KnownState>();
     try {
       const intake = inTransaction(db, () => run(job, fresh));
-      remember(job.key.attemptId, intake.state);
+      for (const [attemptId, entry] of fresh) states.remember(attemptId, entry);
       finish(job, intake);
     } catch (error) {
       job.reject(error);
@@ -108,7 +162,7 @@ export function createEventIntake({
   };
 
   return {
-    readState,
+    readState: (attemptId: string): AttemptState => states.read(attemptId).state,
 
     /** Resolves once the events are on disk. */
     take(key: AttemptKey, toEvents: Job['toEvents']): Promise<Intake> {

@@ -66,7 +66,7 @@ export function createMarkingService(options: Options) {
 
   const teacherEvents = (bodies: readonly TeacherEventBody[], at: number) => (current: AttemptState) =>
     bodies.map((body, index): AttemptEvent => {
-      const n = (current.intake.next[teacherSittingId] ?? 0) + index;
+      const n = (current.intake.sittings[teacherSittingId]?.next ?? 0) + index;
       return { ...body, id: newId(), sittingId: teacherSittingId, n, at, receivedAt: at };
     });
 
@@ -162,7 +162,10 @@ export function createMarkingService(options: Options) {
         const earned = markResponse(question, answer.response, terms.locale);
         if (earned === null) continue;
         const byHand = answer.markedBy !== 'program';
-        const body = { type: 'remarked', stopId: old.stopId, questionId, earned, by: actor.id } as const;
+        const earlier = (answer.earlier ?? []).map(
+          ({ response, points }) => markResponse(question, response, terms.locale) ?? points ?? 0,
+        );
+        const body = { type: 'remarked', stopId: old.stopId, questionId, earned, earlier, by: actor.id } as const;
         const attempt = found(attempts.findByStudent(assignmentId, student.studentId));
         const after = pointsAfter(assignments.getLesson(assignmentId).context, state, body);
         if (after !== answer.points || byHand) moves.push({ ...named(student), before: answer.points, after, byHand });
@@ -203,7 +206,7 @@ function pointsAfter(
   state: AttemptState,
   body: Extract<TeacherEventBody, { type: 'remarked' }>,
 ): number {
-  const n = state.intake.next[teacherSittingId] ?? 0;
+  const n = state.intake.sittings[teacherSittingId]?.next ?? 0;
   const event = { ...body, id: '', sittingId: teacherSittingId, n, at: 0, receivedAt: 0 };
   return takeIn(context, state, event).state.stops[body.stopId]?.answers[body.questionId]?.points ?? 0;
 }

@@ -1,31 +1,46 @@
-import { beginAttempt, encodeSheetRow, sheetRowOf, takeInAll } from '@semita/core';
-import type { Db } from '../../db/open.ts';
-import { inTransaction } from '../../db/open.ts';
+import { isDeepStrictEqual } from 'node:util';
+import { encodeSheetRow, sheetRowOf } from '@semita/core';
+import { type Db, inTransaction } from '../../db/open.ts';
 import { createAssignmentRepository } from '../assignments/assignment-repository.ts';
 import { createBankRepository } from '../bank/bank-repository.ts';
 import { createAttemptRepository } from './attempt-repository.ts';
+import { createAttemptStates } from './attempt-states.ts';
 
 /**
  * Computes every attempt's state anew from its log.
- * @returns how many attempts there are, and the ids of those whose stored state was another
+ * @returns how many attempts there are, and the ids of those whose stored state, with the events since, was another
  */
 export function rebuildStates(db: Db): { attempts: number; changed: string[] } {
-  const attempts = createAttemptRepository({ db });
+  const repository = createAttemptRepository({ db });
   const assignments = createAssignmentRepository({ db });
   const bank = createBankRepository({ db });
+  const contextOf = (assignmentId: string) => assignments.getLesson(assignmentId).context;
+  const states = createAttemptStates({ repository, contextOf });
   const changed: string[] = [];
-  const all = attempts.listAll();
-  for (const { attemptId, assignmentId, begunAt, sheetRow } of all) {
-    const { context } = assignments.getLesson(assignmentId);
+  const all = repository.listIds();
+  for (const attemptId of all) {
     inTransaction(db, () => {
-      const stored = attempts.getState(attemptId);
-      const state = takeInAll(context, beginAttempt(begunAt, context.terms.maxRate), attempts.readLog(attemptId));
-      bank.keepResults(attemptId, context.lesson, null, state);
-      const row = encodeSheetRow(sheetRowOf(context.lesson, state));
-      if (JSON.stringify(stored) === JSON.stringify(state) && row === sheetRow) return;
+      const stored = repository.getStored(attemptId);
+      const storedRow = repository.getRow(attemptId);
+      const { lesson } = contextOf(stored.assignmentId);
+      const state = states.replayed(attemptId);
+      bank.keepResults(attemptId, lesson, null, state);
+      const row = encodeSheetRow(sheetRowOf(lesson, state));
+      const before = readOrNull(() => states.load(attemptId).state);
+      if (row === storedRow && isDeepStrictEqual(before, state)) return;
       changed.push(attemptId);
-      attempts.saveState(attemptId, state, row);
+      repository.saveState(attemptId, state, row);
     });
   }
   return { attempts: all.length, changed };
+}
+
+/** What an older program stored may be of any shape; then it is another state, whatever is wrong with it. */
+function readOrNull<T>(read: () => T): T | null {
+  try {
+    return read();
+  } catch (error) {
+    if (error instanceof TypeError || error instanceof SyntaxError) return null;
+    throw error;
+  }
 }

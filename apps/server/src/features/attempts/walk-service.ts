@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import {
   type Answer,
   type AssignmentWindow,
@@ -6,7 +7,9 @@ import {
   beginAttempt,
   decodeSheetRow,
   encodeSheetRow,
+  eventTraits,
   hasMaterial,
+  type LearnerView,
   type Lesson,
   learnerView,
   lessonLengths,
@@ -39,30 +42,8 @@ interface Options extends Pick<Deps, 'clock' | 'newId'> {
   readonly answerFiles: Pick<AnswerFileService, 'areOwn'>;
 }
 
-/** Events after which the browser is sent a new view: something may have been earned, or ended. */
-const earningTypes = new Set<SentEvent['type']>([
-  'answered',
-  'kept',
-  'hintTaken',
-  'revised',
-  'handedIn',
-  'withdrawn',
-  'chose',
-  'openedTile',
-  'didTile',
-]);
-
-/** Events that change nothing about what a student has earned, and the one that works on an answer given back. */
-const harmlessTypes = new Set<SentEvent['type']>([
-  'opened',
-  'hidden',
-  'shown',
-  'paused',
-  'sought',
-  'met',
-  'draftSaved',
-  'revised',
-]);
+/** Far more than anybody does in one lesson; a program that sends without end is stopped here. */
+const mostEvents = 200_000;
 
 /** The student's side: what there is to do, and walking it. */
 export function createWalkService(options: Options) {
@@ -78,10 +59,10 @@ export function createWalkService(options: Options) {
     if (begun) return begun;
     assertOpen(window);
     const { context } = assignments.getLesson(assignmentId);
-    const begunAt = clock();
-    const state = beginAttempt(begunAt, context.terms.maxRate);
+    const beginning = { begunAt: clock(), secret: randomBytes(16).toString('hex') };
+    const state = beginAttempt(beginning);
     const sheetRow = encodeSheetRow(sheetRowOf(context.lesson, state));
-    attempts.insert({ attemptId: newId(), assignmentId, studentId: actor.id, begunAt, state, sheetRow });
+    attempts.insert({ attemptId: newId(), assignmentId, studentId: actor.id, ...beginning, state, sheetRow });
     const attempt = found(attempts.findByStudent(assignmentId, actor.id));
     const { extraTime, groups } = classes.findPlace(window.classId, actor.id);
     const bodies: TeacherEventBody[] = [];
@@ -94,7 +75,7 @@ export function createWalkService(options: Options) {
   /** In the log like all else, so that the state can be computed from it. */
   const ofClass = (bodies: readonly TeacherEventBody[]) => (state: AttemptState) => {
     const at = clock();
-    const next = state.intake.next[teacherSittingId] ?? 0;
+    const next = state.intake.sittings[teacherSittingId]?.next ?? 0;
     return bodies.map(
       (body, index): AttemptEvent => ({
         ...body,
@@ -118,14 +99,23 @@ export function createWalkService(options: Options) {
     });
   };
 
-  /** What was given back may be worked on whenever it comes back, and nothing else then. */
-  const isWorkedOnAgain = (attemptId: string, events: readonly SentEvent[]): boolean =>
-    events.every(({ type }) => harmlessTypes.has(type)) &&
-    Object.values(intake.readState(attemptId).stops).some(({ answers }) =>
-      Object.values(answers).some(
-        (answer) => answer.returned || answer.earlier?.some((one) => one.because === 'returned'),
-      ),
-    );
+  /**
+   * Nothing is written of what can only be refused: work that was itself done outside the window. What was done in time
+   * is for the reducer to judge, however late it comes in.
+   */
+  const assertWorthTaking = (attemptId: string, window: AssignmentWindow, events: readonly SentEvent[]) => {
+    const phase = windowPhase(window, clock());
+    if (phase === 'notYetOpen') throw new Refused('windowNotOpen');
+    const { closesAt } = window;
+    const isAllLate = phase === 'closed' && events.every(({ at }) => closesAt !== null && at > closesAt);
+    if (isAllLate && !isGivenBack(intake.readState(attemptId))) throw new Refused('windowClosed');
+    if (intake.readState(attemptId).version > mostEvents) throw new Refused('tooManyRequests');
+  };
+
+  const viewOf = (assignmentId: string, state: AttemptState): LearnerView => {
+    const { lesson, terms } = assignments.getLesson(assignmentId);
+    return learnerView(lesson, state, terms);
+  };
 
   return {
     listTodo(actor: Actor): { items: TodoItem[]; now: number } {
@@ -165,8 +155,7 @@ export function createWalkService(options: Options) {
       return assignments.listReceived(actor.id).flatMap(({ assignment }) => {
         const attempt = attempts.findByStudent(assignment.id, actor.id);
         if (!attempt) return [];
-        const stored = assignments.getLesson(assignment.id).lesson;
-        const { lesson, results, state } = learnerView(stored, intake.readState(attempt.attemptId));
+        const { lesson, results, state } = viewOf(assignment.id, intake.readState(attempt.attemptId));
         return lesson.parts
           .flatMap((part) => part.stops)
           .flatMap((stop) => (stop.kind === 'checkpoint' ? stop.questions.map((question) => ({ stop, question })) : []))
@@ -196,7 +185,7 @@ export function createWalkService(options: Options) {
         dueAt: assignment.dueAt,
         closesAt: assignment.closesAt,
         terms: terms as Walk['terms'],
-        view: learnerView(lesson, intake.readState(attemptId)),
+        view: viewOf(assignmentId, intake.readState(attemptId)),
         nextLessons: nextLessonsOf(actor, lesson),
         now: clock(),
       };
@@ -208,23 +197,33 @@ export function createWalkService(options: Options) {
      */
     async takeInEvents(actor: Actor, attemptId: string, events: readonly SentEvent[]): Promise<IntakeAnswer> {
       const attempt = found(attempts.findOwn(actor.id, attemptId));
-      if (!isWorkedOnAgain(attemptId, events)) assertOpen(attempt);
+      assertWorthTaking(attemptId, attempt, events);
       if (!answerFiles.areOwn(attemptId, events)) throw new Refused('inputInvalid', { fields: ['files'] });
-      // What was handed in is settled once it was due.
-      const isDue = attempt.dueAt !== null && clock() > attempt.dueAt;
-      if (isDue && events.some(({ type }) => type === 'withdrawn')) throw new Refused('windowClosed');
       const receivedAt = clock();
-      const { state, outcomes } = await intake.take(attempt, () => events.map((event) => ({ ...event, receivedAt })));
+      const taken = await intake.take(attempt, () => events.map((event) => ({ ...event, receivedAt })));
+      const { state, outcomes, isRouteMoved } = taken;
+      const { questionsWhenReached } = assignments.getLesson(attempt.assignmentId).terms;
       const showsMore =
-        events.some((event) => earningTypes.has(event.type)) || outcomes.some((outcome) => outcome.kind === 'refused');
+        isRouteMoved ||
+        events.some(({ type }) => eventTraits[type].showsMore || (questionsWhenReached && type === 'reachedStop')) ||
+        outcomes.some(({ kind }) => kind === 'refused' || kind === 'afterClosing');
       return {
         outcomes: outcomes.map((outcome, index) => toAnswer(events[index] as SentEvent, outcome)),
         version: state.version,
         now: receivedAt,
-        ...(showsMore ? { view: learnerView(assignments.getLesson(attempt.assignmentId).lesson, state) } : {}),
+        ...(showsMore ? { view: viewOf(attempt.assignmentId, state) } : {}),
       };
     },
   };
+}
+
+/** Whether some answer came back to be worked on again; then its student may, whenever that is. */
+function isGivenBack({ stops }: AttemptState): boolean {
+  return Object.values(stops).some(({ answers }) =>
+    Object.values(answers).some(
+      ({ returned, earlier }) => returned || earlier?.some(({ because }) => because === 'returned'),
+    ),
+  );
 }
 
 function isByTeacher({ markedBy, comment, returned, voice, drawn }: Answer): boolean {

@@ -3,6 +3,8 @@ import { t } from '../../words/words.ts';
 
 /** The teacher's and the student's word for a kind of question. */
 export function kindWords(question: Question | LearnerQuestion): string {
-  if (question.kind === 'choice') return t(question.several ? 'question.choiceSeveral' : 'question.choiceOne');
-  return t(`question.kind.${question.kind}`);
+  const isSeveral = 'several' in question && question.several;
+  const kind = question.kind === 'sealed' ? question.of : question.kind;
+  if (kind === 'choice') return t(isSeveral ? 'question.choiceSeveral' : 'question.choiceOne');
+  return t(`question.kind.${kind}`);
 }

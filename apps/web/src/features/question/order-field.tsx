@@ -42,6 +42,13 @@ export function OrderField({ question, response, onChange, labelledBy }: FieldPr
           />
         ))}
       </ol>
+      {response?.kind !== 'order' && (
+        <div>
+          <Button size="small" onClick={() => onChange({ kind: 'order', itemIds: order })}>
+            {t('question.orderStands')}
+          </Button>
+        </div>
+      )}
       <p className="text-14 text-quiet">{t('question.orderHelp')}</p>
     </DragDropProvider>
   );

@@ -19,6 +19,8 @@ interface Props {
   readonly response: Response | undefined;
   /** The hint, once it was asked for. */
   readonly hint: string | undefined;
+  /** How long it still stands open, where it is timed. */
+  readonly timeLeft?: ReactNode;
   /** What became of the try before. */
   readonly lastTry?: ReactNode;
   /** Whatever is given, blank too. */
@@ -27,7 +29,7 @@ interface Props {
 }
 
 /** One question: what is asked, what helps, and where it is answered. */
-export function QuestionBlock({ question, place, response, hint, lastTry, onChange, onHint }: Props) {
+export function QuestionBlock({ question, place, response, hint, timeLeft, lastTry, onChange, onHint }: Props) {
   const id = useId();
   const { points, hintCost } = question;
   const answer = (next: Response) => onChange(response?.sure === undefined ? next : { ...next, sure: response.sure });
@@ -46,6 +48,7 @@ export function QuestionBlock({ question, place, response, hint, lastTry, onChan
           </p>
           <ReadAloud words={wordsToRead(question)} of={place} />
         </div>
+        {timeLeft}
         <div id={id} className="text-18 font-medium">
           <RichText text={question.stem} />
         </div>

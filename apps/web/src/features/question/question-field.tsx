@@ -107,5 +107,7 @@ function FieldOfKind({ question, ...rest }: Props) {
       return <FilesField question={question} {...rest} />;
     case 'record':
       return <RecordField question={question} {...rest} />;
+    case 'sealed':
+      return null;
   }
 }

@@ -1,18 +1,18 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Outlet } from 'react-router';
 import { call } from '../../api/client.ts';
+import { Notice } from '../../ui/notice.tsx';
 import { PageFrame } from '../../ui/page-frame.tsx';
 import { enStudent } from '../../words/en-student.ts';
 import { addWords, t } from '../../words/words.ts';
+import { openOutbox } from '../outbox/outbox.ts';
+import { type LeftOver, sendLeftOver } from '../outbox/send-left-over.ts';
 import { PersonMenu } from '../session/person-menu.tsx';
 import { RequireRole } from '../session/require-role.tsx';
-import { openOutbox } from '../walk/outbox.ts';
-import { sendLeftOver } from '../walk/send-left-over.ts';
 import { todoOptions } from './queries.ts';
 
 addWords(enStudent);
-const outbox = openOutbox();
 
 export function Component() {
   const places = [
@@ -24,7 +24,7 @@ export function Component() {
     <RequireRole is="student">
       {(me) => (
         <PageFrame places={places} end={<PersonMenu me={me} />}>
-          <LeftOver />
+          <LeftOverNotice userId={me.id} />
           <div className="mx-auto grid w-full max-w-3xl content-start gap-6 px-4 py-8 sm:px-6">
             <Outlet />
           </div>
@@ -35,19 +35,38 @@ export function Component() {
 }
 
 /** Work that was cut off on this device is sent as soon as its student is back, also without opening the lesson. */
-function LeftOver() {
+function LeftOverNotice({ userId }: { readonly userId: string }) {
   const queryClient = useQueryClient();
+  const [leftOver, setLeftOver] = useState<LeftOver>(noneLeft);
   useEffect(() => {
+    const outbox = openOutbox(userId);
     const run = async () => {
-      const sent = await sendLeftOver(outbox, (attemptId, events) =>
+      const told = await sendLeftOver(outbox, (attemptId, events) =>
         call('takeInEvents', { params: { attemptId }, body: { events } }),
       );
-      if (sent > 0) await queryClient.invalidateQueries(todoOptions());
+      setLeftOver(told);
+      if (told.sent > 0) await queryClient.invalidateQueries(todoOptions());
     };
     const onOnline = () => void run();
     void run();
     window.addEventListener('online', onOnline);
     return () => window.removeEventListener('online', onOnline);
-  }, [queryClient]);
-  return null;
+  }, [queryClient, userId]);
+  if (leftOver.kept + leftOver.afterClosing === 0) return null;
+  return (
+    <div className="mx-auto grid w-full max-w-3xl gap-3 px-4 pt-6 sm:px-6">
+      {leftOver.kept > 0 && (
+        <Notice tone="attention" role="status">
+          {t('todo.leftOver', { count: leftOver.kept })}
+        </Notice>
+      )}
+      {leftOver.afterClosing > 0 && (
+        <Notice tone="attention" role="status">
+          {t('walk.afterClosing')}
+        </Notice>
+      )}
+    </div>
+  );
 }
+
+const noneLeft: LeftOver = { sent: 0, kept: 0, afterClosing: 0 };

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import type { LearnerStop, Response } from '@semita/core';
+import { beginAttempt, type LearnerStop, type Response } from '@semita/core';
 import { screen } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
 import { show } from '../../test/page.tsx';
@@ -29,11 +29,13 @@ function open(drafts: Record<string, Response> = {}) {
         stopState={{ phase: 'open', openedAt: 0, openedAtSpentMs: 0, settledAt: null, drafts, answers: {} }}
         results={{}}
         hints={{}}
-        closesAt={null}
+        attempt={beginAttempt({ begunAt: 0, secret: '' })}
         now={() => 0}
         saver={useDraftSaver(onDraft)}
         onAnswer={onAnswer}
         onHint={() => undefined}
+        onBegin={() => undefined}
+        onTimeUp={() => undefined}
         onKeep={() => undefined}
       />
     );

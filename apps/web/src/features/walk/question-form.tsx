@@ -1,9 +1,12 @@
 import {
+  type AttemptState,
   isBlank,
   isTeacherMarked,
   type LearnerQuestion,
   type LearnerStop,
   type QuestionResult,
+  questionEndsAt,
+  questionLimitMs,
   type Response,
   type StopState,
 } from '@semita/core';
@@ -14,6 +17,7 @@ import { t } from '../../words/words.ts';
 import { kindWords } from '../question/kind-words.ts';
 import { QuestionBlock } from '../question/question-block.tsx';
 import type { DraftSaver } from './draft-saver.ts';
+import { SealedQuestion } from './sealed-question.tsx';
 import { TimeLeft } from './time-left.tsx';
 
 /** Loaded where an answer can be tried again. */
@@ -28,25 +32,31 @@ interface Props {
   readonly stopState: StopState;
   readonly results: Readonly<Record<string, QuestionResult>>;
   readonly hints: Readonly<Record<string, string>>;
-  /** When the questions close, epoch ms on the server's clock; null where nothing is timed. */
-  readonly closesAt: number | null;
+  readonly attempt: AttemptState;
   readonly now: () => number;
   readonly saver: DraftSaver;
   readonly onAnswer: (responses: Record<string, Response>) => void;
   readonly onHint: (questionId: string) => void;
+  readonly onBegin: (questionId: string) => void;
+  readonly onTimeUp: (questionId: string, response: Response | null) => void;
   /** Leaves answers that could be tried again as they are. */
   readonly onKeep: () => void;
 }
 
 /** The questions of a stop, answered together. What is picked or written is saved at once as a draft. */
 export function QuestionForm(props: Props) {
-  const { stop, stopState, results, hints, closesAt, now, saver, onAnswer, onHint, onKeep } = props;
+  const { stop, stopState, attempt, results, hints, now, saver, onAnswer, onHint, onBegin, onTimeUp, onKeep } = props;
   const [responses, setResponses] = useState<Record<string, Response>>({ ...stopState.drafts });
   const [blanks, setBlanks] = useState<readonly number[]>([]);
   const { answers } = stopState;
-  const isRetry = Object.keys(answers).length > 0;
-  const isWaiting = stop.questions.some(({ id, kind }) => answers[id]?.points === null && !isTeacherMarked(kind));
-  const asked = stop.questions.filter(({ id }) => !isRetry || results[id]?.mayTryAgain);
+  const ended = stopState.ended ?? [];
+  const isLeft = (id: string) => !ended.includes(id) && answers[id] === undefined;
+  // What ended by itself was no try: its neighbours are still to be answered for the first time.
+  const isRetry = Object.keys(answers).some((id) => !ended.includes(id));
+  const isWaiting = stop.questions.some(
+    ({ id, kind }) => answers[id]?.points === null && kind !== 'sealed' && !isTeacherMarked(kind),
+  );
+  const asked = stop.questions.filter(({ id }) => isLeft(id) || (isRetry && results[id]?.mayTryAgain));
   const count = stop.questions.length;
 
   const set = (question: LearnerQuestion, response: Response) => {
@@ -56,8 +66,9 @@ export function QuestionForm(props: Props) {
   };
   const give = () => {
     saver.drop();
-    onAnswer(responses);
+    onAnswer(Object.fromEntries(Object.entries(responses).filter(([id]) => asked.some((one) => one.id === id))));
   };
+  const endsAtOf = (question: LearnerQuestion) => questionEndsAt(stop, question, stopState, attempt);
   const submit = () => {
     const missing = stop.questions.flatMap((question, index) => {
       if (!asked.includes(question) || question.mayBeBlank) return [];
@@ -75,7 +86,6 @@ export function QuestionForm(props: Props) {
         submit();
       }}
     >
-      {closesAt !== null && <TimeLeft closesAt={closesAt} now={now} onOver={give} />}
       {isRetry && (
         <Notice tone="attention" role="status">
           {t(isWaiting ? 'walk.checking' : 'walk.tryAgainHelp')}
@@ -87,6 +97,22 @@ export function QuestionForm(props: Props) {
             ? kindWords(question)
             : t('walk.questionOf', { number: index + 1, count, kind: kindWords(question) });
         const answer = answers[question.id];
+        if (question.kind === 'sealed')
+          return (
+            <SealedQuestion
+              key={question.id}
+              {...{ question, place }}
+              limitMs={questionLimitMs(question, attempt)}
+              isBegun={stopState.began?.[question.id] !== undefined}
+              onBegin={() => onBegin(question.id)}
+            />
+          );
+        if (!answer && ended.includes(question.id))
+          return (
+            <p key={question.id} className="text-14 text-quiet">
+              {place}: {t('walk.timeOver')}
+            </p>
+          );
         if (answer && !asked.includes(question))
           return (
             <Suspense key={question.id}>
@@ -98,6 +124,18 @@ export function QuestionForm(props: Props) {
             key={question.id}
             question={question}
             place={place}
+            timeLeft={
+              question.timeLimitMs !== undefined && (
+                <TimeLeft
+                  endsAt={endsAtOf(question) ?? 0}
+                  now={now}
+                  onOver={() => {
+                    saver.flush();
+                    onTimeUp(question.id, responses[question.id] ?? null);
+                  }}
+                />
+              )
+            }
             hint={hints[question.id]}
             response={responses[question.id]}
             lastTry={

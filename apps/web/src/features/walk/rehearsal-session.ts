@@ -10,7 +10,7 @@ import {
   takeIn,
 } from '@semita/core';
 import { createRehearsalFiles } from '../question/answer-files.ts';
-import type { WalkSession, WalkSnapshot } from './walk-session.ts';
+import { nothingUntaken, type WalkSession, type WalkSnapshot } from './walk-session.ts';
 
 /**
  * A walk through a draft by its teacher: the same rules, the same marks, and nothing recorded anywhere.
@@ -20,17 +20,19 @@ export function createRehearsalSession(
   lesson: Lesson,
   terms: Terms,
   newId: () => string,
-  begun: AttemptState = beginAttempt({ begunAt: Date.now(), secret: 'of a test' }),
+  begun: AttemptState = beginAttempt({ begunAt: Date.now(), secret: newId() }),
 ): WalkSession {
   const context = ownContext(createContext(lesson, terms), begun);
   const sittingId = newId();
   const listeners = new Set<() => void>();
   let n = 0;
   const show = (state: WalkSnapshot['state']): WalkSnapshot => ({
-    ...learnerView(lesson, state),
+    ...learnerView(lesson, state, terms),
+    state,
     terms,
     link: 'rehearsal',
     overtaken: false,
+    untaken: nothingUntaken,
   });
   let snapshot = show(begun);
   return {

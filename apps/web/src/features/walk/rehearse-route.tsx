@@ -67,6 +67,9 @@ const termsOf = (skipping: boolean): Terms => ({ ...defaultTerms, skipping });
 /** A walk from the beginning, as a student in a group or in none. */
 function begin(lesson: Lesson, group: string | null, number: number, skipping = false) {
   const terms = termsOf(skipping);
-  const begun = { ...beginAttempt({ begunAt: Date.now(), secret: 'of a test' }), groups: group === null ? [] : [group] };
+  const begun = {
+    ...beginAttempt({ begunAt: Date.now(), secret: v7() }),
+    groups: group === null ? [] : [group],
+  };
   return { group, number, session: createRehearsalSession(lesson, terms, v7, begun) };
 }

@@ -73,6 +73,11 @@ export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, w
           }
           onAnswer={(responses) => session.record({ type: 'answered', stopId: openStop.id, responses })}
           onHint={(questionId) => session.record({ type: 'hintTaken', stopId: openStop.id, questionId })}
+          onBegin={(questionId) => session.record({ type: 'began', stopId: openStop.id, questionId })}
+          onTimeUp={(questionId, response) => {
+            film.current?.flush();
+            session.record({ type: 'timeUp', stopId: openStop.id, questionId, response });
+          }}
           onKeep={() => session.record({ type: 'kept', stopId: openStop.id })}
           onChoose={(choiceId) => {
             film.current?.flush();

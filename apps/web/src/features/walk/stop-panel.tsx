@@ -5,7 +5,6 @@ import {
   type QuestionResult,
   type Response,
   type StopState,
-  stopTimeLimitMs,
   type Terms,
 } from '@semita/core';
 import { DoorClosed, Pause, Split, Undo2 } from 'lucide-react';
@@ -30,6 +29,10 @@ interface Props {
   readonly onDraft: (questionId: string, response: Response) => void;
   readonly onAnswer: (responses: Record<string, Response>) => void;
   readonly onHint: (questionId: string) => void;
+  /** The student asks for a timed question: its time begins. */
+  readonly onBegin: (questionId: string) => void;
+  /** The time of a question is over, with this written. */
+  readonly onTimeUp: (questionId: string, response: Response | null) => void;
   readonly onKeep: () => void;
   readonly onAcknowledge: () => void;
   readonly onChoose: (choiceId: string) => void;
@@ -56,6 +59,8 @@ export function StopPanel({
   onDraft,
   onAnswer,
   onHint,
+  onBegin,
+  onTimeUp,
   onKeep,
   onAcknowledge,
   onChoose,
@@ -69,7 +74,6 @@ export function StopPanel({
   const look = looks[stop.kind];
   const [isHeard, setIsHeard] = useState(false);
   const mayGoOn = stop.kind !== 'pause' || !stop.voice || isHeard;
-  const limitMs = stopTimeLimitMs(stop, attempt);
   const triesSoFar = Object.values(stopState.answers).reduce((sum, { earlier = [] }) => sum + 1 + earlier.length, 0);
   const { Icon } = look;
   return (
@@ -103,8 +107,7 @@ export function StopPanel({
         <QuestionForm
           // A new try is a new form.
           key={triesSoFar}
-          {...{ stop, stopState, results, hints, now, saver, onAnswer, onHint, onKeep }}
-          closesAt={limitMs === null ? null : stopState.openedAt + limitMs}
+          {...{ stop, stopState, attempt, results, hints, now, saver, onAnswer, onHint, onBegin, onTimeUp, onKeep }}
         />
       )}
       {(onLookBack || (stop.kind === 'checkpoint' && mayPass(stop, terms))) && (

@@ -1,4 +1,4 @@
-import type { Walk } from '@semita/core/contract';
+import type { SentEvent, Walk } from '@semita/core/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';
@@ -8,18 +8,21 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { enStudent } from '../../words/en-student.ts';
 import { formatInstant } from '../../words/format.ts';
 import { addWords, t } from '../../words/words.ts';
+import { type Outbox, openOutbox } from '../outbox/outbox.ts';
 import { RequireRole } from '../session/require-role.tsx';
-import { openOutbox } from './outbox.ts';
 import { createWalkSession } from './walk-session.ts';
 import { WalkView } from './walk-view.tsx';
 
 addWords(enStudent);
-const outbox = openOutbox();
-
 export function Component() {
+  return <RequireRole is="student">{(me) => <OwnWalk userId={me.id} />}</RequireRole>;
+}
+
+function OwnWalk({ userId }: { readonly userId: string }) {
   const { assignmentId = '' } = useParams();
+  const [outbox] = useState(() => openOutbox(userId));
   const query = useQuery({
-    queryKey: ['walk', assignmentId],
+    queryKey: ['walk', userId, assignmentId],
     queryFn: async () => {
       const walk = await call('beginWalk', { params: { assignmentId } });
       return { walk, leftOver: await outbox.list(walk.attemptId) };
@@ -29,17 +32,19 @@ export function Component() {
     gcTime: 0,
   });
   return (
-    <RequireRole is="student">
-      {() => (
-        <QueryView isPage query={query}>
-          {(opened) => <OpenWalk key={opened.walk.attemptId} {...opened} />}
-        </QueryView>
-      )}
-    </RequireRole>
+    <QueryView isPage query={query}>
+      {(opened) => <OpenWalk key={opened.walk.attemptId} outbox={outbox} {...opened} />}
+    </QueryView>
   );
 }
 
-function OpenWalk({ walk, leftOver }: { walk: Walk; leftOver: Awaited<ReturnType<typeof outbox.list>> }) {
+interface Opened {
+  readonly walk: Walk;
+  readonly leftOver: readonly SentEvent[];
+  readonly outbox: Outbox;
+}
+
+function OpenWalk({ walk, leftOver, outbox }: Opened) {
   const { attemptId, assignmentId, terms, view, now, dueAt, timeZone } = walk;
   const [session] = useState(() =>
     createWalkSession({

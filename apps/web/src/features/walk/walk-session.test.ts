@@ -12,8 +12,8 @@ import type { IntakeAnswer, SentEvent } from '@semita/core/contract';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { bridgeLesson, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';
 import { ApiError } from '../../api/api-error.ts';
-import type { Outbox } from './outbox.ts';
-import { sendLeftOver } from './send-left-over.ts';
+import type { Outbox } from '../outbox/outbox.ts';
+import { sendLeftOver } from '../outbox/send-left-over.ts';
 import { createWalkSession } from './walk-session.ts';
 
 beforeEach(() => {
@@ -41,6 +41,9 @@ function createOutbox(): Outbox & { rows: { attemptId: string; event: SentEvent 
       box.rows = box.rows.filter((row) => row.attemptId !== attemptId || !ids.has(row.event.id));
     },
     listAttempts: async () => [...new Set(box.rows.map((row) => row.attemptId))],
+    clear: async () => {
+      box.rows = [];
+    },
   };
   return box;
 }
@@ -52,7 +55,7 @@ function createServer() {
     state: beginAttempt({ begunAt: Date.now(), secret: 'of a test' }) as AttemptState,
     requests: [] as SentEvent[][],
     trouble: null as ApiError | 'answerLost' | null,
-    view: () => learnerView(bridgeLesson, server.state),
+    view: () => learnerView(bridgeLesson, server.state, defaultTerms),
     send: async (events: SentEvent[]): Promise<IntakeAnswer> => {
       if (server.trouble instanceof ApiError) throw server.trouble;
       server.requests.push(events);
@@ -248,18 +251,37 @@ test.each([
   expect(outbox.rows).toHaveLength(2);
 });
 
-test('an event that the server cannot read does not block the others for ever', async () => {
+test('an event that the server cannot read is set aside and told of, and those around it are taken', async () => {
   vi.spyOn(console, 'error').mockImplementation(() => undefined);
   const { server, outbox, session, walk, link } = await openPage();
   await settle();
-  server.trouble = new ApiError('inputInvalid');
-  await walk(toFirstStop.slice(0, 1));
-  await settle();
-  expect(outbox.rows).toEqual([]);
+  server.trouble = new ApiError('offline');
+  await walk(toFirstStop);
+  session.record({ type: 'paused', partId: 'clip', atMs: 13_000 });
+  session.record({ type: 'paused', partId: 'clip', atMs: 14_000 });
+  const send = server.send;
+  server.send = async (events) => {
+    if (events.some((event) => event.type === 'paused' && event.atMs === 13_000)) throw new ApiError('inputInvalid');
+    return send(events);
+  };
   server.trouble = null;
-  session.record({ type: 'paused', partId: 'clip', atMs: 20_000 });
-  await settle();
+  await vi.advanceTimersByTimeAsync(20_000);
   expect(link()).toBe('saved');
+  expect(outbox.rows).toEqual([]);
+  expect(session.getSnapshot().untaken).toMatchObject({ setAside: 1 });
+  expect(server.state.stops['s-one']?.phase).toBe('open');
+  expect(server.state.parts.clip?.positionMs).toBe(14_000);
+});
+
+test('a teacher’s event that nobody here made is taken in', async () => {
+  const { server, session } = await openPage();
+  await settle();
+  server.state = { ...server.state, version: server.state.version + 1, extraTime: 2 };
+  session.record({ type: 'sought', partId: 'clip', fromMs: 10_000, toMs: 10_000 });
+  const send = server.send;
+  server.send = async (events) => ({ ...(await send(events)), view: undefined });
+  await settle();
+  expect(session.getSnapshot().state.extraTime).toBe(2);
 });
 
 describe('work left over on a device', () => {
@@ -276,14 +298,17 @@ describe('work left over on a device', () => {
   test('is sent without opening the lesson again', async () => {
     const { server, outbox } = await leaveWork();
     server.trouble = null;
-    expect(await sendLeftOver(outbox, (_, events) => server.send(events))).toBe(wholeWalk.length - 1);
+    expect((await sendLeftOver(outbox, (_, events) => server.send(events))).sent).toBe(wholeWalk.length - 1);
     expect(server.state.handedInAt).not.toBeNull();
     expect(outbox.rows).toEqual([]);
   });
 
   test('stays while there is no connection', async () => {
     const { server, outbox } = await leaveWork();
-    expect(await sendLeftOver(outbox, (_, events) => server.send(events))).toBe(0);
+    expect(await sendLeftOver(outbox, (_, events) => server.send(events))).toMatchObject({
+      sent: 0,
+      kept: wholeWalk.length - 1,
+    });
     expect(outbox.rows).toHaveLength(wholeWalk.length - 1);
   });
 

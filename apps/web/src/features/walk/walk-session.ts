@@ -1,6 +1,8 @@
 import {
   type AttemptEvent,
   type AttemptState,
+  eventTraits,
+  fromLearnerState,
   type LearnerEventBody,
   type LearnerLesson,
   type LearnerView,
@@ -11,9 +13,10 @@ import {
   type WalkContext,
 } from '@semita/core';
 import type { IntakeAnswer, SentEvent } from '@semita/core/contract';
-import { codeOf } from '../../api/api-error.ts';
+import { ApiError, codeOf } from '../../api/api-error.ts';
+import { gapFor, isUnreadable, lastBatch, mostPerBatch, nextBatch } from '../outbox/event-batches.ts';
+import type { Outbox } from '../outbox/outbox.ts';
 import { type AnswerFiles, createAnswerFiles } from '../question/answer-files.ts';
-import type { Outbox } from './outbox.ts';
 
 export type Link = 'saved' | 'sending' | 'offline' | 'signedOut' | 'closed' | 'rehearsal';
 
@@ -28,7 +31,20 @@ export interface WalkSnapshot {
   readonly link: Link;
   /** Questions whose answers the server has not confirmed yet are not in `results`. */
   readonly overtaken: boolean;
+  /** What was done here and did not count at once, since the page was opened. */
+  readonly untaken: Untaken;
 }
+
+export interface Untaken {
+  /** Answers, choices and the like that the server refused. */
+  readonly refused: number;
+  /** Came in after closing: a teacher says whether it counts. */
+  readonly afterClosing: number;
+  /** Could not be read, and was set aside. */
+  readonly setAside: number;
+}
+
+export const nothingUntaken: Untaken = { refused: 0, afterClosing: 0, setAside: 0 };
 
 /** A walk going on, whether it is recorded or a rehearsal. */
 export interface WalkSession {
@@ -60,23 +76,11 @@ interface Options {
   readonly newId: () => string;
 }
 
-const batchSize = 50;
-/** What the student waits for, or must not lose. */
-const urgentTypes: ReadonlySet<LearnerEventBody['type']> = new Set([
-  'answered',
-  'acknowledged',
-  'kept',
-  'chose',
-  'openedTile',
-  'didTile',
-  'hintTaken',
-  'handedIn',
-  'withdrawn',
-  'revised',
-] satisfies LearnerEventBody['type'][]);
 const retryDelaysMs = [1_000, 2_000, 4_000, 8_000, 15_000];
-/** Browsers take at most 64 kB in requests that outlive their page. */
-const keepaliveBytes = 60_000;
+/** How often a page that is looked at asks how things stand: a teacher may have given something back. */
+const lookAgainMs = 60_000;
+/** The server's clock is taken anew when it is this far from what was thought. */
+const clockToleranceMs = 5_000;
 
 /**
  * A recorded walk. Every event is folded into the local state by core's reducer, put in the outbox, and sent; it
@@ -87,9 +91,10 @@ export function createWalkSession(options: Options): WalkSession {
   const { attemptId, terms, outbox, send, newId } = options;
   const context: WalkContext = { lesson: options.view.lesson, terms, mark: () => null };
   const sittingId = newId();
-  const clockOffsetMs = options.serverNow - performance.now();
+  // By the wall clock of the device, which goes on while it sleeps; set right by every answer of the server.
+  let clockOffsetMs = options.serverNow - Date.now();
   const listeners = new Set<() => void>();
-  const now = () => clockOffsetMs + performance.now();
+  const now = () => clockOffsetMs + Date.now();
   const toEvent = (event: SentEvent): AttemptEvent => ({ ...event, receivedAt: now() });
 
   let n = 0;
@@ -97,13 +102,15 @@ export function createWalkSession(options: Options): WalkSession {
   let snapshot: WalkSnapshot = {
     lesson: options.view.lesson,
     terms,
-    state: takeInAll(context, options.view.state, pending.map(toEvent)),
+    state: takeInAll(context, fromLearnerState(options.view.state), pending.map(toEvent)),
     results: options.view.results,
     hints: options.view.hints,
     ahead: options.view.ahead,
     link: 'saved',
     overtaken: false,
+    untaken: nothingUntaken,
   };
+  let batchCount = mostPerBatch;
   let isSending = false;
   let failures = 0;
   let timer = 0;
@@ -115,10 +122,12 @@ export function createWalkSession(options: Options): WalkSession {
 
   const rebase = (view: LearnerView, overtaken: boolean) =>
     change({
+      // Questions come with their words once they are reached, or their time begins.
+      lesson: view.lesson,
       results: view.results,
       hints: view.hints,
       ahead: view.ahead,
-      state: takeInAll(context, view.state, pending.map(toEvent)),
+      state: takeInAll(context, fromLearnerState(view.state), pending.map(toEvent)),
       overtaken,
     });
 
@@ -130,10 +139,13 @@ export function createWalkSession(options: Options): WalkSession {
   const pump = async () => {
     if (isSending || pending.length === 0) return;
     isSending = true;
-    const batch = pending.slice(0, batchSize);
+    const batch = nextBatch(pending, { count: batchCount });
+    const sentAt = Date.now();
     try {
       const answer = await send(batch, { keepalive: false });
       failures = 0;
+      batchCount = mostPerBatch;
+      setClock(answer.now, sentAt);
       await confirm(batch, answer);
     } catch (error) {
       await onFailure(batch, error);
@@ -143,39 +155,58 @@ export function createWalkSession(options: Options): WalkSession {
     if (snapshot.link === 'sending') schedule(0);
   };
 
+  /** The answer was made somewhere between asking and hearing. */
+  const setClock = (serverNow: number, sentAt: number) => {
+    const offsetMs = serverNow - (sentAt + Date.now()) / 2;
+    if (Math.abs(offsetMs - clockOffsetMs) > clockToleranceMs) clockOffsetMs = offsetMs;
+  };
+
   const confirm = async (batch: readonly SentEvent[], answer: IntakeAnswer) => {
-    const ids = new Set(batch.map((event) => event.id));
+    const early = new Set(answer.outcomes.flatMap(({ id, kind }) => (kind === 'tooEarly' ? [id] : [])));
+    const ids = new Set(batch.flatMap(({ id }) => (early.has(id) ? [] : [id])));
     pending = pending.filter((event) => !ids.has(event.id));
     await outbox.remove(attemptId, ids);
-    if (answer.view)
-      rebase(
-        answer.view,
-        answer.outcomes.some((outcome) => outcome.kind === 'refused'),
-      );
-    change({ link: pending.length > 0 ? 'sending' : 'saved' });
+    const untaken = untakenBy(snapshot.untaken, batch, answer);
+    if (answer.view) rebase(answer.view, untaken.refused > snapshot.untaken.refused);
+    change({ untaken, link: pending.length > 0 ? 'sending' : 'saved' });
+    // The server waits for what is not here, and goes on without it after a while.
+    if (ids.size === 0) throw new ApiError('offline');
+    const isElsewhereToo = pending.length === 0 && answer.version !== snapshot.state.version;
+    if (isElsewhereToo && !answer.view) await lookAgain();
   };
 
   const onFailure = async (batch: readonly SentEvent[], error: unknown) => {
     const code = codeOf(error);
     if (code === 'notSignedIn') change({ link: 'signedOut' });
     else if (code === 'windowClosed' || code === 'notFound') change({ link: 'closed' });
-    else if (code === 'inputInvalid' && batch.length === 1) {
-      // Can only be a fault of ours, and would block all that comes after it for ever.
-      console.error('The server could not read an event', batch[0]);
-      await outbox.remove(attemptId, new Set(batch.map((event) => event.id)));
-      pending = pending.filter((event) => event !== batch[0]);
-      change({ link: pending.length > 0 ? 'sending' : 'saved' });
-    } else {
+    else if (isUnreadable(error) && batch.length > 1) {
+      // One of them is at fault, and must not keep back the others.
+      batchCount = Math.ceil(batch.length / 2);
+      change({ link: 'sending' });
+    } else if (isUnreadable(error)) await setAside(batch[0] as SentEvent);
+    else {
       change({ link: 'offline' });
       schedule(retryDelaysMs[Math.min(failures++, retryDelaysMs.length - 1)] as number);
     }
   };
 
+  /** Puts a gap in the place of an event that can only be a fault of ours, and says so. */
+  const setAside = async (event: SentEvent) => {
+    console.error('The server could not read an event', event.type, event.n);
+    const gap = gapFor(event);
+    pending = pending.map((one) => (one === event ? gap : one));
+    await outbox.remove(attemptId, new Set([event.id]));
+    await outbox.add(attemptId, gap);
+    const { untaken } = snapshot;
+    const isGap = event.type === 'gap';
+    if (isGap) pending = pending.filter((one) => one !== gap);
+    change({ link: 'sending', untaken: { ...untaken, setAside: untaken.setAside + (isGap ? 0 : 1) } });
+  };
+
   /** The page may be gone before an answer comes; what is lost on the way is still in the outbox. */
   const sendBeforeLeaving = () => {
-    const batch = pending.slice(0, batchSize);
-    if (batch.length === 0 || JSON.stringify(batch).length > keepaliveBytes) return;
-    send(batch, { keepalive: true }).catch(() => undefined);
+    const batch = lastBatch(pending);
+    if (batch.length > 0) send(batch, { keepalive: true }).catch(() => undefined);
   };
 
   const onVisibility = () => {
@@ -187,19 +218,24 @@ export function createWalkSession(options: Options): WalkSession {
   /** Another device may have gone on in the meantime. */
   const catchUp = async () => {
     await pump();
+    await lookAgain();
+  };
+
+  const lookAgain = async () => {
     if (pending.length > 0) return;
     const view = await options.refresh().catch(() => null);
-    if (view) rebase(view, false);
+    // Something may have been done meanwhile; then its own answer tells.
+    if (view && pending.length === 0) rebase(view, false);
   };
 
   const record = (body: LearnerEventBody): Outcome['kind'] => {
-    const event: SentEvent = { ...body, id: newId(), sittingId, n, at: Date.now() };
+    const event: SentEvent = { ...body, id: newId(), sittingId, n, at: Math.round(now()) };
     const { state, outcome } = takeIn(context, snapshot.state, toEvent(event));
     if (outcome.kind !== 'taken') return outcome.kind;
     n++;
     pending = [...pending, event];
     void outbox.add(attemptId, event);
-    const isUrgent = urgentTypes.has(body.type);
+    const { isUrgent } = eventTraits[body.type];
     const link = snapshot.link === 'saved' ? 'sending' : snapshot.link;
     change({ state, link, overtaken: false });
     if (link === 'sending') schedule(isUrgent ? 0 : 800);
@@ -227,7 +263,11 @@ export function createWalkSession(options: Options): WalkSession {
       window.addEventListener('pagehide', sendBeforeLeaving);
       document.addEventListener('visibilitychange', onVisibility);
       schedule(0);
+      const looking = window.setInterval(() => {
+        if (document.visibilityState === 'visible') void lookAgain();
+      }, lookAgainMs);
       return () => {
+        clearInterval(looking);
         window.removeEventListener('online', onOnline);
         window.removeEventListener('pagehide', sendBeforeLeaving);
         document.removeEventListener('visibilitychange', onVisibility);
@@ -235,5 +275,20 @@ export function createWalkSession(options: Options): WalkSession {
         void pump();
       };
     },
+  };
+}
+
+/** Counts what did not count at once. Of what was refused only what somebody did, not what merely went on. */
+function untakenBy(before: Untaken, batch: readonly SentEvent[], { outcomes }: IntakeAnswer): Untaken {
+  const isDeed = (id: string) => {
+    const event = batch.find((one) => one.id === id);
+    return event !== undefined && eventTraits[event.type].isUrgent;
+  };
+  const count = (kind: IntakeAnswer['outcomes'][0]['kind']) =>
+    outcomes.filter((outcome) => outcome.kind === kind && isDeed(outcome.id)).length;
+  return {
+    ...before,
+    refused: before.refused + count('refused'),
+    afterClosing: before.afterClosing + count('afterClosing'),
   };
 }

@@ -59,6 +59,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
   const isBeside = part === undefined || hasMaterial(part);
   const isStraightOn = ahead.partIds.length === lesson.parts.length && !ahead.isOpen;
   useBoardOpen(session, snapshot, part);
+  useFilmWaits(film);
   const tile = tileLedBy(snapshot);
   const directions = directionsNow(snapshot, part);
   return (
@@ -140,11 +141,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
                 'lg:sticky lg:top-6 lg:max-h-[calc(100dvh-3rem)] lg:self-start lg:overflow-y-auto',
             )}
           >
-            {snapshot.overtaken && (
-              <Notice tone="attention" role="status">
-                {t('walk.refused')}
-              </Notice>
-            )}
+            <UntakenNotices snapshot={snapshot} />
             <SidePanel
               isFresh={chosenPartId === null && state.currentPartId === null && Object.keys(state.stops).length === 0}
               session={session}
@@ -161,6 +158,45 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
       </div>
     </AnswerFilesProvider>
   );
+}
+
+/** What was done and does not count, or not yet: nobody is left to think that it does. */
+function UntakenNotices({ snapshot: { overtaken, untaken, state } }: { readonly snapshot: WalkSnapshot }) {
+  const waiting = state.afterClosing?.events ?? untaken.afterClosing;
+  return (
+    <>
+      {(overtaken || untaken.refused > 0) && (
+        <Notice tone="attention" role="status">
+          <p>{t('walk.refused')}</p>
+          {untaken.refused > 0 && <p>{t('walk.refusedCount', { count: untaken.refused })}</p>}
+        </Notice>
+      )}
+      {waiting > 0 && (
+        <Notice tone="attention" role="status">
+          {t('walk.afterClosing')}
+        </Notice>
+      )}
+      {untaken.setAside > 0 && (
+        <Notice tone="danger" role="alert">
+          {t('walk.setAside', { count: untaken.setAside })}
+        </Notice>
+      )}
+    </>
+  );
+}
+
+/** While the tab is away nobody sees the film, and nothing of it would count: so it waits. */
+function useFilmWaits(film: React.RefObject<FilmControls | null>) {
+  useEffect(() => {
+    const onVisibility = () => {
+      if (document.visibilityState !== 'hidden') return;
+      film.current?.flush();
+      film.current?.pause();
+    };
+    // Before the walk hears of it, so that what was met so far comes first.
+    document.addEventListener('visibilitychange', onVisibility, { capture: true });
+    return () => document.removeEventListener('visibilitychange', onVisibility, { capture: true });
+  }, [film]);
 }
 
 /** A board opens by itself: there is nothing to watch before it. */
