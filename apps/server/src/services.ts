@@ -28,6 +28,8 @@ import { createMaterialRepository } from './features/materials/material-reposito
 import { createMaterialService } from './features/materials/material-service.ts';
 import { createMediaStore } from './features/materials/media-store.ts';
 import { createJobQueue } from './jobs/job-queue.ts';
+import { createFairQueue } from './reading/fair-queue.ts';
+import { createReader } from './reading/reader.ts';
 
 /** What stands outside the installation, and how far this server may go there. */
 export interface Outside {
@@ -44,9 +46,22 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const lessonRepository = createLessonRepository(deps);
   const assignmentRepository = createAssignmentRepository(deps);
   const store = createMediaStore(deps.dataDir);
-  const bringIn = createBringIn({ ...deps, repository: materialRepository, store, fetchLimits, catalogueUrl });
-  const jobs = createJobQueue(deps, { import: bringIn.work }, (_kind, materialId) => bringIn.giveUp(materialId));
-  const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs });
+  // A teacher's film does not wait behind what students hand in.
+  const reader = createReader({ timeMs: 20_000 });
+  const studentReader = createReader({ timeMs: 8_000 });
+  const workshop = createFairQueue({ places: 2, mostWaiting: 500 });
+  const bringIn = createBringIn({
+    ...deps,
+    ...{ repository: materialRepository, store, reader, workshop, fetchLimits, catalogueUrl },
+    onFetched: (materialId) => jobs.enqueue('import', materialId),
+  });
+  const jobs = createJobQueue(
+    deps,
+    // Those that wait for the workshop take turns there, so many may be under way; addresses are asked beside them.
+    { import: { work: bringIn.work, places: 50 }, fetch: { work: bringIn.fetch, places: 6 } },
+    (_kind, materialId, error) => bringIn.giveUp(materialId, error),
+  );
+  const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs, reader });
   const bankRepository = createBankRepository(deps);
   const attempts = createAttemptRepository(deps);
   const contextOf = (assignmentId: string) => assignmentRepository.getLesson(assignmentId).context;
@@ -81,7 +96,12 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     onEditionMoved: assignmentRepository.forget,
   });
   const bank = createBankService({ ...deps, repository: bankRepository, areOwned: materialRepository.areOwned });
-  const answerFiles = createAnswerFileService({ ...deps, store });
+  const answerFiles = createAnswerFileService({
+    ...deps,
+    store,
+    readers: { teacher: reader, student: studentReader },
+    findOwn: attempts.findOwn,
+  });
   const shared = { ...deps, assignments: assignmentRepository, attempts, intake };
   const readStates = createReadStates({ sheetOf: assignments, attempts, intake });
   return {
@@ -110,6 +130,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
       repository: bankRepository,
       findMaterial: materialRepository.findInSchool,
       pathOf: store.pathOf,
+      workshop,
     }),
     phrases: createPhraseRepository(deps),
     rubrics: createRubricRepository(deps),

@@ -205,7 +205,7 @@ export const jobs = sqliteTable(
   'jobs',
   {
     id: id(),
-    kind: text({ enum: ['import'] }).notNull(),
+    kind: text({ enum: ['import', 'fetch'] }).notNull(),
     /** What the job works on: of an import the material. */
     subjectId: text().notNull(),
     status: text({ enum: ['waiting', 'running', 'done', 'failed'] }).notNull(),

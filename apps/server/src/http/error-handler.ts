@@ -1,6 +1,8 @@
 import { type ErrorBody, statusOfError } from '@semita/core/contract';
 import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
+import { QueueFull } from '../reading/fair-queue.ts';
+import { isDiskFull } from './disk-space.ts';
 import { Refused } from './refused.ts';
 
 /** Turns anything thrown into an answer with a code. Stack and SQL go to the log only. */
@@ -22,6 +24,8 @@ export function createErrorHandler(log: Logger): ErrorRequestHandler {
 
 function toRefused(error: unknown): Refused {
   if (error instanceof Refused) return error;
+  if (error instanceof QueueFull) return new Refused('tooManyRequests');
+  if (isDiskFull(error)) return new Refused('diskFull');
   const status = statusOf(error);
   if (status === 404) return new Refused('notFound');
   if (status === 413) return new Refused('bodyTooLarge');

@@ -2,43 +2,67 @@ import { and, asc, eq, inArray } from 'drizzle-orm';
 import { jobs } from '../db/schema.ts';
 import type { Deps } from '../deps.ts';
 
-export type JobKind = (typeof jobs.$inferSelect)['kind'];
+type JobRow = typeof jobs.$inferSelect;
+export type JobKind = JobRow['kind'];
 
 /** Does one job. May be called again for the same subject after a stop of the server, so it must bear repetition. */
 export type JobWorker = (subjectId: string) => Promise<void>;
 
-/** Jobs at work at the same time: bringing in uses a processor each. */
-const mostRunning = 2;
+interface Kind {
+  readonly work: JobWorker;
+  /** Jobs of the kind at work at the same time. */
+  readonly places: number;
+}
+
 /** A job that was begun this often without an end brings the server down; it is not tried again. */
 const mostTries = 3;
+/** A store that cannot be written to now is tried again after this long, in ms. */
+const retryAfterMs = 30_000;
 
 /**
- * Work behind the pages, as rows: what is asked for is not forgotten by a stop of the server.
+ * Work behind the pages, as rows: what is asked for is not forgotten by a stop of the server. Nothing that goes wrong
+ * leaves the queue: a job that throws is failed, and where even that cannot be written, it is tried again later.
  * @param onFailed told of a job that threw, or was tried too often
  */
 export function createJobQueue(
   { db, clock, newId, log }: Pick<Deps, 'db' | 'clock' | 'newId' | 'log'>,
-  workers: Readonly<Record<JobKind, JobWorker>>,
-  onFailed: (kind: JobKind, subjectId: string) => void,
+  kinds: Readonly<Record<JobKind, Kind>>,
+  onFailed: (kind: JobKind, subjectId: string, error: unknown) => void,
 ) {
-  const running = new Set<Promise<void>>();
+  const running: Record<JobKind, Set<Promise<void>>> = { import: new Set(), fetch: new Set() };
+  let timer: NodeJS.Timeout | undefined;
 
   const finish = (id: string, status: 'done' | 'failed') =>
     db.update(jobs).set({ status, finishedAt: clock() }).where(eq(jobs.id, id)).run();
 
-  const work = async ({ id, kind, subjectId }: typeof jobs.$inferSelect): Promise<void> => {
+  const fail = ({ id, kind, subjectId }: JobRow, error: unknown) => {
+    log.error({ err: error, jobId: id }, 'job failed');
     try {
-      await workers[kind](subjectId);
-      finish(id, 'done');
-    } catch (error) {
-      log.error({ err: error, jobId: id }, 'job failed');
+      onFailed(kind, subjectId, error);
       finish(id, 'failed');
-      onFailed(kind, subjectId);
+    } catch (second) {
+      // A full disk, most likely. The row still says that it runs, so that it is taken up at the next start.
+      log.error({ err: second, jobId: id }, 'job could not be failed');
     }
   };
 
-  const takeNext = () => {
-    const job = db.select().from(jobs).where(eq(jobs.status, 'waiting')).orderBy(asc(jobs.createdAt)).limit(1).get();
+  const work = async (job: JobRow): Promise<void> => {
+    try {
+      await kinds[job.kind].work(job.subjectId);
+      finish(job.id, 'done');
+    } catch (error) {
+      fail(job, error);
+    }
+  };
+
+  const takeNext = (kind: JobKind): JobRow | undefined => {
+    const job = db
+      .select()
+      .from(jobs)
+      .where(and(eq(jobs.status, 'waiting'), eq(jobs.kind, kind)))
+      .orderBy(asc(jobs.createdAt))
+      .limit(1)
+      .get();
     if (!job) return undefined;
     db.update(jobs)
       .set({ status: 'running', tries: job.tries + 1 })
@@ -47,15 +71,27 @@ export function createJobQueue(
     return job;
   };
 
-  const fill = (): void => {
-    while (running.size < mostRunning) {
-      const job = takeNext();
+  const fillKind = (kind: JobKind): void => {
+    const own = running[kind];
+    while (own.size < kinds[kind].places) {
+      const job = takeNext(kind);
       if (!job) return;
       const run = work(job).finally(() => {
-        running.delete(run);
+        own.delete(run);
         fill();
       });
-      running.add(run);
+      own.add(run);
+    }
+  };
+
+  const fill = (): void => {
+    try {
+      for (const kind of Object.keys(kinds) as JobKind[]) fillKind(kind);
+    } catch (error) {
+      log.error({ err: error }, 'jobs could not be taken');
+      clearTimeout(timer);
+      timer = setTimeout(fill, retryAfterMs);
+      timer.unref();
     }
   };
 
@@ -68,20 +104,21 @@ export function createJobQueue(
 
     /** Takes up what a stop of the server cut short. */
     resume(): void {
-      const cut = db.select().from(jobs).where(eq(jobs.status, 'running')).all();
-      const hopeless = cut.filter((job) => job.tries >= mostTries);
-      for (const { id, kind, subjectId } of hopeless) {
-        finish(id, 'failed');
-        onFailed(kind, subjectId);
+      try {
+        const cut = db.select().from(jobs).where(eq(jobs.status, 'running')).all();
+        for (const job of cut) if (job.tries >= mostTries) fail(job, new Error('tried too often'));
+        const again = cut.filter((job) => job.tries < mostTries).map((job) => job.id);
+        db.update(jobs).set({ status: 'waiting' }).where(inArray(jobs.id, again)).run();
+      } catch (error) {
+        log.error({ err: error }, 'jobs could not be taken up');
       }
-      const again = cut.filter((job) => job.tries < mostTries).map((job) => job.id);
-      db.update(jobs).set({ status: 'waiting' }).where(inArray(jobs.id, again)).run();
       fill();
     },
 
     /** For stopping, and for tests: waits until nothing is at work. */
     async settle(): Promise<void> {
-      while (running.size > 0) await Promise.all(running);
+      const all = () => [...running.import, ...running.fetch];
+      while (all().length > 0) await Promise.all(all());
     },
   };
 }

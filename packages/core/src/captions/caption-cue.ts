@@ -1,3 +1,5 @@
+import { withoutTags } from '../text/linear.ts';
+
 /** One caption. Times in whole milliseconds; `text` may carry WebVTT cue markup. */
 export interface CaptionCue {
   readonly startMs: number;
@@ -28,8 +30,7 @@ export interface CaptionReading {
 
 /** A cue's words without markup, for the script and for search. WebVTT 1, section 6.4: tags and five named escapes. */
 export function cueWords(text: string): string {
-  return text
-    .replace(/<[^>]*>/g, '')
+  return withoutTags(text)
     .replace(/&(amp|lt|gt|nbsp|lrm|rlm);/g, (_, name: string) => escapes[name] ?? '')
     .replace(/\s+/g, ' ')
     .trim();

@@ -1,3 +1,4 @@
+import { withoutStretches } from '../text/linear.ts';
 import type { CaptionCue, CaptionFault, CaptionReading } from './caption-cue.ts';
 
 const timing = /^\s*(\d+):(\d{1,2}):(\d{1,2})[,.](\d{1,3})\s*-->\s*(\d+):(\d{1,2}):(\d{1,2})[,.](\d{1,3})(\s.*)?$/;
@@ -57,9 +58,8 @@ function toMs([hours, minutes, seconds, fraction]: readonly string[]): number {
 
 /** SubRip knows b, i, u and font; the first three mean the same in WebVTT, all else is escaped or dropped. */
 function toVttText(text: string): string {
-  return text
-    .replace(/\{\\[^}]*\}/g, '')
-    .replace(/<\/?font[^>]*>/gi, '')
+  return withoutStretches(text, '{\\', '}')
+    .replace(/<\/?font[^<>]*>/gi, '')
     .replace(/&(?!(amp|lt|gt|nbsp|lrm|rlm);)/g, '&amp;')
     .replace(/<(?!\/?[biu]>)/gi, '&lt;');
 }

@@ -21,6 +21,8 @@ export const statusOfError = {
   fileEmpty: 422,
   fileUnusable: 422,
   fileTooLarge: 413,
+  filesFull: 422,
+  diskFull: 507,
   answerMissing: 409,
   answerFirst: 409,
   pointsOutOfRange: 422,

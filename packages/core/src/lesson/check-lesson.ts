@@ -94,7 +94,7 @@ function checkBoard(board: Board): LocalFault[] {
 }
 
 /** Whether an address can be opened from a page: over the web, and of a place. */
-const isWebAddress = (address: string): boolean => /^https?:\/\/[^\s/?#]+\S*$/i.test(address);
+const isWebAddress = (address: string): boolean => /^https?:\/\/[^\s/?#]\S*$/i.test(address);
 
 type LocalFault = Omit<Fault, 'partId' | 'stopId'>;
 

@@ -7,7 +7,8 @@ export interface ParsedNumber {
 }
 
 const numberForm = /^([+-]?)\s*(\d(?:[\d.,]*\d)?)(?:\s+(\d+))?(?:\s*[/\u2044]\s*(\d+))?/u;
-const powerForm = /^\s*(?:e([+-]?\d{1,3})(?![\d\p{L}])|[x×*·⋅]\s*10\s*\^?\s*([+-]?\d{1,3}))/iu;
+/** Answers and keys are at most two hundred signs, so spaces need no more here. */
+const powerForm = /^\s{0,200}(?:e([+-]?\d{1,3})(?![\d\p{L}])|[x×*·⋅]\s{0,9}10\s{0,9}\^?\s{0,9}([+-]?\d{1,3}))/iu;
 
 /**
  * Reads a number as students write it, with something behind it: `3.2`, `3,2`, `3 200`, `3,200.5`, `3.2e3`,
@@ -22,7 +23,7 @@ export function parseNumber(text: string, locale: string): ParsedNumber | null {
   if (!found) return null;
   let [whole, sign = '', digits = '', numerator, denominator] = found;
   // "3 200" was joined before; two numbers side by side without a fraction are not one number.
-  if (numerator !== undefined && denominator === undefined) whole = whole.slice(0, whole.search(/\s+\d+$/u));
+  if (numerator !== undefined && denominator === undefined) whole = whole.slice(0, -numerator.length).trimEnd();
   const decimal = toPlainDecimal(digits, decimalMarkOf(locale));
   if (decimal === null) return null;
   const behind = plain.slice(whole.length);
@@ -83,5 +84,11 @@ function toPlainDecimal(digits: string, decimalMark: '.' | ','): string | null {
 function significantFiguresOf(decimal: string): number {
   const [whole = '', fraction] = decimal.split('.');
   const digits = (whole + (fraction ?? '')).replace(/^0+/u, '');
-  return Math.max(1, (fraction === undefined ? digits.replace(/0+$/u, '') : digits).length);
+  return Math.max(1, (fraction === undefined ? withoutZeros(digits) : digits).length);
+}
+
+function withoutZeros(digits: string): string {
+  let end = digits.length;
+  while (end > 0 && digits[end - 1] === '0') end--;
+  return digits.slice(0, end);
 }

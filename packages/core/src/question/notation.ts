@@ -1,5 +1,17 @@
 import { readGapText, withGapText } from './gap-notation.ts';
 import { createItem, createOption, fromHead, type NewId, type QuestionForm } from './new-question.ts';
+import {
+  arrowSides,
+  bulletLine,
+  hintLine,
+  noteLine,
+  numberedLine,
+  numberLine,
+  quoteLine,
+  readNumberLine,
+  splitPoints,
+  taskLine,
+} from './notation-lines.ts';
 import type { Item, NumericTolerance, Question, QuestionHead, QuestionOf } from './question.ts';
 
 /**
@@ -40,24 +52,15 @@ function splitQuestions(text: string): string[][] {
   return groups;
 }
 
-const task = /^\s*[-*+]\s+\[([ xX])\]\s+(.*)$/u;
-const bullet = /^\s*[-*+]\s+(?!\[[ xX]\])(.*)$/u;
-const numbered = /^\s*(\d{1,2})[.)]\s+(.*)$/u;
-const arrow = /^(.*?)\s*(?:->|→|⟶)\s*(.*)$/u;
-const numberLine = /^\s*=\s*(.+)$/u;
-const quote = /^\s*>\s?(.*)$/u;
-const hintLine = /^\s*\?\s+(.*)$/u;
-const noteLine = /^\s*!\s+(.*)$/u;
-const pointsEnd = /\s*\((\d+(?:[.,]\d+)?)\s*(?:points?|p|pts?)\.?\)\s*$/iu;
-
 function isAnswerLine(line: string): boolean {
-  return [task, bullet, numberLine, quote, hintLine, noteLine].some((form) => form.test(line));
+  const forms = [taskLine, bulletLine, numberLine, quoteLine, hintLine, noteLine];
+  return forms.some((form) => form(line) !== null);
 }
 
 function readQuestion(lines: readonly string[], newId: NewId): Question {
   const { rest: withoutHint, found: hints } = takeOut(lines, hintLine);
   const { rest: body, found: notes } = takeOut(withoutHint, noteLine);
-  const asks = body.findIndex((line, index) => isAnswerLine(line) || (index > 0 && numbered.test(line)));
+  const asks = body.findIndex((line, index) => isAnswerLine(line) || (index > 0 && numberedLine(line) !== null));
   const stemLines = asks < 0 ? body : body.slice(0, asks);
   const { stem, points } = readStem(stemLines);
   const head: QuestionHead = {
@@ -76,37 +79,33 @@ function defaultPoints({ kind }: Question): number {
   return kind === 'poll' ? 0 : kind === 'extendedText' ? 200 : 100;
 }
 
-function takeOut(lines: readonly string[], form: RegExp): { rest: string[]; found: string[] } {
-  const found = lines.flatMap((line) => form.exec(line)?.[1] ?? []);
-  return { rest: lines.filter((line) => !form.test(line)), found };
+type Form = (line: string) => string | null;
+
+function takeOut(lines: readonly string[], form: Form): { rest: string[]; found: string[] } {
+  return { rest: lines.filter((line) => form(line) === null), found: lines.flatMap((line) => form(line) ?? []) };
 }
 
 function readStem(lines: readonly string[]): { stem: string; points: number | null } {
+  const text = lines.join('\n').trim();
   // A worksheet's own number before what is asked.
-  const text = lines
-    .join('\n')
-    .replace(/^\s*\d{1,3}[.)]\s+/u, '')
-    .trim();
-  const found = pointsEnd.exec(text);
-  if (!found) return { stem: text, points: null };
-  const points = Math.min(100_000, Math.round(Number(found[1]?.replace(',', '.')) * 100));
-  return { stem: text.slice(0, found.index).trim(), points };
+  const number = /^\d{1,3}[.)](?=\s)/u.exec(text)?.[0] ?? '';
+  const { stem, points } = splitPoints(text.slice(number.length));
+  return { stem, points: points === null ? null : Math.min(100_000, Math.round(points * 100)) };
 }
 
 function readBody(head: QuestionHead, lines: readonly string[], newId: NewId): Question {
   const [first] = lines;
   if (first === undefined) return withoutAnswers(head, newId);
-  const tasks = lines.flatMap((line) => task.exec(line) ?? []);
-  if (task.test(first) && tasks.length > 0) return readChoice(head, lines, newId);
-  const numberFound = numberLine.exec(first);
-  if (numberFound) return readNumber(head, numberFound[1] as string, newId);
-  const bullets = lines.flatMap((line) => bullet.exec(line)?.[1] ?? []);
-  const arrows = bullets.flatMap((line) => (arrow.test(line) ? [arrow.exec(line) as RegExpExecArray] : []));
+  if (taskLine(first)) return readChoice(head, lines, newId);
+  const number = numberLine(first);
+  if (number !== null) return readNumber(head, number, newId);
+  const bullets = lines.flatMap((line) => bulletLine(line) ?? []);
+  const arrows = bullets.map(arrowSides).filter((sides) => sides !== null);
   if (arrows.length > 0 && arrows.length === bullets.length) return readMatch(head, arrows, newId);
   if (bullets.length > 0) return withItems('poll', head, bullets, newId);
-  const steps = lines.flatMap((line) => numbered.exec(line)?.[2] ?? []);
+  const steps = lines.flatMap((line) => numberedLine(line) ?? []);
   if (steps.length > 0) return withItems('order', head, steps, newId);
-  const quoted = lines.flatMap((line) => quote.exec(line)?.[1] ?? []);
+  const quoted = lines.flatMap((line) => quoteLine(line) ?? []);
   return fromHead('extendedText', { ...head, modelAnswer: quoted.join('\n') }, newId);
 }
 
@@ -122,10 +121,10 @@ function withoutAnswers(head: QuestionHead, newId: NewId): Question {
 
 function readChoice(head: QuestionHead, lines: readonly string[], newId: NewId): Question {
   const options = lines.flatMap((line) => {
-    const found = task.exec(line);
+    const found = taskLine(line);
     if (!found) return [];
-    const [text = '', feedback = ''] = (found[2] as string).split(' :: ').map((part) => part.trim());
-    return [{ ...createOption(newId, text, found[1] !== ' '), feedback }];
+    const [text = '', feedback = ''] = found.text.split(' :: ').map((part) => part.trim());
+    return [{ ...createOption(newId, text, found.right), feedback }];
   });
   const form: QuestionForm = options.filter(({ right }) => right).length > 1 ? 'choiceSeveral' : 'choice';
   return { ...(fromHead(form, head, newId) as QuestionOf<'choice'>), options };
@@ -137,36 +136,33 @@ function withItems(kind: 'poll' | 'order', head: QuestionHead, texts: readonly s
   return { ...(fromHead(kind, head, newId) as QuestionOf<'poll'>), options: items };
 }
 
-function readMatch(head: QuestionHead, arrows: readonly RegExpExecArray[], newId: NewId): Question {
+function readMatch(head: QuestionHead, arrows: readonly (readonly [string, string])[], newId: NewId): Question {
   const left: Item[] = [];
   const right: Item[] = [];
   const pairs: [string, string][] = [];
-  for (const [, leftText = '', rightText = ''] of arrows) {
-    const other = right.find(({ text }) => text === rightText.trim()) ?? createItem(newId, rightText.trim());
+  for (const [leftText, rightText] of arrows) {
+    const other = right.find(({ text }) => text === rightText) ?? createItem(newId, rightText);
     if (!right.includes(other)) right.push(other);
     // Nothing before the arrow: one more to choose from that belongs to none.
-    if (leftText.trim() === '') continue;
-    const one = createItem(newId, leftText.trim());
+    if (leftText === '') continue;
+    const one = createItem(newId, leftText);
     left.push(one);
     pairs.push([one.id, other.id]);
   }
   return { ...(fromHead('match', head, newId) as QuestionOf<'match'>), left, right, pairs };
 }
 
-const numberForm =
-  /^([+-]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?)\s*([^±\d]*?)\s*(?:(?:±|\+-|\+\/-)\s*(\d+(?:[.,]\d+)?)\s*(%)?.*)?$/iu;
-
 function readNumber(head: QuestionHead, text: string, newId: NewId): Question {
   const empty = fromHead('numeric', head, newId) as QuestionOf<'numeric'>;
-  const found = numberForm.exec(text.trim());
+  const found = readNumberLine(text);
   if (!found) return fromHead('extendedText', { ...head, modelAnswer: text }, newId);
-  const [, value = '', unit = '', by, percent] = found;
+  const { value, unit, by, isPercent } = found;
   const plain = (number: string) => Number(number.replace(',', '.'));
   const tolerance: NumericTolerance =
-    by === undefined
+    by === null
       ? { kind: 'exact' }
-      : percent
+      : isPercent
         ? { kind: 'relative', percent: plain(by) }
         : { kind: 'absolute', by: plain(by) };
-  return { ...empty, value: plain(value), unit: unit.trim(), unitNeeded: unit.trim() !== '', tolerance };
+  return { ...empty, value: plain(value), unit, unitNeeded: unit !== '', tolerance };
 }

@@ -5,12 +5,15 @@ import { type Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { HandedFile, Response } from '@semita/core';
 import type { SentEvent } from '@semita/core/contract';
-import { and, count, eq, inArray, sum } from 'drizzle-orm';
+import { and, count, eq, inArray, type SQL, sum } from 'drizzle-orm';
 import { answerFiles, assignments, attempts, classTeachers } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
+import { assertRoomFor } from '../../http/disk-space.ts';
 import { found, Refused } from '../../http/refused.ts';
+import { type Reader, ReadFailed } from '../../reading/reader.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import { incomingFolder, type MediaStore } from '../materials/media-store.ts';
+import type { AttemptRepository } from './attempt-repository.ts';
 import { identifyAnswerFile } from './identify-answer-file.ts';
 
 /** The largest file a student can hand in. */
@@ -19,22 +22,77 @@ const largestBytes = 200 * 1024 ** 2;
 /** More than anybody hands in with one lesson. */
 const mostFilesPerAttempt = 200;
 const mostBytesPerAttempt = 1024 ** 3;
+/** More than anybody hands in with all lessons of a year. */
+const mostBytesPerPerson = 8 * 1024 ** 3;
 
 export type AnswerFileService = ReturnType<typeof createAnswerFileService>;
 
 interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'dataDir'> {
   readonly store: MediaStore;
+  /** Looks into films and sounds; teachers' apart from students'. */
+  readonly readers: Readonly<Record<Actor['role'], Reader>>;
+  readonly findOwn: AttemptRepository['findOwn'];
+}
+
+/** A file on its way in. */
+export interface SentFile {
+  readonly body: Readable;
+  /** What the request says of its length; 0 where it does not. */
+  readonly declaredBytes: number;
+}
+
+interface Place {
+  readonly attemptId: string;
+  readonly studentId: string;
 }
 
 /** Files that students give as answers: taken in, looked into, kept, and shown to those whom they concern. */
-export function createAnswerFileService({ db, clock, newId, dataDir, store }: Options) {
+export function createAnswerFileService({ db, clock, newId, dataDir, store, readers, findOwn }: Options) {
   const incoming = path.join(dataDir, incomingFolder);
 
-  const receive = async (body: Readable): Promise<string> => {
+  /** What is on its way: counted before it is received, so that nobody gets in beside others. */
+  const underWay = new Map<string, { files: number; bytes: number }>();
+
+  const handedIn = (where: SQL | undefined) => {
+    const held = db
+      .select({ files: count(), bytes: sum(answerFiles.byteLength) })
+      .from(answerFiles)
+      .innerJoin(attempts, eq(attempts.id, answerFiles.attemptId))
+      .where(where)
+      .get();
+    return { files: held?.files ?? 0, bytes: Number(held?.bytes ?? 0) };
+  };
+
+  /**
+   * Takes room for a file before it is received.
+   * @returns how many bytes it may have, and what gives the room back
+   * @throws Refused filesFull
+   */
+  const reserve = ({ attemptId, studentId }: Place, declaredBytes: number) => {
+    const [ofAttempt, ofPerson] = [`attempt ${attemptId}`, `person ${studentId}`];
+    const onTheWay = (key: string) => underWay.get(key) ?? { files: 0, bytes: 0 };
+    const held = handedIn(eq(answerFiles.attemptId, attemptId));
+    const leftFiles = mostFilesPerAttempt - held.files - onTheWay(ofAttempt).files;
+    const leftBytes = Math.min(
+      mostBytesPerAttempt - held.bytes - onTheWay(ofAttempt).bytes,
+      mostBytesPerPerson - handedIn(eq(attempts.studentId, studentId)).bytes - onTheWay(ofPerson).bytes,
+    );
+    if (leftFiles <= 0 || leftBytes <= 0 || declaredBytes > leftBytes) throw new Refused('filesFull');
+    const allowed = Math.min(largestBytes, declaredBytes > 0 ? declaredBytes : leftBytes);
+    const add = (key: string, sign: 1 | -1) => {
+      const { files, bytes } = onTheWay(key);
+      if (files + sign === 0) underWay.delete(key);
+      else underWay.set(key, { files: files + sign, bytes: bytes + sign * allowed });
+    };
+    for (const key of [ofAttempt, ofPerson]) add(key, 1);
+    return { allowed, release: () => [ofAttempt, ofPerson].forEach((key) => add(key, -1)) };
+  };
+
+  const receive = async (body: Readable, allowed: number): Promise<string> => {
     await mkdir(incoming, { recursive: true });
     const file = path.join(incoming, newId());
     try {
-      await pipeline(body, limitTo(largestBytes), createWriteStream(file));
+      await pipeline(body, limitTo(allowed), createWriteStream(file, { mode: 0o600 }));
       return file;
     } catch (error) {
       await rm(file, { force: true });
@@ -42,20 +100,25 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store }: Op
     }
   };
 
-  const takeInto = async (attemptId: string, fileName: string, body: Readable): Promise<HandedFile> => {
-    const held = db
-      .select({ files: count(), bytes: sum(answerFiles.byteLength) })
-      .from(answerFiles)
-      .where(eq(answerFiles.attemptId, attemptId))
-      .get();
-    const isFull = (held?.files ?? 0) >= mostFilesPerAttempt || Number(held?.bytes ?? 0) >= mostBytesPerAttempt;
-    if (isFull) throw new Refused('changeImpossible');
-    const file = await receive(body);
+  const takeInto = async (actor: Actor, place: Place, fileName: string, sent: SentFile): Promise<HandedFile> => {
+    if (sent.declaredBytes > largestBytes) throw new Refused('fileTooLarge');
+    const { allowed, release } = reserve(place, sent.declaredBytes);
+    try {
+      await assertRoomFor(dataDir, sent.declaredBytes);
+      return await keep(actor, place, fileName, await receive(sent.body, allowed));
+    } finally {
+      release();
+    }
+  };
+
+  const keep = async (actor: Actor, { attemptId }: Place, fileName: string, file: string): Promise<HandedFile> => {
     try {
       const { size: byteLength } = await stat(file);
       if (byteLength === 0) throw new Refused('fileEmpty');
       const name = path.basename(fileName).slice(0, 200) || 'file';
-      const mimeType = await identifyAnswerFile(file, name, byteLength);
+      const lane = { schoolId: actor.schoolId, personId: actor.id };
+      const probe = () => readers[actor.role].read(lane, { kind: 'media', file, byteLength });
+      const mimeType = await identifyAnswerFile(file, name, probe).catch(orUnusable);
       if (mimeType === null) throw new Refused('fileUnusable');
       const row = { id: newId(), attemptId, name, mimeType, byteLength, sha256: await store.take(file) };
       db.insert(answerFiles)
@@ -88,14 +151,13 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store }: Op
      * Takes a file into a student's own attempt. It belongs to no answer until one names it.
      * @throws Refused notFound for another's attempt, fileTooLarge, fileEmpty, fileUnusable
      */
-    async take(actor: Actor, attemptId: string, fileName: string, body: Readable): Promise<HandedFile> {
-      const own = and(eq(attempts.id, attemptId), eq(attempts.studentId, actor.id));
-      found(db.select({ id: attempts.id }).from(attempts).where(own).get());
-      return await takeInto(attemptId, fileName, body);
+    async take(actor: Actor, attemptId: string, fileName: string, sent: SentFile): Promise<HandedFile> {
+      found(findOwn(actor.id, attemptId));
+      return await takeInto(actor, { attemptId, studentId: actor.id }, fileName, sent);
     },
 
     /** Takes a teacher's voice into a student's attempt, as `take` does. */
-    async takeFromTeacher(actor: Actor, assignmentId: string, studentId: string, fileName: string, body: Readable) {
+    async takeFromTeacher(actor: Actor, assignmentId: string, studentId: string, fileName: string, sent: SentFile) {
       const attempt = found(
         db
           .select({ id: attempts.id })
@@ -111,7 +173,7 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store }: Op
           )
           .get(),
       );
-      return await takeInto(attempt.id, fileName, body);
+      return await takeInto(actor, { attemptId: attempt.id, studentId }, fileName, sent);
     },
 
     /** A file for the student who gave it and the teachers of the class; for nobody else is it there. */
@@ -147,6 +209,11 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store }: Op
 
     isOf: (attemptId: string, file: HandedFile): boolean => areOf(attemptId, [file]),
   };
+}
+
+function orUnusable(error: unknown): null {
+  if (error instanceof ReadFailed) return null;
+  throw error;
 }
 
 function responsesOf(event: SentEvent): readonly Response[] {

@@ -1,7 +1,8 @@
+import type { Request } from 'express';
 import { Refused } from '../../http/refused.ts';
 import { sendFile } from '../../http/send-file.ts';
 import type { Handlers } from '../../http/serve-route.ts';
-import type { AnswerFileService } from './answer-files.ts';
+import type { AnswerFileService, SentFile } from './answer-files.ts';
 import type { MarkingService } from './marking-service.ts';
 import type { PathService } from './path-service.ts';
 import type { PhraseRepository } from './phrase-repository.ts';
@@ -45,6 +46,11 @@ export interface AttemptUseCases {
   readonly threads: ThreadService;
 }
 
+const sentFile = (req: Request): SentFile => ({
+  body: req,
+  declaredBytes: Number(req.headers['content-length'] ?? 0) || 0,
+});
+
 export function attemptHandlers(useCases: AttemptUseCases): Pick<Handlers, Names> {
   const { walks, marking, paths, answerFiles: files, phrases, rubrics, threads } = useCases;
   return {
@@ -52,7 +58,7 @@ export function attemptHandlers(useCases: AttemptUseCases): Pick<Handlers, Names
     listFeedback: ({ actor }) => walks.listFeedback(actor),
     beginWalk: ({ actor, params }) => walks.begin(actor, params.assignmentId),
     takeInEvents: ({ actor, params, body }) => walks.takeInEvents(actor, params.attemptId, body.events),
-    sendAnswerFile: ({ actor, params, req }) => files.take(actor, params.attemptId, params.fileName, req),
+    sendAnswerFile: ({ actor, params, req }) => files.take(actor, params.attemptId, params.fileName, sentFile(req)),
     readAnswerFile: async ({ actor, params, res }) => {
       await sendFile(res, files.find(actor, params.fileId));
       return undefined;
@@ -69,7 +75,7 @@ export function attemptHandlers(useCases: AttemptUseCases): Pick<Handlers, Names
     changeKey: ({ actor, params, body }) => marking.changeKey(actor, params, body),
     readMarkHistory: ({ actor, params }) => marking.readHistory(actor, params.assignmentId, params.studentId),
     sendMarkVoice: ({ actor, params, req }) =>
-      files.takeFromTeacher(actor, params.assignmentId, params.studentId, params.fileName, req),
+      files.takeFromTeacher(actor, params.assignmentId, params.studentId, params.fileName, sentFile(req)),
     listPhrases: ({ actor }) => phrases.list(actor),
     addPhrase: ({ actor, body }) => phrases.add(actor, body.text),
     listRubrics: ({ actor }) => rubrics.list(actor),

@@ -1,6 +1,6 @@
 import path from 'node:path';
+import type { Probe } from '../../reading/probe-media.ts';
 import { type Format, sniffFormat } from '../materials/import/sniff-format.ts';
-import { probeMedia } from '../materials/probe-media.ts';
 
 const documentTypes: Partial<Record<Format, string>> = {
   pdf: 'application/pdf',
@@ -23,11 +23,16 @@ const pictureTypes: Readonly<Record<string, string>> = {
 /**
  * What a handed-in file is by what is in it; null for what is not taken: programs, pages, archives, and what is not
  * what it says.
+ * @param probe looks into a film or a sound
  */
-export async function identifyAnswerFile(file: string, name: string, byteLength: number): Promise<string | null> {
+export async function identifyAnswerFile(
+  file: string,
+  name: string,
+  probe: () => Promise<Probe>,
+): Promise<string | null> {
   const format = await sniffFormat(file, name);
   if (format === 'picture') return pictureTypes[path.extname(name).toLowerCase()] ?? 'image/jpeg';
   if (format !== 'media') return documentTypes[format] ?? null;
-  const probe = await probeMedia(file, byteLength);
-  return probe.ok ? probe.mimeType : null;
+  const probed = await probe();
+  return probed.ok ? probed.mimeType : null;
 }

@@ -3,6 +3,7 @@ import path from 'node:path';
 import { type QtiLeftOut, withMedia } from '@semita/core/qti';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
+import type { FairQueue } from '../../reading/fair-queue.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import { type ImportedQuestions, ImportRefused } from '../materials/import/import-result.ts';
 import { runImport } from '../materials/import/run-import.ts';
@@ -20,6 +21,8 @@ interface Options extends Pick<Deps, 'dataDir' | 'newId'> {
   readonly materials: Pick<MaterialService, 'register' | 'uploadsDir'>;
   readonly findMaterial: (schoolId: string, materialId: string) => MaterialRow | undefined;
   readonly pathOf: (sha256: string) => string;
+  /** Where documents and packages are taken apart, in turns. */
+  readonly workshop: FairQueue;
 }
 
 /** By what a file is; what is not here is told by its name elsewhere. */
@@ -39,7 +42,7 @@ const extensionOf: Readonly<Record<string, string>> = {
 
 /** The question bank's way out to other programs and in from them: packages of QTI. */
 export function createExchangeService(options: Options) {
-  const { bank, repository, materials, findMaterial, pathOf, dataDir, newId } = options;
+  const { bank, repository, materials, findMaterial, pathOf, workshop, dataDir, newId } = options;
 
   const sourceOf = ({ schoolId }: Actor) => ({
     findMedia: (materialId: string): PackageMedia | null => {
@@ -80,10 +83,10 @@ export function createExchangeService(options: Options) {
         const file = path.join(workDir, 'package');
         await writeFile(file, bytes);
         const order = { file, format: 'questions', fileName: 'package', outDir: path.join(workDir, 'out') } as const;
-        const { entries, media, leftOut } = await runImport(order, {
-          onProgress: () => undefined,
-          onWords: () => undefined,
-        });
+        const lane = { schoolId: actor.schoolId, personId: actor.id };
+        const { entries, media, leftOut } = await workshop.run(lane, () =>
+          runImport(order, { onProgress: () => undefined, onWords: () => undefined }),
+        );
         const materialIdOf = await shelve(actor, media);
         const named = entries.map(({ question, tags }) => ({
           question: withMedia(question, (name) => materialIdOf.get(name) ?? null),

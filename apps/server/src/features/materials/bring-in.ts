@@ -1,8 +1,11 @@
-import { access, mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
+import { access, mkdtemp, readdir, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { readingLengthMs } from '@semita/core';
-import { readCaptions } from '@semita/core/captions';
 import type { Deps } from '../../deps.ts';
+import { isDiskFull } from '../../http/disk-space.ts';
+import type { FairQueue, Lane } from '../../reading/fair-queue.ts';
+import type { Probe } from '../../reading/probe-media.ts';
+import { type Reader, ReadFailed } from '../../reading/reader.ts';
 import { defaultFetchLimits, type FetchLimits, FetchRefused, fetchAddress } from './fetch-address.ts';
 import { hasOffice } from './import/convert-old.ts';
 import { type ImportedMaterial, ImportRefused, type RawSlide } from './import/import-result.ts';
@@ -12,7 +15,6 @@ import type { Inside, MaterialRepository, MaterialRow } from './material-reposit
 import { titleOf } from './material-service.ts';
 import { incomingFolder, type MediaStore } from './media-store.ts';
 import { nameBlocks, nameSlides } from './name-blocks.ts';
-import { probeMedia } from './probe-media.ts';
 
 const mimeTypeOf: Readonly<Record<MaterialFormat, string>> = {
   oldOffice: 'application/octet-stream',
@@ -36,11 +38,34 @@ const mediaName = /\.(mp4|m4v|webm|mov|mkv|avi|mp3|m4a|ogg|oga|wav|weba)$/i;
 interface Options extends Pick<Deps, 'db' | 'dataDir' | 'clock'> {
   readonly repository: MaterialRepository;
   readonly store: MediaStore;
+  readonly reader: Reader;
+  /** Where documents are taken apart, in turns. */
+  readonly workshop: FairQueue;
+  /** Told that the file of an address is here. */
+  readonly onFetched: (materialId: string) => void;
   readonly fetchLimits?: FetchLimits | undefined;
   readonly catalogueUrl?: string | undefined;
 }
 
 const mostCaptionBytes = 5_000_000;
+
+const laneOf = ({ schoolId, ownerId }: MaterialRow): Lane => ({ schoolId, personId: ownerId });
+
+const captionsOf = (file: string) => `${file}.captions`;
+
+function orNotMedia(error: unknown): Probe {
+  if (error instanceof ReadFailed) return { ok: false, reason: 'notMedia' };
+  throw error;
+}
+
+/** Does what may fail without harm. */
+function atBest(work: () => void): void {
+  try {
+    work();
+  } catch (error) {
+    if (!isDiskFull(error)) throw error;
+  }
+}
 
 /** Folders in which documents are taken apart, beside the uploads. */
 const workFolder = 'import-';
@@ -60,16 +85,19 @@ export async function removeLeftOvers(dataDir: string): Promise<void> {
 export function createBringIn({
   repository,
   store,
+  reader,
+  workshop,
+  onFetched,
   dataDir,
   clock,
   fetchLimits = defaultFetchLimits,
   catalogueUrl,
 }: Options) {
   const bringInMedia = async (row: MaterialRow, file: string): Promise<void> => {
-    const probe = await probeMedia(file, row.byteLength);
+    const probe = await reader.read(laneOf(row), { kind: 'media', file, byteLength: row.byteLength }).catch(orNotMedia);
     if (!probe.ok) return repository.update(row.id, { status: 'refused', refusal: probe.reason });
     const { ok: _, ...facts } = probe;
-    if (row.captionsUrl !== null) await fetchCaptions(row, file);
+    if (row.captionsUrl !== null) await takeCaptions(row, file);
     repository.update(row.id, { ...facts, status: 'ready', sha256: await store.take(file) });
   };
 
@@ -96,7 +124,8 @@ export function createBringIn({
           onProgress: (progress) => {
             if (clock() - toldAt < 500) return;
             toldAt = clock();
-            repository.update(row.id, { progress });
+            // How far it has come is told at best; that it cannot be written stops no work.
+            atBest(() => repository.update(row.id, { progress }));
           },
           // Lessons can be made of the words while the slides are drawn.
           onWords: (slides) => keepSlides(row, slides, [], { progress: 0 }),
@@ -141,34 +170,48 @@ export function createBringIn({
   const limitsFor = (address: string | null): FetchLimits =>
     catalogueUrl && address?.startsWith(`${catalogueUrl}/`) ? { ...fetchLimits, isAllowed: () => true } : fetchLimits;
 
-  /** Captions that come with a film; a film without them is a film all the same. */
-  const fetchCaptions = async ({ id, captionsUrl }: MaterialRow, file: string): Promise<void> => {
-    const target = `${file}.captions`;
+  /** Captions that came with a film; a film without them is a film all the same. */
+  const takeCaptions = async (row: MaterialRow, file: string): Promise<void> => {
+    const captionsFile = captionsOf(file);
     try {
-      await fetchAddress(captionsUrl ?? '', target, { ...limitsFor(captionsUrl), mostBytes: mostCaptionBytes });
-      const { cues } = readCaptions(await readFile(target));
-      if (cues.length > 0) repository.replaceCaptions(id, cues, clock());
+      await access(captionsFile);
+      const { cues } = await reader.read(laneOf(row), { kind: 'captions', file: captionsFile });
+      if (cues.length > 0) repository.replaceCaptions(row.id, cues, clock());
     } catch (error) {
-      if (!(error instanceof FetchRefused)) throw error;
+      const isMissing = (error as NodeJS.ErrnoException).code === 'ENOENT';
+      if (!isMissing && !(error instanceof ReadFailed)) throw error;
     } finally {
-      await rm(target, { force: true });
+      await rm(captionsFile, { force: true });
     }
   };
 
-  /** Fetches the file of an address; null when it was refused. */
-  const fetchTo = async (file: string, row: MaterialRow): Promise<MaterialRow | null> => {
+  const fetchCaptions = async ({ captionsUrl }: MaterialRow, file: string): Promise<void> => {
+    if (captionsUrl === null) return;
     try {
-      const { fileName, byteLength } = await fetchAddress(row.sourceUrl ?? '', file, limitsFor(row.sourceUrl));
+      const limits = { ...limitsFor(captionsUrl), mostBytes: mostCaptionBytes };
+      await fetchAddress(captionsUrl, captionsOf(file), limits);
+    } catch (error) {
+      if (!(error instanceof FetchRefused)) throw error;
+      await rm(captionsOf(file), { force: true });
+    }
+  };
+
+  /** Fetches the file of an address, to be brought in by a job of its own: a slow address holds up nobody's work. */
+  const fetch = async (materialId: string): Promise<void> => {
+    const row = repository.find(materialId);
+    if (!row || row.status !== 'checking' || row.sourceUrl === null) return;
+    const file = path.join(dataDir, 'uploads', row.uploadId ?? '');
+    try {
+      const { fileName, byteLength } = await fetchAddress(row.sourceUrl, file, limitsFor(row.sourceUrl));
+      await fetchCaptions(row, file);
       // A name that came from the address gives way to the file's own.
       const title = row.title === titleOf(row.fileName) ? titleOf(fileName) : row.title;
-      const facts = { fileName, byteLength, title };
-      repository.update(row.id, facts);
-      return { ...row, ...facts };
+      repository.update(row.id, { fileName, byteLength, title });
+      onFetched(row.id);
     } catch (error) {
       if (!(error instanceof FetchRefused)) throw error;
       repository.update(row.id, { status: 'refused', refusal: error.reason });
       await rm(file, { force: true });
-      return null;
     }
   };
 
@@ -177,23 +220,22 @@ export function createBringIn({
     const isUnderWay = row?.status === 'checking' || (row?.status === 'ready' && row.progress !== null);
     if (!row || !isUnderWay) return;
     const file = path.join(dataDir, 'uploads', row.uploadId ?? '');
-    const named = row.sourceUrl === null ? row : await fetchTo(file, row);
-    if (!named) return;
     await access(file);
-    const format = named.byteLength === 0 ? 'media' : await sniffFormat(file, named.fileName);
+    const format = row.byteLength === 0 ? 'media' : await sniffFormat(file, row.fileName);
     if (format === 'locked') repository.update(row.id, { status: 'refused', refusal: 'passwordProtected' });
     else if (format === 'oldOffice' && !(await hasOffice()))
       repository.update(row.id, { status: 'refused', refusal: 'oldFormat' });
-    else if (isImported(format)) await bringInPages(named, file, format);
-    else if (format === 'media' || mediaName.test(named.fileName)) await bringInMedia(named, file);
+    else if (isImported(format)) await workshop.run(laneOf(row), () => bringInPages(row, file, format));
+    else if (format === 'media' || mediaName.test(row.fileName)) await bringInMedia(row, file);
     else repository.update(row.id, { status: 'refused', refusal: 'notKnown' });
     await rm(file, { force: true });
     await rm(`${file}.json`, { force: true });
   };
 
   return {
+    fetch,
     work,
     /** Of a job that threw, or was tried too often. */
-    giveUp: (materialId: string) => giveUp(materialId, 'damaged'),
+    giveUp: (materialId: string, error: unknown) => giveUp(materialId, isDiskFull(error) ? 'diskFull' : 'damaged'),
   };
 }

@@ -1,3 +1,4 @@
+import { mkdir, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import {
   deckScript,
@@ -7,15 +8,16 @@ import {
   type ScriptLine,
   type Slide,
 } from '@semita/core';
-import { type CaptionCue, fingerprint, readCaptions, writeSrt, writeVtt } from '@semita/core/captions';
+import { type CaptionCue, type CaptionReading, fingerprint, writeSrt, writeVtt } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { JobQueue } from '../../jobs/job-queue.ts';
+import { type Reader, ReadFailed } from '../../reading/reader.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import { escapeHtml } from './import/xml.ts';
 import type { MaterialRepository, MaterialRow } from './material-repository.ts';
-import type { MediaStore } from './media-store.ts';
+import { incomingFolder, type MediaStore } from './media-store.ts';
 
 export type MaterialService = ReturnType<typeof createMaterialService>;
 
@@ -23,6 +25,7 @@ interface Options extends Pick<Deps, 'clock' | 'newId' | 'dataDir'> {
   readonly repository: MaterialRepository;
   readonly store: MediaStore;
   readonly jobs: Pick<JobQueue, 'enqueue'>;
+  readonly reader: Reader;
 }
 
 /** Text cannot look like this: in cleaned HTML every < that is no element is written as &lt;. */
@@ -37,7 +40,7 @@ export function titleOf(fileName: string): string {
   return path.parse(fileName).name.replaceAll('_', ' ').trim() || fileName;
 }
 
-export function createMaterialService({ repository, store, jobs, clock, newId, dataDir }: Options) {
+export function createMaterialService({ repository, store, jobs, reader, clock, newId, dataDir }: Options) {
   const uploadsDir = path.join(dataDir, 'uploads');
 
   /** The blocks of a document with addresses for its pictures, and the words that the teacher wrote for them. */
@@ -74,6 +77,22 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
     });
   };
 
+  /** @throws Refused captionsUnreadable where the file did not let itself be read */
+  const readForeignCaptions = async ({ schoolId, id }: Actor, bytes: Uint8Array): Promise<CaptionReading> => {
+    const folder = path.join(dataDir, incomingFolder);
+    await mkdir(folder, { recursive: true });
+    const file = path.join(folder, newId());
+    try {
+      await writeFile(file, bytes);
+      return await reader.read({ schoolId, personId: id }, { kind: 'captions', file });
+    } catch (error) {
+      if (error instanceof ReadFailed) throw new Refused('captionsUnreadable', { faults: [] });
+      throw error;
+    } finally {
+      await rm(file, { force: true });
+    }
+  };
+
   type Begun = Pick<
     MaterialRow,
     'fileName' | 'byteLength' | 'uploadId' | 'replacesId' | 'sourceUrl' | 'captionsUrl'
@@ -102,7 +121,7 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
       createdAt: clock(),
     };
     repository.insert(row);
-    jobs.enqueue('import', row.id);
+    jobs.enqueue(row.sourceUrl === null ? 'import' : 'fetch', row.id);
     return row.id;
   };
 
@@ -224,9 +243,9 @@ export function createMaterialService({ repository, store, jobs, clock, newId, d
      * Replaces the captions of a material by those of a file. The good cues are kept; faults are told by line.
      * @throws Refused captionsUnreadable when not one cue could be read; the captions before stay
      */
-    bringInCaptions(actor: Actor, materialId: string, bytes: Uint8Array) {
+    async bringInCaptions(actor: Actor, materialId: string, bytes: Uint8Array) {
       found(repository.findOwned(actor, materialId));
-      const { cues, faults } = readCaptions(bytes);
+      const { cues, faults } = await readForeignCaptions(actor, bytes);
       if (cues.length === 0) throw new Refused('captionsUnreadable', { faults: faults.slice(0, 50) });
       repository.replaceCaptions(materialId, cues, clock());
       return { cueCount: cues.length, faults: faults.slice(0, 200) };

@@ -1,12 +1,20 @@
+import { readdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
+import { type ErrorCode, statusOfError } from '@semita/core/contract';
 import { FileStore } from '@tus/file-store';
 import { Server } from '@tus/server';
 import type { Request, Response } from 'express';
+import { assertRoomFor } from '../../http/disk-space.ts';
+import { Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { MaterialService } from './material-service.ts';
 
 /** The largest film that is taken: 2 GiB. */
 export const largestUploadBytes = 2 * 1024 ** 3;
+
+/** Uploads that one person may have under way, and how much they may hold together. */
+const mostBegun = 12;
+const mostBytesBegun = 6 * 1024 ** 3;
 
 /**
  * Resumable uploads by the tus protocol 1.0. An upload belongs to the teacher who began it: nobody else can go on
@@ -32,7 +40,9 @@ export function createUploadServer(materials: MaterialService, findActor: (req: 
     onUploadCreate: async (request, upload) => {
       // Uploads that nobody has gone on with for a day make room for the new one.
       await server.cleanUpExpiredUploads();
-      return { metadata: { ...upload.metadata, ownerId: actorOf(nodeRequestOf(request))?.id ?? '' } };
+      const ownerId = actorOf(nodeRequestOf(request))?.id ?? '';
+      await assertMayBegin(ownerId, upload.size ?? 0);
+      return { metadata: { ...upload.metadata, ownerId } };
     },
     onUploadFinish: async (request, upload) => {
       const actor = actorOf(nodeRequestOf(request));
@@ -44,6 +54,16 @@ export function createUploadServer(materials: MaterialService, findActor: (req: 
       return { headers: { 'x-material-id': materialId } };
     },
   });
+
+  /** Room is taken when an upload begins, not when it ends: so many begun by one person, and so much of the disk. */
+  const assertMayBegin = async (ownerId: string, bytes: number): Promise<void> => {
+    const begun = await listBegun(materials.uploadsDir, ownerId);
+    const all = begun.reduce((sum, size) => sum + size, bytes);
+    if (begun.length >= mostBegun || all > mostBytesBegun) throw refusalOf('tooManyRequests');
+    await assertRoomFor(materials.uploadsDir, all).catch((error: unknown) => {
+      throw error instanceof Refused ? refusalOf(error.code) : error;
+    });
+  };
 
   /**
    * The file of a whole upload has moved on, and the library no longer knows it. A browser that never got the last
@@ -71,6 +91,20 @@ export function createUploadServer(materials: MaterialService, findActor: (req: 
     },
   };
 }
+
+/** Sizes of the uploads that somebody has begun and not ended. */
+async function listBegun(folder: string, ownerId: string): Promise<number[]> {
+  const names = (await readdir(folder)).filter((name) => name.endsWith('.json'));
+  const sizes = names.map(async (name) => {
+    const text = await readFile(path.join(folder, name), 'utf8').catch(() => 'null');
+    const upload = JSON.parse(text) as { size?: number; metadata?: { ownerId?: string } } | null;
+    return upload?.metadata?.ownerId === ownerId ? [upload.size ?? 0] : [];
+  });
+  return (await Promise.all(sizes)).flat();
+}
+
+/** In the form in which the library passes an answer on. */
+const refusalOf = (code: ErrorCode) => ({ status_code: statusOfError[code], body: JSON.stringify({ code }) });
 
 /** The library hands over a web Request with Node's own inside. */
 function nodeRequestOf(request: unknown): unknown {

@@ -281,14 +281,26 @@ export function piecesOf(nodes: readonly XmlNode[], gapOf: (one: XmlElement) => 
   return tidyPieces(pieces);
 }
 
+/** One break for many, without spaces around it. */
+function tidyBreaks(text: string): string {
+  const lines = text.split('\n');
+  return lines
+    .map((line, index) => {
+      const begun = index > 0 ? line.trimStart() : line;
+      return index < lines.length - 1 ? begun.trimEnd() : begun;
+    })
+    .filter((line, index) => line !== '' || index === 0 || index === lines.length - 1)
+    .join('\n');
+}
+
 function tidyPieces(pieces: readonly Piece[]): Piece[] {
   const last = pieces.length - 1;
   return pieces
     .map((piece, index): Piece => {
       if (!('text' in piece)) return piece;
-      let text = piece.text.replace(/ *\n[ \n]*/g, '\n');
-      if (index === 0) text = text.replace(/^\s+/, '');
-      if (index === last) text = text.replace(/\s+$/, '');
+      let text = tidyBreaks(piece.text);
+      if (index === 0) text = text.trimStart();
+      if (index === last) text = text.trimEnd();
       return { text };
     })
     .filter((piece) => !('text' in piece) || piece.text !== '');

@@ -38,13 +38,16 @@ function withFormulas(node: XmlNode, formulas: readonly string[]): XmlNode[] {
 /** MathML, with the formula as it was written in its annotation. */
 function mathOf(tex: string): XmlNode {
   const html = katex.renderToString(tex, { output: 'mathml', throwOnError: false });
-  const [math] = /<math[\s\S]*<\/math>/.exec(html) ?? [];
-  return math === undefined ? `$${tex}$` : treeOf(Buffer.from(math));
+  const from = html.indexOf('<math');
+  const to = html.lastIndexOf('</math>');
+  return from < 0 || to < from ? `$${tex}$` : treeOf(Buffer.from(html.slice(from, to + '</math>'.length)));
 }
 
 const tidy = (text: string) =>
   text
-    .replace(/[ \t]+\n/g, '\n')
+    .split('\n')
+    .map((line) => line.trimEnd())
+    .join('\n')
     .replace(/\n{3,}/g, '\n\n')
     .trim();
 
@@ -121,7 +124,10 @@ function inlineText(node: XmlNode): string {
       .replace(/<(?=[a-z/!?])/gi, '\\<');
   const inside = () => node.children.map(inlineText).join('');
   const around = (sign: string) => {
-    const [, before = '', words = '', after = ''] = /^(\s*)([\s\S]*?)(\s*)$/.exec(inside()) ?? [];
+    const all = inside();
+    const words = all.trim();
+    const before = all.slice(0, all.length - all.trimStart().length);
+    const after = words === '' ? '' : all.slice(all.trimEnd().length);
     return words === '' ? `${before}${after}` : `${before}${sign}${words}${sign}${after}`;
   };
   switch (node.name) {

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { mkdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { residentBytes } from '../../../reading/reader.ts';
 import {
   type ImportedMaterial,
   type ImportedQuestions,
@@ -107,16 +108,4 @@ function work(
     child.on('exit', (_code, signal) => refuse(signal === 'SIGABRT' ? 'tooMuchMemory' : 'damaged'));
     child.send(order);
   });
-}
-
-/** Memory in use by a process, as Linux tells it; elsewhere the heap's own limit has to do. */
-async function residentBytes(pid: number | undefined): Promise<number> {
-  try {
-    const pages = (await readFile(`/proc/${pid}/statm`, 'utf8')).split(' ')[1];
-    return Number(pages) * 4096;
-  } catch (error) {
-    // It has ended: before its file was opened, or while it was read.
-    if (['ENOENT', 'ESRCH'].includes((error as NodeJS.ErrnoException).code ?? '')) return 0;
-    throw error;
-  }
 }

@@ -50,7 +50,7 @@ export function formatOfHead(head: Buffer, fileName: string): Format {
   const latin = head.toString('latin1');
   if (latin.startsWith('PK\u0003\u0004')) return zipFormat(latin, extension);
   if (latin.slice(0, 1024).includes('%PDF-')) return 'pdf';
-  if (head.readUInt32BE(0) === 0xd0cf11e0 || latin.startsWith('{\\rtf')) return 'oldOffice';
+  if ((head.length >= 4 && head.readUInt32BE(0) === 0xd0cf11e0) || latin.startsWith('{\\rtf')) return 'oldOffice';
   if (isPicture(head, latin)) return 'picture';
   if (isText(head)) return textFormats[extension] ?? (/<(!doctype html|html|body)\b/i.test(latin) ? 'html' : 'unknown');
   return 'media';
