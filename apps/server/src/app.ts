@@ -6,7 +6,6 @@ import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
 import { accountHandlers, type DemoPerson } from './features/accounts/account-routes.ts';
-import { createSignInThrottle } from './features/accounts/sign-in-throttle.ts';
 import { assignmentHandlers } from './features/assignments/assignment-routes.ts';
 import { createLiveSheets } from './features/assignments/live-sheets.ts';
 import { attemptHandlers } from './features/attempts/attempt-routes.ts';
@@ -17,10 +16,10 @@ import { lessonHandlers } from './features/lessons/lesson-routes.ts';
 import { materialHandlers } from './features/materials/material-routes.ts';
 import { createUploadServer } from './features/materials/upload-server.ts';
 import { createErrorHandler } from './http/error-handler.ts';
-import { originCheck } from './http/origin-check.ts';
+import { createOriginCheck } from './http/origin-check.ts';
 import { Refused } from './http/refused.ts';
 import { admit, type Door, type Handler, type Handlers, serveRoute } from './http/serve-route.ts';
-import { readSessionCookie } from './http/session-cookie.ts';
+import { createCookies } from './http/session-cookie.ts';
 import type { Services } from './services.ts';
 
 export interface AppOptions {
@@ -32,20 +31,33 @@ export interface AppOptions {
   readonly demoPeople?: readonly DemoPerson[] | null;
   /** Cookies for https only. */
   readonly secureCookies?: boolean;
-  /** Requests with events that one session may send in a minute; a browser sends about twelve. */
+  /** Requests about an attempt that one student may send in a minute; a browser sends about twelve. */
   readonly eventRequestsPerMinute?: number;
 }
 
+/** Recording answers needs camera and microphone; nothing else of a device is ever asked for. */
+const permissionsPolicy = [
+  'camera=(self)',
+  'microphone=(self)',
+  'fullscreen=(self)',
+  'autoplay=(self)',
+  ...['accelerometer', 'bluetooth', 'display-capture', 'geolocation', 'gyroscope', 'hid', 'magnetometer', 'midi'].map(
+    (name) => `${name}=()`,
+  ),
+  ...['payment', 'serial', 'usb', 'idle-detection', 'interest-cohort', 'browsing-topics'].map((name) => `${name}=()`),
+].join(', ');
+
 /** Everything but listening. */
 export function createApp(options: AppOptions): Express {
-  const { deps, services, webDir, demoPeople = null, secureCookies = false, eventRequestsPerMinute = 600 } = options;
+  const { deps, services, webDir, demoPeople = null, secureCookies = false, eventRequestsPerMinute = 300 } = options;
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
   const { sessions, classes, materials, lessons, assignments } = services;
-  const live = createLiveSheets(deps.bus, assignments);
-  const findActor: Door['findActor'] = (req) => sessions.findActor(readSessionCookie(req));
-  const door: Door = { findActor, demo: demoPeople !== null };
+  const cookies = createCookies({ secure: secureCookies });
+  const findActor: Door['findActor'] = (req) => sessions.findActor(cookies.readSession(req));
+  const live = createLiveSheets({ bus: deps.bus, assignments, findActor });
+  const door: Door = { findActor, demo: demoPeople !== null, security: services.security };
   const uploads = createUploadServer(materials, findActor);
 
   // Addresses and bodies stay out of the log: they carry children's names and answers.
@@ -56,29 +68,45 @@ export function createApp(options: AppOptions): Express {
     helmet({
       strictTransportSecurity: secureCookies,
       contentSecurityPolicy: {
+        // All of it is said here: what a library adds by itself nobody has thought about.
+        useDefaults: false,
         directives: {
+          baseUri: ["'none'"],
+          connectSrc: ["'self'"],
+          fontSrc: ["'self'"],
+          formAction: ["'self'"],
+          manifestSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          workerSrc: ["'self'", 'blob:'],
           defaultSrc: ["'self'"],
           scriptSrc: ["'self'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
           mediaSrc: ["'self'", 'blob:'],
           frameAncestors: ["'none'"],
-          upgradeInsecureRequests: secureCookies ? [] : null,
+          ...(secureCookies ? { upgradeInsecureRequests: [] } : {}),
         },
       },
     }),
   );
-  app.use(originCheck);
-  app.use('/api/session', express.json({ limit: '10kb' }));
-  app.post('/api/session', ...createSignInThrottle());
+  app.use((_req, res, next) => {
+    res.set('permissions-policy', permissionsPolicy);
+    next();
+  });
+  // Answers are about persons; files that may be kept say so themselves.
+  app.use('/api', (_req, res, next) => {
+    res.set('cache-control', 'no-store');
+    next();
+  });
+  app.use(createOriginCheck(secureCookies));
   app.all(['/api/files', '/api/files/*splat'], admit(routes.uploadFile, door), uploads.handle);
   app.use(
     '/api/attempts',
     rateLimit({
       windowMs: 60_000,
       limit: eventRequestsPerMinute,
-      // One student, not one address: a class shares an address.
-      keyGenerator: (req) => readSessionCookie(req) ?? '',
+      // One student, whatever they are signed in with, and not one address: a class shares an address.
+      keyGenerator: (req) => findActor(req)?.id ?? '',
       standardHeaders: false,
       legacyHeaders: false,
       handler: (_req, _res, next) => next(new Refused('tooManyRequests')),
@@ -86,12 +114,12 @@ export function createApp(options: AppOptions): Express {
   );
 
   const handlers: Omit<Handlers, 'uploadFile'> = {
-    ...accountHandlers({ sessions, clock: deps.clock, demoPeople, secureCookies }),
+    ...accountHandlers({ sessions, clock: deps.clock, demoPeople, cookies }),
     ...classHandlers({ classes, listAssignments: assignments.list }),
     ...materialHandlers(materials, services.madeSlides),
     ...catalogueHandlers(services.catalogue, materials),
     ...lessonHandlers(lessons),
-    ...assignmentHandlers(assignments, live),
+    ...assignmentHandlers(assignments, live, services.security),
     ...attemptHandlers(services),
     ...bankHandlers(services.bank, services.exchange),
   };

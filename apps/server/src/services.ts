@@ -1,4 +1,6 @@
 import type { Deps } from './deps.ts';
+import { createMaterialAccess } from './features/access/material-access.ts';
+import { createSecurityLog } from './features/accounts/security-log.ts';
 import { createSessionService } from './features/accounts/session-service.ts';
 import { createAssignmentRepository } from './features/assignments/assignment-repository.ts';
 import { createAssignmentService } from './features/assignments/assignment-service.ts';
@@ -40,12 +42,14 @@ export interface Outside {
 
 /** Puts the use-cases together. The web server stands on these, and so do the demo's simulated students. */
 export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outside = {}) {
-  const sessions = createSessionService(deps);
+  const security = createSecurityLog(deps);
+  const sessions = createSessionService({ ...deps, security });
   const classes = createClassRepository(deps);
   const materialRepository = createMaterialRepository(deps);
   const lessonRepository = createLessonRepository(deps);
   const assignmentRepository = createAssignmentRepository(deps);
   const store = createMediaStore(deps.dataDir);
+  const attempts = createAttemptRepository(deps);
   // A teacher's film does not wait behind what students hand in.
   const reader = createReader({ timeMs: 20_000 });
   const studentReader = createReader({ timeMs: 8_000 });
@@ -61,9 +65,9 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     { import: { work: bringIn.work, places: 50 }, fetch: { work: bringIn.fetch, places: 6 } },
     (_kind, materialId, error) => bringIn.giveUp(materialId, error),
   );
-  const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs, reader });
+  const access = createMaterialAccess({ ...deps, assignments: assignmentRepository, attempts });
+  const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs, reader, access });
   const bankRepository = createBankRepository(deps);
-  const attempts = createAttemptRepository(deps);
   const contextOf = (assignmentId: string) => assignmentRepository.getLesson(assignmentId).context;
   const states = createAttemptStates({ repository: attempts, contextOf });
   const sheets = createSheetRepository({
@@ -106,6 +110,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const readStates = createReadStates({ sheetOf: assignments, attempts, intake });
   return {
     sessions,
+    security,
     attempts,
     states,
     classes,

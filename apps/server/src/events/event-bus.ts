@@ -2,6 +2,8 @@ import type { Logger } from 'pino';
 
 /** What happened, for those who watch; published after the commit, never before. */
 export interface EventMap {
+  /** Somebody's sessions or rights are others now: what they have open is looked at again. */
+  rightsChanged: { readonly userId: string };
   attemptChanged: { readonly assignmentId: string; readonly attemptId: string; readonly studentId: string };
 }
 
@@ -15,7 +17,10 @@ export interface EventBus {
 
 /** A failing listener is logged and stops nobody. */
 export function createEventBus(log: Logger): EventBus {
-  const listeners: { [Name in keyof EventMap]: Set<Listener<Name>> } = { attemptChanged: new Set() };
+  const listeners: { [Name in keyof EventMap]: Set<Listener<Name>> } = {
+    attemptChanged: new Set(),
+    rightsChanged: new Set(),
+  };
   return {
     publish(name, payload) {
       for (const listener of listeners[name]) {

@@ -9,7 +9,8 @@ import { Refused } from './refused.ts';
 export function createErrorHandler(log: Logger): ErrorRequestHandler {
   return (error: unknown, req, res, next) => {
     const refused = toRefused(error);
-    if (refused.code === 'internal') log.error({ err: error, path: req.path }, 'unexpected error');
+    if (refused.code === 'internal')
+      log.error({ err: error, route: req.route?.path, method: req.method }, 'unexpected error');
     if (res.headersSent) {
       next(error);
       return;

@@ -1,6 +1,7 @@
 import type { BodyOf, OutputOf, ParamsOf, Route, RouteName, routes } from '@semita/core/contract';
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import * as v from 'valibot';
+import type { SecurityLog } from '../features/accounts/security-log.ts';
 import type { Actor } from '../features/accounts/session-service.ts';
 import { Refused } from './refused.ts';
 
@@ -22,6 +23,7 @@ export type Handlers = { readonly [Name in RouteName]: Handler<(typeof routes)[N
 export interface Door {
   readonly findActor: (req: Request) => Actor | null;
   readonly demo: boolean;
+  readonly security: Pick<SecurityLog, 'record'>;
 }
 
 const nobody: Actor = { id: '', role: 'student', schoolId: '', displayName: '' };
@@ -44,23 +46,45 @@ export function serveRoute<R extends Route>(router: Router, route: R, handler: H
 }
 
 /** Deny by default: an audience that is not met ends the request. */
-export function admit({ audience }: Pick<Route, 'audience'>, { findActor, demo }: Door): RequestHandler {
+export function admit({ audience, path }: Pick<Route, 'audience' | 'path'>, door: Door): RequestHandler {
+  const { findActor, demo, security } = door;
   return (req, _res, next) => {
     if (audience === 'anyone') return next();
     if (audience === 'demoVisitor') return next(demo ? undefined : new Refused('notFound'));
     const actor = findActor(req);
     if (!actor) return next(new Refused('notSignedIn'));
     // A student is not told which doors teachers have.
-    if (audience !== 'signedIn' && actor.role !== audience) return next(new Refused('notFound'));
+    if (audience !== 'signedIn' && actor.role !== audience) {
+      security.record('refused', actor.id, path);
+      return next(new Refused('notFound'));
+    }
     next();
   };
 }
 
-const json = express.json({ limit: '3mb' });
+/** Of most routes, in bytes; one that says less is held to that. */
+const usualLimit = 3_000_000;
 
 function parsersOf(route: Route): RequestHandler[] {
   if (route.rawBodyLimit) return [express.raw({ type: () => true, limit: route.rawBodyLimit })];
-  return route.body ? [json] : [];
+  return route.body ? [express.json({ limit: route.bodyLimit ?? usualLimit }), repairText] : [];
+}
+
+/**
+ * Half of a pair of surrogates, as when a word is cut in the middle of a sign, is no text (Unicode 15.0, 3.9): databases
+ * and addresses refuse it. It is replaced, so that what somebody wrote is kept. And no key may stand for the object itself.
+ */
+const repairText: RequestHandler = (req, _res, next) => {
+  req.body = repaired(req.body);
+  next();
+};
+
+function repaired(value: unknown): unknown {
+  if (typeof value === 'string') return value.isWellFormed() ? value : value.toWellFormed();
+  if (Array.isArray(value)) return value.map(repaired);
+  if (typeof value !== 'object' || value === null) return value;
+  const entries = Object.entries(value).filter(([key]) => key !== '__proto__');
+  return Object.fromEntries(entries.map(([key, one]) => [repaired(key), repaired(one)]));
 }
 
 function parseBody(route: Route, req: Request): unknown {

@@ -1,19 +1,23 @@
 import { parse, serialize } from 'cookie';
 import type { Request, Response } from 'express';
 
-const name = 'semita_session';
+/** Over https the name itself says that only this host over https may have set the cookie (RFC 6265bis, 4.1.3.2). */
+const nameOf = (base: string, secure: boolean) => (secure ? `__Host-${base}` : base);
 
-export function readSessionCookie(req: Request): string | null {
-  return parse(req.headers.cookie ?? '')[name] ?? null;
+/** The cookies of an installation: who is signed in, and which device it is. */
+export function createCookies({ secure }: { readonly secure: boolean }) {
+  const [session, device] = [nameOf('semita_session', secure), nameOf('semita_device', secure)];
+  const shared = { httpOnly: true, sameSite: 'lax', secure, path: '/' } as const;
+  const read = (req: Request, name: string) => parse(req.headers.cookie ?? '')[name] ?? null;
+  const write = (res: Response, name: string, token: string, expiresAt: number) =>
+    res.append('set-cookie', serialize(name, token, { ...shared, expires: new Date(expiresAt) }));
+  return {
+    readSession: (req: Request) => read(req, session),
+    writeSession: (res: Response, token: string, expiresAt: number) => write(res, session, token, expiresAt),
+    clearSession: (res: Response) => res.append('set-cookie', serialize(session, '', { ...shared, maxAge: 0 })),
+    readDevice: (req: Request) => read(req, device),
+    writeDevice: (res: Response, token: string, expiresAt: number) => write(res, device, token, expiresAt),
+  };
 }
 
-export function writeSessionCookie(res: Response, token: string, expiresAt: number, secure: boolean): void {
-  res.append(
-    'set-cookie',
-    serialize(name, token, { httpOnly: true, sameSite: 'lax', secure, path: '/', expires: new Date(expiresAt) }),
-  );
-}
-
-export function clearSessionCookie(res: Response, secure: boolean): void {
-  res.append('set-cookie', serialize(name, '', { httpOnly: true, sameSite: 'lax', secure, path: '/', maxAge: 0 }));
-}
+export type Cookies = ReturnType<typeof createCookies>;

@@ -14,6 +14,7 @@ process.on('message', async ({ id, order }: { readonly id: number; readonly orde
   process.send?.(answer);
 });
 process.on('disconnect', () => process.exit());
+process.send?.({ type: 'ready' });
 
 async function read(order: ReadOrder): Promise<ReadResults[keyof ReadResults]> {
   if (order.kind === 'media') return probeMedia(order.file, order.byteLength);

@@ -4,8 +4,9 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
-import type { LearnerEventBody, Lesson } from '@semita/core';
+import { type LearnerEventBody, type Lesson, wholePart } from '@semita/core';
 import type { SentEvent } from '@semita/core/contract';
+import { eq } from 'drizzle-orm';
 import { pino } from 'pino';
 import { v7 } from 'uuid';
 import { type AppOptions, createApp } from '../app.ts';
@@ -170,6 +171,13 @@ export async function startSchool({ fetchLimits, catalogueUrl, ...options }: Par
       const dates = { opensAt: null, dueAt: null, closesAt: null, ...window };
       const { body } = await adaeze.ask('POST', '/api/assignments', { lessonId, classId: 'amber', terms, ...dates });
       return { lessonId, assignmentId: body.id as string };
+    },
+    /** Gives 8 Amber a lesson that shows the whole of a material. */
+    async give(materialId: string, window = {}) {
+      const row = db.select().from(materials).where(eq(materials.id, materialId)).get();
+      if (!row?.kind || row.kind === 'picture' || row.lengthMs === null) throw new Error(`${materialId} is not ready`);
+      const part = wholePart({ id: row.id, title: row.title, kind: row.kind, lengthMs: row.lengthMs }, 'part');
+      return await this.assignLesson({ title: row.title, parts: [part] }, undefined, window);
     },
     async stop() {
       server.closeAllConnections();

@@ -11,7 +11,7 @@ import { takeIn, takeInAll } from './take-in.ts';
 import { defaultTerms, type Terms } from './terms.ts';
 
 const startAt = 1_000_000;
-const begin = (terms: Terms = defaultTerms) => beginAttempt({ begunAt: startAt, secret: 'of a test' });
+const begin = (_terms: Terms = defaultTerms) => beginAttempt({ begunAt: startAt, secret: 'of a test' });
 const contextOf = (terms: Partial<Terms> = {}) => createContext(bridgeLesson, { ...defaultTerms, ...terms });
 const walk = (bodies: readonly LearnerEventBody[], sittingId = 'a') => {
   const event = createSitting(sittingId, startAt);

@@ -2,7 +2,13 @@ import * as v from 'valibot';
 import type { LessonPicture, Recording } from '../lesson/recording.ts';
 
 /** Long enough for what stands in a lesson inside a lesson inside a lesson. */
-export const id = v.pipe(v.string(), v.minLength(1), v.maxLength(100));
+export const id = v.pipe(
+  v.string(),
+  v.minLength(1),
+  v.maxLength(100),
+  // Names that every object has already.
+  v.check((name) => !['__proto__', 'prototype', 'constructor'].includes(name)),
+);
 export const timeMs = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(24 * 3_600_000));
 export const line = v.pipe(v.string(), v.maxLength(500));
 export const prose = v.pipe(v.string(), v.maxLength(20_000));

@@ -21,6 +21,8 @@ export interface Route<
   readonly output: Output;
   /** Said of routes whose body is a file: read raw, up to this many bytes. */
   readonly rawBodyLimit?: number;
+  /** Most bytes of a JSON body, where it is less than usual. */
+  readonly bodyLimit?: number;
 }
 
 export function route<
@@ -31,8 +33,9 @@ export function route<
   method: Route['method'],
   path: Path,
   audience: Audience,
-  { body, output, rawBodyLimit }: { body?: Body; output?: Output; rawBodyLimit?: number } = {},
+  more: { body?: Body; output?: Output; rawBodyLimit?: number; bodyLimit?: number } = {},
 ): Route<Path, Body, Output> {
+  const { body, output, rawBodyLimit, bodyLimit } = more;
   return {
     method,
     path,
@@ -40,6 +43,7 @@ export function route<
     body: body as Body,
     output: output as Output,
     ...(rawBodyLimit === undefined ? {} : { rawBodyLimit }),
+    ...(bodyLimit === undefined ? {} : { bodyLimit }),
   };
 }
 

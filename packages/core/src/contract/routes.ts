@@ -13,7 +13,11 @@ const id = v.pipe(v.string(), v.minLength(1), v.maxLength(64));
 export const routes = {
   // accounts
   readSession: route(...routePaths.readSession, 'anyone', { output: s.sessionSchema }),
-  signIn: route(...routePaths.signIn, 'anyone', { body: s.signInSchema, output: s.meSchema }),
+  signIn: route(...routePaths.signIn, 'anyone', {
+    bodyLimit: 10_000,
+    body: s.signInSchema,
+    output: s.meSchema,
+  }),
   signOut: route(...routePaths.signOut, 'signedIn'),
   signOutEverywhere: route(...routePaths.signOutEverywhere, 'signedIn'),
   listDemoPeople: route(...routePaths.listDemoPeople, 'demoVisitor', { output: v.array(s.demoPersonSchema) }),
@@ -251,6 +255,7 @@ export const routes = {
   takeInEvents: route(...routePaths.takeInEvents, 'student', {
     body: v.object({ events: v.pipe(v.array(sentEventSchema), v.minLength(1), v.maxLength(mostEventsPerBatch)) }),
     output: s.intakeSchema,
+    bodyLimit: 1_000_000,
   }),
   /** The body is the file itself. */
   sendAnswerFile: route(...routePaths.sendAnswerFile, 'student', { output: handedFileSchema }),

@@ -10,6 +10,7 @@ import type { Question } from '../question/question.ts';
 import type { Response } from '../question/response.ts';
 import { blockKinds } from '../reading/block-kind.ts';
 import { leftOutCodes } from '../reading/left-out.ts';
+import { id } from './base-schemas.ts';
 import { classLocales } from './class-locales.ts';
 import {
   learnerQuestionSchema,
@@ -221,15 +222,15 @@ export const walkedPathSchema = v.object({
 export type WalkedPath = v.InferOutput<typeof walkedPathSchema>;
 
 export const markSchema = v.object({
-  stopId: v.string(),
-  questionId: v.string(),
+  stopId: id,
+  questionId: id,
   /** Null leaves the points as they are. */
   points: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0))),
   comment: v.pipe(v.string(), v.trim(), v.maxLength(5_000)),
-  rubric: v.optional(v.record(v.string(), v.string())),
+  rubric: v.optional(v.record(id, id)),
   /** Null takes away what was said; absent leaves it. */
   voice: v.optional(v.nullable(handedFileSchema)),
-  drawn: v.optional(v.record(v.string(), drawingSchema)),
+  drawn: v.optional(v.record(id, drawingSchema)),
   /** Gives the answer back, to be worked on again. */
   returns: v.optional(v.boolean()),
 });

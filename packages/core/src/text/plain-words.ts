@@ -6,7 +6,7 @@ export function plainWords(text: string): string {
     .replace(/\\[,;:! ]/gu, ' ')
     .replace(/\\(?:cdot|times)\b/gu, '×')
     .replace(/\\div\b/gu, '÷')
-    .replace(/!?\[([^\[\]]*)\]\([^()]*\)/gu, '$1')
+    .replace(/!?\[([^[\]]*)\]\([^()]*\)/gu, '$1')
     .replace(/[*`$]|(?<=^|\s)[#>]+\s|(?<!\w)_|_(?!\w)/gmu, '')
     .trim();
 }

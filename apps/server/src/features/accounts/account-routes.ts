@@ -1,6 +1,7 @@
+import type { Response } from 'express';
 import { Refused } from '../../http/refused.ts';
 import type { Handlers } from '../../http/serve-route.ts';
-import { clearSessionCookie, readSessionCookie, writeSessionCookie } from '../../http/session-cookie.ts';
+import type { Cookies } from '../../http/session-cookie.ts';
 import type { SessionService } from './session-service.ts';
 
 /** People whom a visitor of a demo may enter as. */
@@ -15,35 +16,42 @@ interface Options {
   readonly sessions: SessionService;
   readonly clock: () => number;
   readonly demoPeople: readonly DemoPerson[] | null;
-  readonly secureCookies: boolean;
+  readonly cookies: Cookies;
 }
 
-export function accountHandlers({ sessions, clock, demoPeople, secureCookies }: Options): Pick<Handlers, Names> {
+export function accountHandlers({ sessions, clock, demoPeople, cookies }: Options): Pick<Handlers, Names> {
+  /** Whoever uses the device next finds nothing that was fetched for the one before. */
+  const leave = (res: Response) => {
+    cookies.clearSession(res);
+    res.set('clear-site-data', '"cache"');
+  };
   return {
     readSession: ({ req }) => {
-      const actor = sessions.findActor(readSessionCookie(req));
+      const actor = sessions.findActor(cookies.readSession(req));
       return { me: actor && sessions.getMe(actor.id), demo: demoPeople !== null, now: clock() };
     },
-    signIn: async ({ body, res }) => {
-      const { me, token, expiresAt } = await sessions.signIn(body);
-      writeSessionCookie(res, token, expiresAt, secureCookies);
+    signIn: async ({ body, req, res }) => {
+      const tried = { ...body, address: req.ip ?? '', deviceToken: cookies.readDevice(req) };
+      const { me, token, expiresAt, device } = await sessions.signIn(tried);
+      cookies.writeSession(res, token, expiresAt);
+      cookies.writeDevice(res, device.token, device.expiresAt);
       return me;
     },
     signOut: ({ req, res }) => {
-      sessions.signOut(readSessionCookie(req) ?? '');
-      clearSessionCookie(res, secureCookies);
+      sessions.signOut(cookies.readSession(req) ?? '');
+      leave(res);
       return undefined;
     },
     signOutEverywhere: ({ actor, res }) => {
       sessions.signOutEverywhere(actor);
-      clearSessionCookie(res, secureCookies);
+      leave(res);
       return undefined;
     },
     listDemoPeople: () => (demoPeople ?? []).map(({ id, story }) => toDemoPerson(sessions, id, story)),
     enterDemo: ({ body, res }) => {
       if (!demoPeople?.some((person) => person.id === body.personId)) throw new Refused('notFound');
       const { token, expiresAt } = sessions.startSession(body.personId);
-      writeSessionCookie(res, token, expiresAt, secureCookies);
+      cookies.writeSession(res, token, expiresAt);
       return sessions.getMe(body.personId);
     },
   };

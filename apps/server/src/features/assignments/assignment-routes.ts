@@ -1,10 +1,15 @@
 import type { Handlers } from '../../http/serve-route.ts';
+import type { SecurityLog } from '../accounts/security-log.ts';
 import type { AssignmentService } from './assignment-service.ts';
 import type { LiveSheets } from './live-sheets.ts';
 
 type Names = 'listAssignments' | 'assign' | 'changeWindow' | 'readSheet' | 'exportSheet' | 'watchSheet' | 'excuse';
 
-export function assignmentHandlers(assignments: AssignmentService, live: LiveSheets): Pick<Handlers, Names> {
+export function assignmentHandlers(
+  assignments: AssignmentService,
+  live: LiveSheets,
+  security: Pick<SecurityLog, 'record'>,
+): Pick<Handlers, Names> {
   return {
     listAssignments: ({ actor }) => assignments.list(actor),
     assign: ({ actor, body }) => assignments.assign(actor, body),
@@ -12,12 +17,13 @@ export function assignmentHandlers(assignments: AssignmentService, live: LiveShe
     readSheet: ({ actor, params }) => assignments.readSheet(actor, params.assignmentId),
     exportSheet: ({ actor, params, res }) => {
       const { csv, title } = assignments.exportSheet(actor, params.assignmentId);
+      security.record('exported', actor.id, 'sheet');
       res.attachment(`${title}.csv`).type('text/csv; charset=utf-8; header=present').send(csv);
       return undefined;
     },
     watchSheet: async ({ actor, params, req, res }) => {
       assignments.assertTaught(actor, params.assignmentId);
-      await live.watch(params.assignmentId, req, res);
+      await live.watch(actor, params.assignmentId, req, res);
       return undefined;
     },
     excuse: ({ actor, params, body }) => assignments.excuse(actor, params.assignmentId, params.studentId, body.excused),

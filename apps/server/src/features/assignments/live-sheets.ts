@@ -1,21 +1,73 @@
 import { type Channel, createChannel, createSession } from 'better-sse';
 import type { Request, Response } from 'express';
 import type { EventBus } from '../../events/event-bus.ts';
+import { Refused } from '../../http/refused.ts';
+import type { Actor } from '../accounts/session-service.ts';
 import type { AssignmentService } from './assignment-service.ts';
 
-/** Sheets that are being watched, each a channel of server-sent events; a line goes out once per change and sheet. */
-export function createLiveSheets(bus: EventBus, assignments: Pick<AssignmentService, 'findStudent'>) {
-  const channels = new Map<string, Channel>();
+interface Options {
+  readonly bus: EventBus;
+  readonly assignments: Pick<AssignmentService, 'findStudent' | 'assertTaught'>;
+  readonly findActor: (req: Request) => Actor | null;
+}
 
-  const unsubscribe = bus.subscribe('attemptChanged', ({ assignmentId, studentId }) => {
-    const channel = channels.get(assignmentId);
-    if (!channel) return;
-    const student = assignments.findStudent(assignmentId, studentId);
-    if (student) channel.broadcast(student, 'student');
-  });
+/** Streams that one person may have open: a browser opens six to one address at most. */
+const mostPerPerson = 12;
+/** How often it is looked whether who watches still may, in ms; at once where something is known to have changed. */
+const lookAgainMs = 15_000;
+
+interface Watcher {
+  readonly userId: string;
+  readonly mayWatch: () => boolean;
+  readonly end: () => void;
+}
+
+/** Sheets that are being watched, each a channel of server-sent events; a line goes out once per change and sheet. */
+export function createLiveSheets({ bus, assignments, findActor }: Options) {
+  const channels = new Map<string, Channel>();
+  const watchers = new Set<Watcher>();
+
+  const lookAgain = (userId: string | null) => {
+    for (const watcher of watchers)
+      if ((userId === null || watcher.userId === userId) && !watcher.mayWatch()) watcher.end();
+  };
+  const timer = setInterval(() => lookAgain(null), lookAgainMs);
+  timer.unref();
+
+  const undo = [
+    bus.subscribe('attemptChanged', ({ assignmentId, studentId }) => {
+      const channel = channels.get(assignmentId);
+      if (!channel) return;
+      const student = assignments.findStudent(assignmentId, studentId);
+      if (student) channel.broadcast(student, 'student');
+    }),
+    bus.subscribe('rightsChanged', ({ userId }) => lookAgain(userId)),
+  ];
+
+  const mayWatch = (assignmentId: string, req: Request): boolean => {
+    const actor = findActor(req);
+    if (actor?.role !== 'teacher') return false;
+    try {
+      assignments.assertTaught(actor, assignmentId);
+      return true;
+    } catch (error) {
+      if (error instanceof Refused) return false;
+      throw error;
+    }
+  };
 
   return {
-    async watch(assignmentId: string, req: Request, res: Response): Promise<void> {
+    /** @throws Refused tooManyRequests when the person has too many streams open */
+    async watch(actor: Actor, assignmentId: string, req: Request, res: Response): Promise<void> {
+      const open = [...watchers].filter(({ userId }) => userId === actor.id).length;
+      if (open >= mostPerPerson) throw new Refused('tooManyRequests');
+      const watcher: Watcher = {
+        userId: actor.id,
+        mayWatch: () => mayWatch(assignmentId, req),
+        end: () => res.end(),
+      };
+      watchers.add(watcher);
+      res.once('close', () => watchers.delete(watcher));
       const session = await createSession(req, res, { keepAlive: 15_000, retry: 2_000 });
       const channel = channels.get(assignmentId) ?? createChannel();
       channels.set(assignmentId, channel);
@@ -24,7 +76,10 @@ export function createLiveSheets(bus: EventBus, assignments: Pick<AssignmentServ
         if (channel.sessionCount === 0) channels.delete(assignmentId);
       });
     },
-    close: unsubscribe,
+    close(): void {
+      clearInterval(timer);
+      for (const stop of undo) stop();
+    },
   };
 }
 

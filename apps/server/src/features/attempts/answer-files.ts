@@ -85,7 +85,10 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store, read
       else underWay.set(key, { files: files + sign, bytes: bytes + sign * allowed });
     };
     for (const key of [ofAttempt, ofPerson]) add(key, 1);
-    return { allowed, release: () => [ofAttempt, ofPerson].forEach((key) => add(key, -1)) };
+    const release = () => {
+      for (const key of [ofAttempt, ofPerson]) add(key, -1);
+    };
+    return { allowed, release };
   };
 
   const receive = async (body: Readable, allowed: number): Promise<string> => {
@@ -177,7 +180,7 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store, read
     },
 
     /** A file for the student who gave it and the teachers of the class; for nobody else is it there. */
-    find(actor: Actor, fileId: string): { path: string; mimeType: string; attachmentName: string | undefined } {
+    find(actor: Actor, fileId: string) {
       const row = found(
         db
           .select({ file: answerFiles, studentId: attempts.studentId, classId: assignments.classId })
@@ -194,7 +197,7 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store, read
       if (!mayLook) throw new Refused('notFound');
       const { sha256, mimeType, name } = row.file;
       const isShown = /^(image|audio|video)\/|^application\/pdf$/.test(mimeType);
-      return { path: store.pathOf(sha256), mimeType, attachmentName: isShown ? undefined : name };
+      return { path: store.pathOf(sha256), mimeType, attachmentName: isShown ? undefined : name, isPersonal: true };
     },
 
     /**

@@ -106,7 +106,8 @@ export function createThreadService({ db, clock, newId, assignments, intake }: O
       { replyId, hidden }: { readonly replyId: string | null; readonly hidden: boolean },
     ): ThreadPost[] {
       const { assignmentId, questionId, studentId } = place;
-      assertPlace(actor, assignmentId, questionId);
+      const posts = read(actor, assignmentId, questionId);
+      if (!posts.some((post) => post.studentId === studentId)) throw new Refused('notFound');
       if (replyId !== null) {
         const it = and(eq(threadReplies.id, replyId), eq(threadReplies.assignmentId, assignmentId));
         const { changes } = db

@@ -167,8 +167,10 @@ export function createBringIn({
   };
 
   /** The catalogue is the school's own choice and may stand in its own network. */
-  const limitsFor = (address: string | null): FetchLimits =>
-    catalogueUrl && address?.startsWith(`${catalogueUrl}/`) ? { ...fetchLimits, isAllowed: () => true } : fetchLimits;
+  const limits: FetchLimits =
+    catalogueUrl === undefined
+      ? fetchLimits
+      : { ...fetchLimits, trustedPrefix: `${new URL(catalogueUrl).href.replace(/\/$/, '')}/` };
 
   /** Captions that came with a film; a film without them is a film all the same. */
   const takeCaptions = async (row: MaterialRow, file: string): Promise<void> => {
@@ -188,8 +190,7 @@ export function createBringIn({
   const fetchCaptions = async ({ captionsUrl }: MaterialRow, file: string): Promise<void> => {
     if (captionsUrl === null) return;
     try {
-      const limits = { ...limitsFor(captionsUrl), mostBytes: mostCaptionBytes };
-      await fetchAddress(captionsUrl, captionsOf(file), limits);
+      await fetchAddress(captionsUrl, captionsOf(file), { ...limits, mostBytes: mostCaptionBytes });
     } catch (error) {
       if (!(error instanceof FetchRefused)) throw error;
       await rm(captionsOf(file), { force: true });
@@ -199,10 +200,10 @@ export function createBringIn({
   /** Fetches the file of an address, to be brought in by a job of its own: a slow address holds up nobody's work. */
   const fetch = async (materialId: string): Promise<void> => {
     const row = repository.find(materialId);
-    if (!row || row.status !== 'checking' || row.sourceUrl === null) return;
+    if (row?.status !== 'checking' || row.sourceUrl === null) return;
     const file = path.join(dataDir, 'uploads', row.uploadId ?? '');
     try {
-      const { fileName, byteLength } = await fetchAddress(row.sourceUrl, file, limitsFor(row.sourceUrl));
+      const { fileName, byteLength } = await fetchAddress(row.sourceUrl, file, limits);
       await fetchCaptions(row, file);
       // A name that came from the address gives way to the file's own.
       const title = row.title === titleOf(row.fileName) ? titleOf(fileName) : row.title;

@@ -26,7 +26,7 @@ const demoDocument = (name: string) =>
 const bringIn = (bytes: Buffer, name: string, replaces?: string) => school.bringIn(bytes, name, replaces);
 
 describe('bringing in a document', () => {
-  test('it becomes a reading whose pictures anybody of the school can see, and nobody else', async () => {
+  test('it becomes a reading whose pictures those can see to whom it was given, and nobody else', async () => {
     const { adaeze, id, material } = await bringIn(demoDocument('notebook.docx'), 'A notebook.docx');
     expect(material).toMatchObject({
       kind: 'document',
@@ -35,6 +35,8 @@ describe('bringing in a document', () => {
       leftOut: [],
       progress: null,
     });
+    expect((await school.as('imani').ask('GET', `/api/materials/${id}/content`)).status).toBe(404);
+    await school.give(id);
     const { body } = await school.as('imani').ask('GET', `/api/materials/${id}/content`);
     expect(body.blocks[0]).toMatchObject({ kind: 'heading', text: 'A bridge-keeper’s notebook' });
     const lengthMs = body.blocks.reduce((sum: number, block: { lengthMs: number }) => sum + block.lengthMs, 0);
@@ -191,7 +193,11 @@ describe('bringing in a document', () => {
     const target = fs.mkdtempSync(path.join(os.tmpdir(), 'semita-restored-'));
     await backUp(school.deps.dataDir, copy);
     await restore(copy, target);
-    const { path: file } = school.services.materials.findPicture({ schoolId: 'quillhaven' } as never, id, 'p1');
+    const { path: file } = school.services.materials.findPicture(
+      { schoolId: 'quillhaven', role: 'teacher' } as never,
+      id,
+      'p1',
+    );
     expect(fs.existsSync(path.join(target, path.relative(school.deps.dataDir, file)))).toBe(true);
     for (const folder of [copy, target]) fs.rmSync(folder, { recursive: true });
   });

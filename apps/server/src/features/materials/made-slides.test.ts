@@ -75,6 +75,8 @@ describe('slides made here', () => {
     expect(slides[0].html).toContain('<strong>squeeze</strong>');
     expect(slides[0].html).toMatch(/href="https:\/\/workshop\.example\/a"[^>]*rel="noopener noreferrer nofollow"/);
     expect(slides[0].html).toContain(`src="/api/materials/${body.id}/pictures/p1" alt="A &quot;blue&quot; beam"`);
+    expect((await school.as('imani').ask('GET', `/api/materials/${body.id}/pictures/p1`)).status).toBe(404);
+    await school.give(body.id);
     expect((await school.as('imani').ask('GET', `/api/materials/${body.id}/pictures/p1`)).status).toBe(200);
     expect(slides[1].html).toContain('src="/api/materials/film/media"');
     expect(slides[1].lengthMs).toBeGreaterThan(60_000);

@@ -36,23 +36,28 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
       .leftJoin(decks, eq(decks.materialId, materials.id));
 
   /** Titles of the lessons whose draft or an edition of which shows the material, and of made slides that do. */
-  const usedIn = (materialId: string): string[] => {
+  const usedIn = (schoolId: string, materialId: string): string[] => {
     const inLessons = db
       .selectDistinct({ title: sql<string>`${lessons.draft} ->> '$.title'` })
       .from(lessons)
       .leftJoin(editions, eq(editions.lessonId, lessons.id))
-      .where(or(like(lessons.draft, `%${materialId}%`), like(editions.content, `%${materialId}%`)))
+      .where(
+        and(
+          eq(lessons.schoolId, schoolId),
+          or(like(lessons.draft, `%${materialId}%`), like(editions.content, `%${materialId}%`)),
+        ),
+      )
       .all();
     const inSlides = db
       .select({ title: materials.title })
       .from(decks)
       .innerJoin(materials, eq(materials.id, decks.materialId))
-      .where(like(decks.made, `%${materialId}%`))
+      .where(and(eq(materials.schoolId, schoolId), like(decks.made, `%${materialId}%`)))
       .all();
     const inBank = db
       .select({ title: sql<string>`${bankItems.question} ->> '$.stem'` })
       .from(bankItems)
-      .where(like(bankItems.question, `%${materialId}%`))
+      .where(and(eq(bankItems.schoolId, schoolId), like(bankItems.question, `%${materialId}%`)))
       .all();
     return [...inLessons, ...inSlides, ...inBank].map((row) => row.title);
   };
@@ -72,7 +77,7 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
       leftOut: [...(material.leftOut ?? [])],
       captionCount,
       madeHere,
-      usedIn: usedIn(id),
+      usedIn: usedIn(material.schoolId, id),
     };
   };
 

@@ -14,8 +14,11 @@ import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { JobQueue } from '../../jobs/job-queue.ts';
 import { type Reader, ReadFailed } from '../../reading/reader.ts';
+import type { MaterialAccess } from '../access/material-access.ts';
 import type { Actor } from '../accounts/session-service.ts';
-import { escapeHtml } from './import/xml.ts';
+import { cleanHtml, type PicturePlace } from './import/clean-html.ts';
+import { cleanSlide } from './import/clean-slide.ts';
+import { createReport } from './import/import-result.ts';
 import type { MaterialRepository, MaterialRow } from './material-repository.ts';
 import { incomingFolder, type MediaStore } from './media-store.ts';
 
@@ -26,13 +29,12 @@ interface Options extends Pick<Deps, 'clock' | 'newId' | 'dataDir'> {
   readonly store: MediaStore;
   readonly jobs: Pick<JobQueue, 'enqueue'>;
   readonly reader: Reader;
+  readonly access: MaterialAccess;
 }
 
-/** Text cannot look like this: in cleaned HTML every < that is no element is written as &lt;. */
-const pictureElement = /<img src="picture:(\w+)" alt(?:="([^"]*)")?/g;
-/** Of a cleaned slide, whose < in words are written as &lt; as well. */
-const slidePicture = /<(?:img|image)\b[^<>]*?\b(?:src|href)="picture:(\w+)"[^<>]*>/g;
-const slideFilm = /(<video\b[^<>]*?\bsrc)="film:([\w-]+)"/g;
+/** What stands nowhere else in cleaned HTML but before the names of pictures and films. */
+const placeholders = /"(?:picture|film):/;
+/** Of cleaned HTML, where every < that is no element is written as &lt;. */
 const mutePicture = /<img [^<>]*\balt(?:=""|(?=[\s/>]))/;
 
 /** A name as a teacher would write it. */
@@ -40,21 +42,42 @@ export function titleOf(fileName: string): string {
   return path.parse(fileName).name.replaceAll('_', ' ').trim() || fileName;
 }
 
-export function createMaterialService({ repository, store, jobs, reader, clock, newId, dataDir }: Options) {
+/** Addresses of a material's pictures and films, and which of the teacher's words were put in, in their order. */
+function placeIn(materialId: string, words: ReadonlyMap<string, string>) {
+  const written: { readonly before: string; readonly words: string }[] = [];
+  const place: PicturePlace = {
+    pictureAt: (name) => `/api/materials/${materialId}/pictures/${name}`,
+    filmAt: (filmId) => `/api/materials/${filmId}/media`,
+    wordsOf(name, before) {
+      const said = words.get(name);
+      if (said === undefined) return before;
+      written.push({ before: before.trim(), words: said });
+      return said;
+    },
+    isPlaced: (address) => address.startsWith('/api/materials/'),
+  };
+  return { place, written };
+}
+
+export function createMaterialService({ repository, store, jobs, reader, access, clock, newId, dataDir }: Options) {
   const uploadsDir = path.join(dataDir, 'uploads');
+
+  /** @throws Refused notFound: what somebody may not open is as absent as what never was */
+  const getOpenTo = (actor: Actor, materialId: string): MaterialRow => {
+    const row = found(repository.findInSchool(actor.schoolId, materialId));
+    if (!access.canOpen(actor, row)) throw new Refused('notFound');
+    return row;
+  };
 
   /** The blocks of a document with addresses for its pictures, and the words that the teacher wrote for them. */
   const readingFor = (materialId: string): ReadingBlock[] => {
     const words = repository.listPictureWords(materialId);
     return repository.readBlocks(materialId).map((block) => {
-      let text = block.text;
-      const html = block.html.replace(pictureElement, (_, name: string, alt = '') => {
-        const written = words.get(name);
-        if (written !== undefined && block.kind === 'picture') text = written;
-        const shown = written === undefined ? alt : escapeHtml(written);
-        return `<img src="/api/materials/${materialId}/pictures/${name}" alt="${shown}"`;
-      });
-      return { ...block, html, text };
+      if (!placeholders.test(block.html)) return block;
+      const { place, written } = placeIn(materialId, words);
+      const html = cleanHtml(block.html, createReport(), place);
+      const said = block.kind === 'picture' ? written.at(-1)?.words : undefined;
+      return { ...block, html, text: said ?? block.text };
     });
   };
 
@@ -62,17 +85,14 @@ export function createMaterialService({ repository, store, jobs, reader, clock, 
   const deckFor = (materialId: string): Slide[] => {
     const words = repository.listPictureWords(materialId);
     return repository.readSlides(materialId).map((slide) => {
-      let text = slide.text;
-      const html = slide.html
-        .replace(slidePicture, (element, name: string) => {
-          const written = words.get(name);
-          const before = /\balt="([^"]*)"/.exec(element)?.[1]?.trim() ?? '';
-          const placed = element.replace(`picture:${name}`, `/api/materials/${materialId}/pictures/${name}`);
-          if (written === undefined) return placed;
-          text = before !== '' && text.includes(before) ? text.replace(before, () => written) : `${text}\n${written}`;
-          return placed.replace(/\balt(="[^"]*")?(?=[\s/>])/, `alt="${escapeHtml(written)}"`);
-        })
-        .replace(slideFilm, '$1="/api/materials/$2/media"');
+      if (!placeholders.test(slide.html)) return slide;
+      const { place, written } = placeIn(materialId, words);
+      const html = cleanSlide(slide.html, createReport(), place);
+      const text = written.reduce(
+        (all, { before, words: said }) =>
+          before !== '' && all.includes(before) ? all.replace(before, () => said) : `${all}\n${said}`,
+        slide.text,
+      );
       return { ...slide, html, text };
     });
   };
@@ -184,15 +204,20 @@ export function createMaterialService({ repository, store, jobs, reader, clock, 
       for (const sha256 of files) if (!repository.isFileUsed(sha256)) await store.remove(sha256);
     },
 
-    /** The file of a ready material, for anybody signed in to its school. */
+    /**
+     * What a player or a page shows of a ready material: a film, a sound, a picture. Of a document or a deck this is the
+     * file itself, with its maker's notes and comments, and so only its owner's.
+     */
     findFile(actor: Actor, materialId: string): { path: string; mimeType: string } {
-      const row = found(repository.findInSchool(actor.schoolId, materialId));
+      const row = getOpenTo(actor, materialId);
+      const isOriginal = row.kind === 'document' || row.kind === 'deck';
+      if (isOriginal && !access.canHaveOriginal(actor, row)) throw new Refused('notFound');
       return { path: store.pathOf(found(row.sha256)), mimeType: found(row.mimeType) };
     },
 
-    /** What a document or a deck holds, for anybody signed in to its school; notes are for teachers. */
+    /** What a document or a deck holds, for whoever may open it; notes are for teachers. */
     readContent(actor: Actor, materialId: string): { isDrawing: boolean; blocks: ReadingBlock[]; slides: Slide[] } {
-      const { kind, progress } = found(repository.findInSchool(actor.schoolId, materialId));
+      const { kind, progress } = getOpenTo(actor, materialId);
       if (kind === 'document') return { isDrawing: false, blocks: readingFor(materialId), slides: [] };
       if (kind !== 'deck') throw new Refused('notFound');
       const slides = deckFor(materialId);
@@ -234,7 +259,7 @@ export function createMaterialService({ repository, store, jobs, reader, clock, 
     },
 
     findPicture(actor: Actor, materialId: string, name: string): { path: string; mimeType: string } {
-      found(repository.findInSchool(actor.schoolId, materialId));
+      getOpenTo(actor, materialId);
       const { sha256, mimeType } = found(repository.findPicture(materialId, name));
       return { path: store.pathOf(sha256), mimeType };
     },
@@ -252,7 +277,7 @@ export function createMaterialService({ repository, store, jobs, reader, clock, 
     },
 
     readCaptions(actor: Actor, materialId: string) {
-      found(repository.findInSchool(actor.schoolId, materialId));
+      getOpenTo(actor, materialId);
       return [...repository.readCaptions(materialId)];
     },
 

@@ -148,7 +148,7 @@ describe('bringing in a film', () => {
     const { id } = await bringIn(film());
     const stored = school.db.select().from(materials).get();
     fs.copyFileSync(
-      school.services.materials.findFile({ schoolId: 'quillhaven' } as never, id).path,
+      school.services.materials.findFile({ schoolId: 'quillhaven', role: 'teacher' } as never, id).path,
       path.join(school.deps.dataDir, 'uploads', 'left'),
     );
     school.db.update(materials).set({ status: 'checking', uploadId: 'left', sha256: null, lengthMs: null }).run();
@@ -176,16 +176,18 @@ test('captions are corrected on top of those that were seen, and not on others',
 });
 
 describe('streaming', () => {
-  test('ranges for anybody of the school, nothing for others', async () => {
+  test('ranges for those to whom it was given, nothing for others', async () => {
     const { id } = await bringIn(film());
     const at = `/api/materials/${id}/media`;
+    expect((await school.as('imani').ask('GET', at)).status).toBe(404);
+    await school.give(id);
     const part = await school.as('imani').ask('GET', at, undefined, { range: 'bytes=100-199' });
     expect([part.status, part.headers.get('content-range')]).toEqual([206, `bytes 100-199/${film().length}`]);
     expect(part.headers.get('content-type')).toBe('video/mp4');
     expect(part.headers.get('x-content-type-options')).toBe('nosniff');
     const beyond = await school.as('imani').ask('GET', at, undefined, { range: 'bytes=99999999-' });
     expect([beyond.status, beyond.text.includes('<')]).toEqual([416, false]);
-    for (const stranger of ['outsider', 'stranger'])
+    for (const stranger of ['outsider', 'stranger', 'cobalt'])
       expect((await school.as(stranger).ask('GET', at)).status).toBe(404);
     expect((await school.visitor().ask('GET', at)).status).toBe(401);
   });
@@ -202,6 +204,8 @@ describe('captions over HTTP', () => {
     expect(taken.body).toEqual({ cueCount: 1, faults: [{ line: 6, code: 'endBeforeStart', kept: false }] });
     const refused = await adaeze.ask('PUT', at, Buffer.from('no captions'));
     expect([refused.status, refused.body.code]).toEqual([422, 'captionsUnreadable']);
+    expect((await school.as('imani').ask('GET', at)).status).toBe(404);
+    await school.give('film');
     expect((await school.as('imani').ask('GET', at)).body).toEqual([{ startMs: 1000, endMs: 2000, text: 'good' }]);
     expect((await adaeze.ask('GET', `${at}.vtt`)).text).toContain('00:00:01.000 --> 00:00:02.000\ngood');
     expect((await school.as('bruno').ask('PUT', at, Buffer.from(vtt))).status).toBe(404);

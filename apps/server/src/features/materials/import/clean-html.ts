@@ -47,13 +47,29 @@ const nothing: sanitizeHtml.Tag = { tagName: 'span', attribs: {} };
 /** Scheme of pictures that were brought in with the document; every other source is outside and not fetched. */
 export const pictureScheme = 'picture';
 
+/** Where the pictures and films of a material are, and the words a teacher wrote for them. */
+export interface PicturePlace {
+  readonly pictureAt: (name: string) => string;
+  readonly filmAt: (materialId: string) => string;
+  /** @param before what the document says of it */
+  readonly wordsOf: (name: string, before: string) => string;
+  /** Whether an address is one of these. */
+  readonly isPlaced: (address: string) => boolean;
+}
+
+function toPicture(src: string, alt: string, place: PicturePlace | undefined): sanitizeHtml.Attributes {
+  const name = src.slice(pictureScheme.length + 1);
+  return place && /^\w+$/.test(name) ? { src: place.pictureAt(name), alt: place.wordsOf(name, alt) } : { src, alt };
+}
+
 /**
  * The one sanitiser of everything that becomes part of a reading: an allow-list of elements and attributes, links to
  * http, https and mail only, pictures only of our own. What it takes out is told in the report.
  * @param html any HTML, of any origin
+ * @param place where its pictures stand, and what is said of them: put in here, where it is cleaned
  * @returns HTML that is safe to show as it is
  */
-export function cleanHtml(html: string, report: Report): string {
+export function cleanHtml(html: string, report: Report, place?: PicturePlace): string {
   return sanitizeHtml(html, {
     allowedTags,
     allowedAttributes: {
@@ -90,7 +106,7 @@ export function cleanHtml(html: string, report: Report): string {
       },
       img: (tagName, { src = '', alt = '' }) => {
         if (src.startsWith(`${pictureScheme}:`))
-          return { tagName, attribs: { src, alt: fileName.test(alt) ? '' : alt } };
+          return { tagName, attribs: toPicture(src, fileName.test(alt) ? '' : alt, place) };
         if (src !== '') report.add('picturesElsewhere');
         return nothing;
       },

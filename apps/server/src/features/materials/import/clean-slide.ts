@@ -1,5 +1,5 @@
 import sanitizeHtml from 'sanitize-html';
-import { pictureScheme } from './clean-html.ts';
+import { type PicturePlace, pictureScheme } from './clean-html.ts';
 import type { Report } from './import-result.ts';
 
 const words = (list: string): string[] => list.trim().split(/\s+/);
@@ -22,8 +22,10 @@ const geometry = words(`
   refX refY orient
 `);
 
+const ownPicture = /^picture:\w+$/;
 /** Films of slides that are made here. */
 const filmScheme = 'film';
+const ownFilm = /^film:[\w-]+$/;
 
 /** A value that names nothing outside: no address, no escape, no end of the declaration. */
 const harmless = /^(?!.*(?:url\s*\(|expression|javascript:|@import|\\|[<>{}]))[^;]{0,400}$/i;
@@ -41,10 +43,11 @@ const styles = words(`
 /**
  * The sanitiser of drawn slides: shapes and placed words, with styles from a list whose values name nothing outside.
  * Slides are shown in a box of their own that cuts off what lies outside it.
+ * @param place where the pictures of a cleaned slide stand, and what is said of them: put in here, where it is cleaned
  */
-export function cleanSlide(html: string, report: Report): string {
-  const own = new RegExp(`^${pictureScheme}:\\w+$`);
-  const ownFilm = new RegExp(`^${filmScheme}:[\\w-]+$`);
+export function cleanSlide(html: string, report: Report, place?: PicturePlace): string {
+  const isOwn = (source = '', film = false) =>
+    place ? place.isPlaced(source) : (film ? ownFilm : ownPicture).test(source);
   return sanitizeHtml(html, {
     allowedTags: [...htmlTags, ...svgTags],
     allowedAttributes: {
@@ -79,11 +82,14 @@ export function cleanSlide(html: string, report: Report): string {
     nestingLimit: 60,
     parser: { lowerCaseTags: false, lowerCaseAttributeNames: false },
     exclusiveFilter: ({ tag, attribs }) =>
-      (tag === 'img' && !own.test(attribs.src ?? '')) ||
-      (tag === 'video' && !ownFilm.test(attribs.src ?? '')) ||
-      (tag === 'image' && !own.test(attribs.href ?? '')),
+      (tag === 'img' && !isOwn(attribs.src)) ||
+      (tag === 'video' && !isOwn(attribs.src, true)) ||
+      (tag === 'image' && !isOwn(attribs.href)),
     transformTags: {
-      '*': (tagName, attribs) => ({ tagName, attribs: withOwnReferences(attribs) }),
+      '*': (tagName, attribs) => ({
+        tagName,
+        attribs: place ? placed(tagName, withOwnReferences(attribs), place) : withOwnReferences(attribs),
+      }),
       a: (tagName, attribs): sanitizeHtml.Tag => {
         if (/^(https?:|mailto:)/i.test(attribs.href ?? ''))
           return {
@@ -95,6 +101,16 @@ export function cleanSlide(html: string, report: Report): string {
       },
     },
   });
+}
+
+function placed(tagName: string, attribs: sanitizeHtml.Attributes, place: PicturePlace): sanitizeHtml.Attributes {
+  const name = /^picture:(\w+)$/.exec(attribs.src ?? attribs.href ?? '')?.[1];
+  const film = /^film:([\w-]+)$/.exec(attribs.src ?? '')?.[1];
+  if (tagName === 'video' && film !== undefined) return { ...attribs, src: place.filmAt(film) };
+  if (name === undefined) return attribs;
+  if (tagName === 'image') return { ...attribs, href: place.pictureAt(name) };
+  const alt = place.wordsOf(name, attribs.alt ?? '');
+  return tagName === 'img' ? { ...attribs, src: place.pictureAt(name), alt } : attribs;
 }
 
 /** Paint may point at gradients and clips of the same slide, and at nothing else. */

@@ -56,7 +56,7 @@ export async function drawPptx(files: ZipFiles, onProgress: (share: number) => v
 
 /** Pictures and films on other machines are not fetched: what points outside is taken out before the library sees it. */
 function withoutOutside(files: ZipFiles): Map<string, Buffer> {
-  const outside = /<Relationship\b(?=[^>]*TargetMode="External")(?![^>]*\/hyperlink")[^>]*\/>/g;
+  const outside = /<Relationship\b(?=[^<>]*TargetMode="External")(?![^<>]*\/hyperlink")[^<>]*\/>/g;
   return new Map(
     [...files].map(([name, content]) => [
       name,

@@ -102,7 +102,10 @@ function boxOf(shape: Element): Box {
   const read = (name: string) => toPx(shape.getAttributeNS(svg, name));
   const [width, height] = [read('width'), read('height')];
   const transform = shape.getAttributeNS(drawing, 'transform') ?? '';
-  const moved = /translate\s*\(\s*([\d.-]+\w*)\s*,?\s*([\d.-]+\w*)?\s*\)/.exec(transform);
+  const moved =
+    /translate\s{0,9}\(\s{0,9}([\d.-]{1,40}[a-z]{0,4})\s{0,9},?\s{0,9}([\d.-]{1,40}[a-z]{0,4})?\s{0,9}\)/.exec(
+      transform,
+    );
   const turned = /rotate\s*\(\s*([\d.eE+-]+)\s*\)/.exec(transform);
   // ODF turns the other way round than CSS, in radians, about the shape's own corner.
   const turn = turned

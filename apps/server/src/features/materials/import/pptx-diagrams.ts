@@ -39,13 +39,13 @@ function dataOf(files: ZipFiles, slide: string, frame: string) {
 
 /** Where the frame stands, in English Metric Units, as it is written. */
 function placeOf(frame: string) {
-  const off = /<a:off\b[^>]*\/>/.exec(frame)?.[0];
-  const ext = /<a:ext\b[^>]*\bcx="\d+"[^>]*\/>/.exec(frame)?.[0];
+  const off = /<a:off\b[^<>]*\/>/.exec(frame)?.[0];
+  const ext = /<a:ext\b[^<>]*\bcx="\d{1,12}"[^<>]*\/>/.exec(frame)?.[0];
   return off && ext ? { off, ext } : null;
 }
 
 const headOf = (frame: string) =>
-  /<p:cNvPr\b[^>]*?\/?>/.exec(frame)?.[0].replace(/\/?>$/, '/>') ?? '<p:cNvPr id="1" name=""/>';
+  /<p:cNvPr\b[^<>]*>/.exec(frame)?.[0].replace(/\/?>$/, '/>') ?? '<p:cNvPr id="1" name=""/>';
 
 /** A group in the frame's place with the shapes of the drawing; null where there is none. */
 function shapesOf(files: ZipFiles, slide: string, frame: string): string | null {

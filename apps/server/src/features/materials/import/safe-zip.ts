@@ -112,7 +112,7 @@ function readEntry(zip: ZipFile, entry: Entry, leftBytes: number): Promise<Buffe
 export function checkXml(content: Buffer): void {
   const head = content.subarray(0, 4096);
   const text = head.toString('latin1') + head.toString('utf16le');
-  if (/<!ENTITY/i.test(text) || /<!DOCTYPE[^>]*\[/i.test(text)) throw new ImportRefused('tooMuchInside');
+  if (/<!ENTITY/i.test(text) || /<!DOCTYPE[^<>[]*\[/i.test(text)) throw new ImportRefused('tooMuchInside');
   let depth = 0;
   for (let at = content.indexOf(60); at >= 0; at = content.indexOf(60, at + 1)) {
     const next = content[at + 1];

@@ -5,7 +5,7 @@ import type { ZipFiles } from './safe-zip.ts';
 /** Parses an XML file of a document. @throws ImportRefused damaged */
 export function parseXml(bytes: Buffer | undefined): Document {
   if (!bytes) throw new ImportRefused('damaged');
-  const text = bytes.toString('utf8').replace(/<!DOCTYPE[^>[]*>/i, '');
+  const text = bytes.toString('utf8').replace(/<!DOCTYPE[^<>[]*>/i, '');
   try {
     return new DOMParser({ onError: () => undefined }).parseFromString(text, 'application/xml');
   } catch (error) {
