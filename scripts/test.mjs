@@ -44,6 +44,7 @@ check(['node_modules/@biomejs/biome/bin/biome', 'check', '--error-on-warnings', 
 check(['node_modules/typescript7/bin/tsc', '-b']);
 check(['node_modules/typescript7/bin/tsc', '-p', 'tsconfig.tests.json']);
 check(['scripts/boundaries.mjs']);
+check(['scripts/regexes.mjs']);
 suite(
   [
     'node_modules/vitest/vitest.mjs',

@@ -1,24 +1,62 @@
+import fs from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app.ts';
-import { removeLeftOvers } from './features/materials/bring-in.ts';
+import { StartRefused } from './db/start-refused.ts';
+import { countMissing, removeLeftOvers } from './files-of-installation.ts';
 import { openInstallation } from './installation.ts';
 import { serve } from './serve.ts';
 import { createServices } from './services.ts';
 
+/** Below this nothing can be kept safely, so nothing is begun, in bytes. */
+const leastFreeBytes = 32 * 1024 ** 2;
+
 const env = process.env;
-const deps = openInstallation(env.SEMITA_DATA ?? 'data');
-const services = createServices(deps, { catalogueUrl: env.SEMITA_CATALOGUE });
-await removeLeftOvers(deps.dataDir);
-services.jobs.resume();
-const app = createApp({
-  deps,
-  services,
-  webDir: fileURLToPath(new URL('../../web/dist', import.meta.url)),
-  // Set by whoever puts https in front; without it browsers would not send the cookie back over http.
-  secureCookies: env.SEMITA_HTTPS === '1',
-});
-if (env.SEMITA_HTTPS === '1') app.set('trust proxy', 1);
-const host = env.HOST ?? '127.0.0.1';
-const port = Number(env.PORT ?? 3000);
-await serve(app, { port, host }, () => deps.db.$client.close());
-console.log(`Semita is at http://${host}:${port}`);
+
+function assertRoom(dataDir: string): void {
+  fs.mkdirSync(dataDir, { recursive: true });
+  const { bavail, bsize } = fs.statfsSync(dataDir);
+  const freeBytes = bavail * bsize;
+  if (freeBytes < leastFreeBytes)
+    throw new StartRefused(
+      `The disk is full: ${Math.floor(freeBytes / 1024 ** 2)} MB are free, and at least ${leastFreeBytes / 1024 ** 2} MB are needed. Nothing was changed. Make room, and start again.`,
+    );
+}
+
+async function start(): Promise<void> {
+  // What is written is its owner's alone.
+  process.umask(0o077);
+  const dataDir = env.SEMITA_DATA ?? 'data';
+  // Gives room before it takes any.
+  await removeLeftOvers(dataDir);
+  assertRoom(dataDir);
+  const deps = openInstallation(dataDir);
+  const services = createServices(deps, { catalogueUrl: env.SEMITA_CATALOGUE });
+  const missing = countMissing(deps);
+  services.jobs.resume();
+  services.refreshStale();
+  const app = createApp({
+    deps,
+    services,
+    webDir: fileURLToPath(new URL('../../web/dist', import.meta.url)),
+    // Set by whoever puts https in front; without it browsers would not send the cookie back over http.
+    secureCookies: env.SEMITA_HTTPS === '1',
+  });
+  if (env.SEMITA_HTTPS === '1') app.set('trust proxy', 1);
+  const host = env.HOST ?? '127.0.0.1';
+  const port = Number(env.PORT ?? 3000);
+  await serve(app, { port, host }, () => {
+    services.close();
+    deps.db.$client.close();
+  });
+  console.log(`Semita is at http://${host}:${port}`);
+  if (missing > 0)
+    console.error(`${missing} file(s) that the database names are missing: restore the media folder from a backup.`);
+}
+
+try {
+  await start();
+} catch (error) {
+  if (!(error instanceof StartRefused)) throw error;
+  console.error(error.message);
+  process.exit(1);
+}

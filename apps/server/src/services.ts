@@ -109,6 +109,28 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const shared = { ...deps, assignments: assignmentRepository, attempts, intake };
   const readStates = createReadStates({ sheetOf: assignments, attempts, intake });
   return {
+    /** Computes what older programs stored of attempts anew, a few at a time, beside the work of the day. */
+    refreshStale(): void {
+      const tried = new Set<string>();
+      const next = () => {
+        const stale = attempts.listStale(tried.size + 20).filter((id) => !tried.has(id));
+        for (const attemptId of stale) {
+          tried.add(attemptId);
+          try {
+            states.read(attemptId);
+          } catch (error) {
+            // It is tried again when somebody looks at it; one that cannot be read keeps nobody from the others.
+            deps.log.error({ err: error, attemptId }, 'attempt not computed anew');
+          }
+        }
+        if (stale.length > 0) setTimeout(next, 20).unref();
+      };
+      next();
+    },
+    close(): void {
+      reader.close();
+      studentReader.close();
+    },
     sessions,
     security,
     attempts,

@@ -1,4 +1,4 @@
-import { access, mkdtemp, readdir, rm } from 'node:fs/promises';
+import { access, mkdtemp, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { readingLengthMs } from '@semita/core';
 import type { Deps } from '../../deps.ts';
@@ -13,7 +13,7 @@ import { type MaterialFormat, runImport } from './import/run-import.ts';
 import { type Format, sniffFormat } from './import/sniff-format.ts';
 import type { Inside, MaterialRepository, MaterialRow } from './material-repository.ts';
 import { titleOf } from './material-service.ts';
-import { incomingFolder, type MediaStore } from './media-store.ts';
+import type { MediaStore } from './media-store.ts';
 import { nameBlocks, nameSlides } from './name-blocks.ts';
 
 const mimeTypeOf: Readonly<Record<MaterialFormat, string>> = {
@@ -68,15 +68,7 @@ function atBest(work: () => void): void {
 }
 
 /** Folders in which documents are taken apart, beside the uploads. */
-const workFolder = 'import-';
-
-/** Takes away what a stop of the server left lying about; what it cut short begins again from the received file. */
-export async function removeLeftOvers(dataDir: string): Promise<void> {
-  await rm(path.join(dataDir, incomingFolder), { recursive: true, force: true });
-  const uploads = path.join(dataDir, 'uploads');
-  for (const name of await readdir(uploads))
-    if (name.startsWith(workFolder)) await rm(path.join(uploads, name), { recursive: true, force: true });
-}
+export const workFolder = 'import-';
 
 /**
  * Brings in what was received: looks into the file, and makes of it a film, a reading or a deck that is ready, or says why

@@ -7,8 +7,8 @@ import { zipSync } from 'fflate';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { backUp, restore } from '../../backup.ts';
 import { jobs, pictures } from '../../db/schema.ts';
+import { removeLeftOvers } from '../../files-of-installation.ts';
 import { type School, startSchool } from '../../test/harness.ts';
-import { removeLeftOvers } from './bring-in.ts';
 import { defaultFetchLimits } from './fetch-address.ts';
 
 // Each document is read in a process of its own.

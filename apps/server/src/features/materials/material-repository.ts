@@ -2,18 +2,9 @@ import type { MadeDeck, ReadingBlock, Slide } from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
 import { and, desc, eq, inArray, isNotNull, like, or, sql } from 'drizzle-orm';
+import { isFileNamed } from '../../db/named-files.ts';
 import { inTransaction } from '../../db/open.ts';
-import {
-  answerFiles,
-  bankItems,
-  captions,
-  decks,
-  editions,
-  lessons,
-  materials,
-  pictures,
-  readings,
-} from '../../db/schema.ts';
+import { bankItems, captions, decks, editions, lessons, materials, pictures, readings } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
 
@@ -127,12 +118,7 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
       return [...new Set([...own, ...inside].flatMap(({ sha256 }) => (sha256 === null ? [] : [sha256])))];
     },
 
-    isFileUsed(sha256: string): boolean {
-      const material = db.select({ id: materials.id }).from(materials).where(eq(materials.sha256, sha256)).get();
-      const picture = db.select({ name: pictures.name }).from(pictures).where(eq(pictures.sha256, sha256)).get();
-      const handed = db.select({ id: answerFiles.id }).from(answerFiles).where(eq(answerFiles.sha256, sha256)).get();
-      return [material, picture, handed].some((use) => use !== undefined);
-    },
+    isFileUsed: (sha256: string): boolean => isFileNamed(db.$client, sha256),
 
     /** Keeps what a document holds and says that it is ready, all at once. */
     keepReading(

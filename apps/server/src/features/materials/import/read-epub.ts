@@ -10,7 +10,10 @@ import { allNamed, parseXml } from './xml.ts';
 export async function readEpub(files: ZipFiles, pictures: PictureBox, report: Report): Promise<string> {
   const encryption = files.get('META-INF/encryption.xml');
   // Fonts may be scrambled; a chapter or a picture must not be.
-  if (encryption && /CipherReference[^<>]+\.(x?html?|jpe?g|png)"/i.test(encryption.toString('utf8')))
+  if (
+    encryption &&
+    /CipherReference[^<>"]{0,40}"[^<>"]{0,400}\.(x?html?|jpe?g|png)"/i.test(encryption.toString('utf8'))
+  )
     throw new ImportRefused('passwordProtected');
   const container = parseXml(files.get('META-INF/container.xml'));
   const packagePath = allNamed(container, 'rootfile')[0]?.getAttribute('full-path') ?? '';
