@@ -39,6 +39,7 @@ async function handIn() {
   const voice = await school
     .as('adaeze')
     .ask('POST', `/api/assignments/${assignmentId}/students/imani/voices/said.webm`, readFixture('timecode-60.webm'));
+  if (voice.status !== 200) throw new Error(voice.text + JSON.stringify(sent.body));
   return { fileId: sent.body.fileId as string, voice: voice.body };
 }
 

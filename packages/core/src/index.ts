@@ -185,6 +185,7 @@ export type { LessonPicture, Recording } from './lesson/recording.ts';
 export { checkRules, type Pick as RulePick, picksOf, questionsOfPart } from './lesson/rule-answers.ts';
 export { lineTitle, type Stretch, splitMaterial, suggestStarts } from './lesson/split-material.ts';
 export { nextPart, partOverLines, splitChange } from './lesson/split-part.ts';
+export { isStopEdit, refineChange, type StopEdit } from './lesson/stop-edit.ts';
 export { swapMaterial } from './lesson/swap-material.ts';
 export { type MaterialKind, materialKinds, type PartMaterialKind, wholePart } from './lesson/whole-part.ts';
 export { isWithinFilm } from './lesson/within-film.ts';

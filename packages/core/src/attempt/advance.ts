@@ -43,7 +43,7 @@ function advanceOnce({ lesson }: WalkContext, state: AttemptState, route: RouteS
   const turn = stops[turnIndex];
   const isPartEnd = turn === undefined;
   if (isPartEnd ? !isFinishedFrom(part, leg.atStop, state) : !isSettled(state, turn.id)) return null;
-  const decided = isPartEnd ? decideEnd(part, state, route) : decideTurn(turn, state, route);
+  const decided = isPartEnd ? decideEnd(lesson, part, state, route) : decideTurn(turn, state, route);
   if (!decided) return null;
   const ruled = decided.of === null ? route.ruled : [...route.ruled, decided.of];
   const fromMs = isPartEnd ? part.outMs : within(part, turn.atMs);
@@ -154,10 +154,10 @@ function decideTurn(stop: WalkStop, state: AttemptState, route: RouteState): Dec
   return byRules(stop.id, rules, [stop], state, route, { to: { kind: 'onward' }, via: { kind: 'order' } });
 }
 
-function decideEnd(part: WalkPart, state: AttemptState, route: RouteState): Decided | null {
+function decideEnd(lesson: WalkLesson, part: WalkPart, state: AttemptState, route: RouteState): Decided | null {
   const via: Via = part.next ? { kind: 'next', partId: part.id } : { kind: 'order' };
   const usual = { to: part.next ?? ({ kind: 'onward' } as const), via };
-  return byRules(part.id, part.rules ?? [], part.stops, state, route, usual);
+  return byRules(part.id, part.rules ?? [], part.stops, state, route, usual, lesson);
 }
 
 /** The first rule that holds; the usual way where none does, or where they have led somewhere before. Null where they are not told. */
@@ -168,11 +168,17 @@ function byRules(
   state: AttemptState,
   { ruled }: RouteState,
   usual: Omit<Decided, 'of'>,
+  lesson?: WalkLesson,
 ): Decided | null {
   if (rules.length === 0) return { ...usual, of: null };
   if (ruled.includes(of)) return { ...usual, of: null };
   if (rules.some((rule) => 'hidden' in rule)) return null;
-  const rule = (rules as readonly Rule[]).find(({ when }) => holds(when, stops, state));
+  /** Of a part that was cut, the questions of all its pieces. */
+  const stopsFor = ({ when }: Rule) => {
+    const pieces = 'of' in when ? lesson?.parts.filter(({ id }) => when.of?.includes(id)) : undefined;
+    return pieces && pieces.length > 0 ? pieces.flatMap((piece) => piece.stops) : stops;
+  };
+  const rule = (rules as readonly Rule[]).find((one) => holds(one.when, stopsFor(one), state));
   return rule ? { to: rule.to, via: { kind: 'rule', of, ruleId: rule.id }, of } : { ...usual, of };
 }
 

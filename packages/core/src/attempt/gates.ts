@@ -1,4 +1,4 @@
-import { isStraight, orderedStops } from '../path/path-lesson.ts';
+import { freeStart, isFree, isStraight, orderedStops } from '../path/path-lesson.ts';
 import type { AttemptState, Leg } from './attempt-state.ts';
 import { routeOf, stopsOnRoute } from './route.ts';
 import { isFinishedFrom, partStateOf, reachToleranceMs, unsettledFrom } from './settled.ts';
@@ -101,14 +101,9 @@ export function isStopReached(context: WalkContext, state: AttemptState, part: W
 export function isPartOpen({ lesson, terms }: WalkContext, state: AttemptState, partId: string): boolean {
   if (!isStraight(lesson)) return routeOf(lesson, state).legs.some((leg) => leg.partId === partId);
   if (terms.skipping) return findPart(lesson, partId) !== undefined;
-  const fixed = lesson.freeFrom ?? lesson.parts.length;
-  for (const [index, part] of lesson.parts.entries()) {
-    if (part.id === partId) return true;
-    // From here on the order is free: what is open does not wait for its neighbours.
-    if (index >= fixed) return lesson.parts.some(({ id }) => id === partId);
-    if (!isPartFinished(part, state)) return false;
-  }
-  return false;
+  const index = lesson.parts.findIndex(({ id }) => id === partId);
+  // What may be taken in any order does not wait for its neighbours.
+  return index >= 0 && lesson.parts.slice(0, freeStart(lesson, index)).every((part) => isPartFinished(part, state));
 }
 
 /** The choices of a fork that are open: those that wait for a part only once it is done. */
@@ -154,11 +149,11 @@ export function freeParts(
   isFresh = false,
 ): readonly WalkPart[] {
   const { lesson } = context;
-  if (lesson.freeFrom === undefined || !isStraight(lesson)) return [];
-  if (!isPartFinished(part, state) && !(isFresh && lesson.freeFrom === 0)) return [];
-  return lesson.parts
-    .slice(lesson.freeFrom)
-    .filter((one) => !isPartFinished(one, state) && isPartOpen(context, state, one.id));
+  if (!isStraight(lesson)) return [];
+  if (!isPartFinished(part, state) && !(isFresh && isFree(lesson, 0))) return [];
+  return lesson.parts.filter(
+    (one, index) => isFree(lesson, index) && !isPartFinished(one, state) && isPartOpen(context, state, one.id),
+  );
 }
 
 /**
@@ -174,7 +169,6 @@ export function nextPart(context: WalkContext, state: AttemptState, part: WalkPa
   }
   const isLeft = (one: WalkPart) => !isPartFinished(one, state);
   const index = lesson.parts.indexOf(part);
-  const isFree = lesson.freeFrom !== undefined && index + 1 >= lesson.freeFrom;
-  const next = lesson.parts.slice(index + 1).find(isLeft) ?? (isFree ? lesson.parts.find(isLeft) : undefined);
-  return next && isPartOpen(context, state, next.id) ? next : undefined;
+  const inTurn = [...lesson.parts.slice(index + 1), ...lesson.parts.slice(0, index)];
+  return inTurn.find((one) => isLeft(one) && isPartOpen(context, state, one.id));
 }

@@ -49,6 +49,7 @@ interface LearnerPartHead {
   readonly rules?: readonly HiddenRule[] | undefined;
   readonly next?: Target | undefined;
   readonly from?: { readonly linkId: string; readonly isAside: boolean } | undefined;
+  readonly anyOrder?: string | undefined;
 }
 
 export interface LearnerPlacePart extends LearnerPartHead {
@@ -156,12 +157,12 @@ function toLearnerLesson({ title, directions, parts, freeFrom }: Lesson, reader:
 /** An edition holds what other lessons hold; of a draft, what is not to be had is left out. */
 function toLearnerPart(part: Part, reader: Reader): LearnerPart[] {
   if (part.kind === 'lesson') return [];
-  const { id, title, inMs, outMs, stops, directions, practice, next } = part;
+  const { id, title, inMs, outMs, stops, directions, practice, next, anyOrder } = part;
   const from = part.from && { linkId: part.from.linkId, isAside: part.from.isAside };
   const head = {
     ...{ id, title, inMs, outMs },
     stops: stopsInOrder(stops).map((stop) => toLearnerStop(stop, reader)),
-    ...present({ directions, practice, next, from, rules: hide(part.rules) }),
+    ...present({ directions, practice, next, from, anyOrder, rules: hide(part.rules) }),
   };
   if (!hasMaterial(part)) return [{ ...head, kind: part.kind }];
   const { kind, materialId, narrations, insets, nextLessonId } = part;
@@ -201,8 +202,8 @@ function toLearnerStop(stop: Stop, reader: Reader): LearnerStop {
   };
 }
 
-function toLearnerTile({ id, title, picture, colour, does, minutes, worth, to, at }: Tile): Tile {
-  return { id, title, colour, does, minutes, worth, to, ...present({ picture, at }) };
+function toLearnerTile({ id, title, picture, colour, does, minutes, worth, to, at, row }: Tile): Tile {
+  return { id, title, colour, does, minutes, worth, to, ...present({ picture, at, row }) };
 }
 
 /** That there are rules must be known, so that a browser waits for what they lead to. */

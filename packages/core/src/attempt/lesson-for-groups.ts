@@ -1,5 +1,5 @@
 import type { BoardNeed } from '../lesson/board.ts';
-import { isNeedPossible } from '../lesson/board.ts';
+import { isNeedPossible, rowOf } from '../lesson/board.ts';
 import type { Target } from '../lesson/lesson.ts';
 import type { PathRule, PathTile } from '../path/path-lesson.ts';
 
@@ -53,7 +53,9 @@ export function lessonForGroups<L extends Grouped>(lesson: L, groups: readonly s
       return choices.length > 0 ? [{ ...stop, choices }] : [];
     }
     if (stop.tiles && stop.need) {
-      const tiles = stop.tiles.filter((tile) => isFor(tile) && leads(tile.to));
+      // A row stays a row, whoever of it is given.
+      const placed = stop.tiles.map((tile, index) => ({ ...tile, row: rowOf(tile, index, stop.columns ?? 1) }));
+      const tiles = placed.filter((tile) => isFor(tile) && leads(tile.to));
       const board = { ...stop, columns: stop.columns ?? 1, tiles, need: stop.need };
       if (tiles.length === 0) return [];
       return [isNeedPossible(board) ? board : { ...board, need: { kind: 'any', count: tiles.length } }];

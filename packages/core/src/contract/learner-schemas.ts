@@ -142,6 +142,7 @@ const stop = v.variant('kind', [
           v.strictObject({ kind: is('address'), url: text }),
         ]),
         at: maybe(v.strictObject({ x: number, y: number })),
+        row: maybe(number),
       }),
     ),
     need: v.variant('kind', [
@@ -164,6 +165,7 @@ const ofPart = {
   rules: hiddenRules,
   next: maybe(target),
   from: maybe(v.strictObject({ linkId: text, isAside: flag })),
+  anyOrder: maybe(text),
 };
 const narration = v.strictObject({
   ...{ id: text, materialId: text, words: text, atMs: number, lengthMs: number },

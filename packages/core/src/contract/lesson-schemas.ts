@@ -65,7 +65,11 @@ const onlyFor = v.optional(v.pipe(v.array(groupName), v.maxLength(20)));
 const ruleSchema: v.GenericSchema<unknown, Rule> = v.object({
   id,
   when: v.variant('kind', [
-    v.object({ kind: v.picklist(['scoreBelow', 'scoreFrom']), percent }),
+    v.object({
+      kind: v.picklist(['scoreBelow', 'scoreFrom']),
+      percent,
+      of: v.optional(v.pipe(v.array(id), v.maxLength(50))),
+    }),
     v.object({ kind: v.literal('picked'), questionId: id, optionId: v.pipe(v.string(), v.maxLength(64)) }),
     v.object({ kind: v.picklist(['scaleBelow', 'scaleFrom']), questionId: id, value: v.pipe(v.number(), v.finite()) }),
     v.object({ kind: v.literal('sureAtMost'), sure: v.picklist([1, 2, 3, 4]) }),
@@ -112,7 +116,7 @@ const boardSchema = v.object({
   ]),
 });
 
-const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
+export const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
   v.object({
     id,
     kind: v.literal('checkpoint'),
@@ -166,6 +170,7 @@ const ofPart = {
   practice: v.optional(v.boolean()),
   onlyFor,
   from: v.optional(v.object({ lessonId: id, editionNumber, linkId: id, isAside: v.boolean() })),
+  anyOrder: v.optional(id),
   mapAt: v.optional(mapPlace),
   rules: v.optional(rules),
   next: v.optional(targetSchema),
@@ -193,20 +198,35 @@ export const lessonSchema: v.GenericSchema<unknown, Lesson> = v.object({
 
 const index = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(500));
 
+const freeFrom = v.optional(v.nullable(index));
+const inStop = { partId: id, stopId: id };
+/** What a field may hold is looked at once the change is made: then all of the stop must be one. */
+const field = id;
+
 export const lessonChangeSchema: v.GenericSchema<unknown, LessonChange> = v.variant('type', [
   v.object({ type: v.literal('setTitle'), title: line }),
-  v.object({ type: v.literal('insertPart'), part: partSchema, index }),
-  v.object({ type: v.literal('removePart'), partId: id }),
-  v.object({ type: v.literal('movePart'), partId: id, index }),
+  v.object({ type: v.literal('insertPart'), part: partSchema, index, freeFrom }),
+  v.object({ type: v.literal('removePart'), partId: id, freeFrom }),
+  v.object({ type: v.literal('movePart'), partId: id, index, freeFrom }),
   v.object({ type: v.literal('setPartTitle'), partId: id, title: line }),
   v.object({ type: v.literal('setWindow'), partId: id, inMs: timeMs, outMs: timeMs }),
-  v.object({ type: v.literal('insertStop'), partId: id, stop: stopSchema }),
+  v.object({ type: v.literal('insertStop'), partId: id, stop: stopSchema, index: v.optional(index) }),
   v.object({ type: v.literal('removeStop'), partId: id, stopId: id }),
   v.object({ type: v.literal('moveStop'), partId: id, stopId: id, atMs: timeMs, anchor: anchorSchema }),
   v.object({
     type: v.literal('replaceParts'),
     partIds: v.pipe(v.array(id), v.minLength(1), v.maxLength(50)),
     parts: v.pipe(v.array(partSchema), v.minLength(1), v.maxLength(50)),
+    freeFrom,
+  }),
+  v.object({ type: v.literal('setStopField'), ...inStop, field, value: v.optional(v.unknown()) }),
+  v.object({ type: v.literal('setQuestionField'), ...inStop, questionId: id, field, value: v.optional(v.unknown()) }),
+  v.object({ type: v.literal('putQuestion'), ...inStop, question: questionSchema, index }),
+  v.object({ type: v.literal('removeQuestion'), ...inStop, questionId: id }),
+  v.object({
+    type: v.literal('orderQuestions'),
+    ...inStop,
+    questionIds: v.pipe(v.array(id), v.maxLength(mostQuestions)),
   }),
   v.object({ type: v.literal('replaceStop'), partId: id, stop: stopSchema }),
   v.object({

@@ -130,6 +130,8 @@ export const routes = {
   changeDraft: route(...routePaths.changeDraft, 'teacher', {
     body: v.object({
       baseVersion: v.pipe(v.number(), v.integer(), v.minValue(0)),
+      /** Of this save: one that is sent again because its answer was lost is not taken again. */
+      saveId: v.optional(id),
       changes: v.pipe(v.array(lessonChangeSchema), v.minLength(1), v.maxLength(200)),
     }),
     output: v.object({ version: v.number(), updatedAt: v.number() }),

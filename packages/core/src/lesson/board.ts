@@ -38,6 +38,8 @@ export interface Tile {
   readonly to: TileTarget;
   /** On a free board: where its middle stands, in hundredths of the board's width and height. */
   readonly at?: { readonly x: number; readonly y: number } | undefined;
+  /** The row it stands in, from 0, where tiles for others were taken out around it. */
+  readonly row?: number | undefined;
   /** Names of the groups of the class that are offered it; everybody where absent. */
   readonly onlyFor?: readonly string[] | undefined;
 }
@@ -56,7 +58,7 @@ export type BoardNeed =
 
 interface NeedingBoard {
   readonly columns: number;
-  readonly tiles: readonly Pick<Tile, 'id' | 'worth'>[];
+  readonly tiles: readonly Pick<Tile, 'id' | 'worth' | 'row'>[];
   readonly need: BoardNeed;
 }
 
@@ -99,16 +101,24 @@ export function isNeedPossible(board: NeedingBoard): boolean {
   return board.tiles.length > 0 && isNeedMet(board, new Set(board.tiles.map(({ id }) => id)));
 }
 
-/** Rows of the grid, from the top. */
-export function rowsOf<T>({
+/** The row a tile of a grid stands in, from 0. */
+export const rowOf = ({ row }: Pick<Tile, 'row'>, index: number, columns: number): number =>
+  row ?? Math.floor(index / Math.max(1, columns));
+
+/** Rows of the grid, from the top, without those of which nothing is left. */
+export function rowsOf<T extends Pick<Tile, 'row'>>({
   columns,
   tiles,
 }: {
   readonly columns: number;
   readonly tiles: readonly T[];
 }): readonly (readonly T[])[] {
-  const count = Math.ceil(tiles.length / Math.max(1, columns));
-  return Array.from({ length: count }, (_, row) => tiles.slice(row * columns, (row + 1) * columns));
+  const rows = new Map<number, T[]>();
+  for (const [index, tile] of tiles.entries()) {
+    const row = rowOf(tile, index, columns);
+    rows.set(row, [...(rows.get(row) ?? []), tile]);
+  }
+  return [...rows.entries()].toSorted(([a], [b]) => a - b).map(([, row]) => row);
 }
 
 /**
@@ -126,7 +136,8 @@ export function needRange(
     case 'any':
       return { least: leastOf(values, need.count), most, mean: meanOf(values) * Math.min(need.count, values.length) };
     case 'eachRow': {
-      const rows = rowsOf({ columns, tiles: values });
+      const valued = tiles.map((tile, index) => ({ row: rowOf(tile, index, columns), value: values[index] ?? 0 }));
+      const rows = rowsOf({ columns, tiles: valued }).map((row) => row.map(({ value }) => value));
       return { least: sum(rows.map((row) => Math.min(...row))), most, mean: sum(rows.map(meanOf)) };
     }
     case 'firstAnd': {

@@ -1,4 +1,4 @@
-import { isAside, partAfter } from '../path/path-lesson.ts';
+import { isAside, isFree, isStraight, partAfter } from '../path/path-lesson.ts';
 import type { Lesson, LessonPart, Part, Target } from './lesson.ts';
 import { ruleOf, stopOf, withTargets } from './with-targets.ts';
 
@@ -64,7 +64,8 @@ function innerParts(
     if (to.kind !== 'part') return to;
     return { ...to, partId: idOf(to.partId), ...(to.stopId === undefined ? {} : { stopId: idOf(to.stopId) }) };
   };
-  return lesson.parts.map((part): Part => {
+  const isAnyOrder = (index: number) => isStraight(lesson) && isFree(lesson, index);
+  return lesson.parts.map((part, index): Part => {
     const aside = isAside(lesson, part.id);
     const after = aside ? undefined : partAfter(lesson, part.id);
     // Behind a tile, or from elsewhere, the usual order would not lead through it.
@@ -86,6 +87,7 @@ function innerParts(
       stops: part.stops.map((stop) => stopOf(stop, toOuter, idOf)),
       ...(usual ? { next: usual } : {}),
       ...(rules.length > 0 ? { rules } : {}),
+      ...(isAnyOrder(index) ? { anyOrder: part.anyOrder ? idOf(part.anyOrder) : link.id } : {}),
       ...(link.practice ? { practice: true } : {}),
       ...both(part.onlyFor, link.onlyFor),
       from: part.from ?? { lessonId: link.lessonId, editionNumber: number, linkId: link.id, isAside: aside },

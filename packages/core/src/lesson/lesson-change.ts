@@ -11,6 +11,7 @@ import {
   type Target,
 } from './lesson.ts';
 import type { Recording } from './recording.ts';
+import { editStop, isStopEdit, type StopEdit } from './stop-edit.ts';
 
 /**
  * One step of editing. Changes travel as JSON from the desk to the server, which applies the same function;
@@ -18,12 +19,13 @@ import type { Recording } from './recording.ts';
  */
 export type LessonChange =
   | { readonly type: 'setTitle'; readonly title: string }
-  | { readonly type: 'insertPart'; readonly part: Part; readonly index: number }
-  | { readonly type: 'removePart'; readonly partId: string }
-  | { readonly type: 'movePart'; readonly partId: string; readonly index: number }
+  | ({ readonly type: 'insertPart'; readonly part: Part; readonly index: number } & Freed)
+  | ({ readonly type: 'removePart'; readonly partId: string } & Freed)
+  | ({ readonly type: 'movePart'; readonly partId: string; readonly index: number } & Freed)
   | { readonly type: 'setPartTitle'; readonly partId: string; readonly title: string }
   | { readonly type: 'setWindow'; readonly partId: string; readonly inMs: number; readonly outMs: number }
-  | { readonly type: 'insertStop'; readonly partId: string; readonly stop: Stop }
+  /** Behind all others where no place among them is said: their order counts only where they stand at the same place. */
+  | { readonly type: 'insertStop'; readonly partId: string; readonly stop: Stop; readonly index?: number | undefined }
   | { readonly type: 'removeStop'; readonly partId: string; readonly stopId: string }
   | {
       readonly type: 'moveStop';
@@ -34,8 +36,9 @@ export type LessonChange =
       readonly anchor?: BlockAnchor | undefined;
     }
   /** Puts parts in the place of parts that stand next to each other: a split, or another version of a material. */
-  | { readonly type: 'replaceParts'; readonly partIds: readonly string[]; readonly parts: readonly Part[] }
+  | ({ readonly type: 'replaceParts'; readonly partIds: readonly string[]; readonly parts: readonly Part[] } & Freed)
   | { readonly type: 'replaceStop'; readonly partId: string; readonly stop: Stop }
+  | StopEdit
   /** Of a part, or of the whole lesson. */
   | { readonly type: 'setDirections'; readonly partId: string | null; readonly directions: Recording | null }
   | { readonly type: 'setNarrations'; readonly partId: string; readonly narrations: readonly Narration[] }
@@ -50,7 +53,19 @@ export type LessonChange =
   /** The order of stops that stand at the same place, as those of a task do: the ids of all stops of the part. */
   | { readonly type: 'orderStops'; readonly partId: string; readonly stopIds: readonly string[] };
 
-export type ChangeRefusal = 'partMissing' | 'stopMissing' | 'idTaken' | 'negativeTime' | 'emptyWindow' | 'wrongKind';
+/** From where on parts may be taken in any order afterwards, where that is not where it follows from the change itself. */
+interface Freed {
+  readonly freeFrom?: number | null | undefined;
+}
+
+export type ChangeRefusal =
+  | 'partMissing'
+  | 'stopMissing'
+  | 'questionMissing'
+  | 'idTaken'
+  | 'negativeTime'
+  | 'emptyWindow'
+  | 'wrongKind';
 
 export type ChangeResult =
   | { readonly ok: true; readonly lesson: Lesson; readonly inverse: LessonChange }
@@ -90,17 +105,18 @@ export function applyChange(lesson: Lesson, change: LessonChange): ChangeResult 
       if (change.part.inMs >= change.part.outMs) return refuse('emptyWindow');
       return {
         ok: true,
-        lesson: { ...lesson, parts: lesson.parts.toSpliced(change.index, 0, change.part) },
-        inverse: { type: 'removePart', partId: change.part.id },
+        lesson: withParts(lesson, lesson.parts.toSpliced(change.index, 0, change.part), change),
+        inverse: { type: 'removePart', partId: change.part.id, ...freedAs(lesson) },
       };
     case 'replaceParts':
-      return replaceParts(lesson, change.partIds, change.parts);
+      return replaceParts(lesson, change);
     default:
       return applyToPart(lesson, change);
   }
 }
 
-function replaceParts(lesson: Lesson, partIds: readonly string[], parts: readonly Part[]): ChangeResult {
+function replaceParts(lesson: Lesson, change: Extract<LessonChange, { type: 'replaceParts' }>): ChangeResult {
+  const { partIds, parts } = change;
   const index = lesson.parts.findIndex((part) => part.id === partIds[0]);
   const replaced = lesson.parts.slice(index, index + partIds.length);
   if (index < 0 || replaced.map((part) => part.id).join() !== partIds.join()) return refuse('partMissing');
@@ -109,10 +125,32 @@ function replaceParts(lesson: Lesson, partIds: readonly string[], parts: readonl
   if (parts.length === 0 || new Set(next.map((part) => part.id)).size < next.length) return refuse('idTaken');
   return {
     ok: true,
-    lesson: { ...lesson, parts: next },
-    inverse: { type: 'replaceParts', partIds: parts.map((part) => part.id), parts: replaced },
+    lesson: withParts(lesson, next, change, { takenFor: new Map(parts.map(({ id }) => [id, partIds.at(-1) ?? id])) }),
+    inverse: { type: 'replaceParts', partIds: parts.map((part) => part.id), parts: replaced, ...freedAs(lesson) },
   };
 }
+
+/**
+ * A lesson with other parts: those before the place from where on any order will do stay before it, wherever parts were
+ * put in, taken out or moved. What is new, or was moved, is as free as where it stands now.
+ * @param takenFor of new parts, the one in whose place they stand
+ */
+function withParts(
+  lesson: Lesson,
+  parts: readonly Part[],
+  { freeFrom: said }: Freed,
+  { movedId, takenFor }: { readonly movedId?: string; readonly takenFor?: ReadonlyMap<string, string> } = {},
+): Lesson {
+  if (said !== undefined) return { ...lesson, parts, freeFrom: said ?? undefined };
+  const { freeFrom } = lesson;
+  if (freeFrom === undefined) return { ...lesson, parts };
+  const fixed = new Set(lesson.parts.slice(0, freeFrom).map(({ id }) => id));
+  const isFixed = ({ id }: Part) => id !== movedId && fixed.has(takenFor?.get(id) ?? id);
+  return { ...lesson, parts, freeFrom: parts.findLastIndex(isFixed) + 1 };
+}
+
+/** What undoing a change of parts says, so that the order is exactly what it was. */
+const freedAs = ({ freeFrom }: Lesson): Freed => (freeFrom === undefined ? {} : { freeFrom });
 
 type PartChange = Exclude<LessonChange, { type: 'setTitle' | 'insertPart' | 'replaceParts' | 'setFreeFrom' }> & {
   readonly partId: string;
@@ -131,14 +169,16 @@ function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
     case 'removePart':
       return {
         ok: true,
-        lesson: { ...lesson, parts: lesson.parts.toSpliced(index, 1) },
-        inverse: { type: 'insertPart', part, index },
+        lesson: withParts(lesson, lesson.parts.toSpliced(index, 1), change),
+        inverse: { type: 'insertPart', part, index, ...freedAs(lesson) },
       };
     case 'movePart':
       return {
         ok: true,
-        lesson: { ...lesson, parts: lesson.parts.toSpliced(index, 1).toSpliced(change.index, 0, part) },
-        inverse: { type: 'movePart', partId: part.id, index },
+        lesson: withParts(lesson, lesson.parts.toSpliced(index, 1).toSpliced(change.index, 0, part), change, {
+          movedId: part.id,
+        }),
+        inverse: { type: 'movePart', partId: part.id, index, ...freedAs(lesson) },
       };
     case 'setPartTitle':
       return withPart({ ...part, title: change.title }, { ...change, title: part.title });
@@ -201,7 +241,7 @@ function applyToPart(lesson: Lesson, change: PartChange): ChangeResult {
 /** A part without any says nothing about them. */
 const someOf = <T>(list: readonly T[]): readonly T[] | undefined => (list.length > 0 ? list : undefined);
 
-type StopChange = Extract<PartChange, { type: 'insertStop' | 'removeStop' | 'moveStop' | 'replaceStop' }>;
+type StopChange = Extract<PartChange, { type: 'insertStop' | 'removeStop' | 'moveStop' | 'replaceStop' }> | StopEdit;
 
 function applyToStop(
   part: Part,
@@ -216,7 +256,7 @@ function applyToStop(
   if (change.type === 'insertStop') {
     if (stop) return refuse('idTaken');
     return withPart(
-      { ...part, stops: [...part.stops, change.stop] },
+      { ...part, stops: part.stops.toSpliced(change.index ?? part.stops.length, 0, change.stop) },
       { type: 'removeStop', partId: part.id, stopId: change.stop.id },
     );
   }
@@ -227,12 +267,16 @@ function applyToStop(
     case 'removeStop':
       return withPart(
         { ...part, stops: part.stops.toSpliced(index, 1) },
-        { type: 'insertStop', partId: part.id, stop },
+        { type: 'insertStop', partId: part.id, stop, index },
       );
     case 'moveStop':
       return withStop(withPlace(stop, change), { ...change, atMs: stop.atMs, anchor: stop.anchor });
     case 'replaceStop':
       return withStop(change.stop, { ...change, stop });
+    default: {
+      const edited = editStop(stop, change);
+      return edited ? withStop(edited.stop, edited.inverse) : refuse('questionMissing');
+    }
   }
 }
 
@@ -265,6 +309,8 @@ export function changeTarget(change: LessonChange): string {
   if ('part' in change) return `${change.type}:${change.part.id}`;
   if ('partIds' in change) return `${change.type}:${change.partIds.join()}`;
   if ('stop' in change) return `${change.type}:${change.stop.id}`;
+  // However fine the changes are that typing comes to, a burst in one stop is one step.
+  if (isStopEdit(change)) return `replaceStop:${change.stopId}`;
   if ('stopId' in change) return `${change.type}:${change.stopId}`;
   return `${change.type}:${change.partId}`;
 }

@@ -43,6 +43,8 @@ interface PartHead {
   readonly onlyFor?: readonly string[] | undefined;
   /** Of what has come in from another lesson: where from. */
   readonly from?: PartSource | undefined;
+  /** Of what has come in: parts side by side with the same name here may be taken in any order. */
+  readonly anyOrder?: string | undefined;
   /** Practice: what is earned in it is shown, and counts for nothing. */
   readonly practice?: boolean | undefined;
   /** Where a teacher has put it on the map; computed where absent. */
@@ -84,7 +86,12 @@ export interface Rule {
 
 export type RuleCondition =
   /** Points earned, in percent of those there were: below it, or that much and more. */
-  | { readonly kind: 'scoreBelow' | 'scoreFrom'; readonly percent: number }
+  | {
+      readonly kind: 'scoreBelow' | 'scoreFrom';
+      readonly percent: number;
+      /** At the end of a part that was cut: the parts it was, so that all of their questions count. */
+      readonly of?: readonly string[] | undefined;
+    }
   /** An answer among those picked. */
   | { readonly kind: 'picked'; readonly questionId: string; readonly optionId: string }
   /** A value on a scale: below it, or that much and more. */

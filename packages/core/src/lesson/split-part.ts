@@ -1,5 +1,5 @@
 import type { ScriptLine } from '../script/script.ts';
-import { hasMaterial, type Lesson, type MaterialPart, type Target } from './lesson.ts';
+import { hasMaterial, type Lesson, type MaterialPart, type Rule, type Target } from './lesson.ts';
 import type { LessonChange } from './lesson-change.ts';
 import { replacing } from './replacing.ts';
 import { type PartMaterialKind, wholePart } from './whole-part.ts';
@@ -59,9 +59,16 @@ function splitPart(part: MaterialPart, atMs: number, newPartId: string): readonl
       inMs: atMs,
       ...(nextLessonId ? { nextLessonId } : {}),
       ...(next ? { next } : {}),
-      ...(rules ? { rules } : {}),
+      ...(rules ? { rules: rules.map((rule) => overBoth(rule, [part.id, newPartId])) } : {}),
     },
   ];
+}
+
+/** A rule over points at the end of a part counts the questions of all its pieces, as before it was cut. */
+function overBoth(rule: Rule, pieces: readonly string[]): Rule {
+  const { when } = rule;
+  if (when.kind !== 'scoreBelow' && when.kind !== 'scoreFrom') return rule;
+  return { ...rule, when: { ...when, of: [...new Set([...(when.of ?? []), ...pieces])] } };
 }
 
 /**

@@ -1,5 +1,5 @@
 import type { Question } from '../question/question.ts';
-import type { Part, Rule, Stop, Target } from './lesson.ts';
+import type { Part, Rule, RuleCondition, Stop, Target } from './lesson.ts';
 
 export type ToTarget = (to: Target) => Target;
 export type IdOf = (id: string) => string;
@@ -20,8 +20,13 @@ export function withTargets(part: Part, toTarget: ToTarget, toDone: IdOf = same)
 
 /** A rule that leads elsewhere, and looks at questions by other ids. */
 export function ruleOf(rule: Rule, toTarget: ToTarget, idOf: IdOf): Rule {
-  const when = 'questionId' in rule.when ? { ...rule.when, questionId: idOf(rule.when.questionId) } : rule.when;
+  const when = whenOf(rule.when, idOf);
   return { ...rule, when, to: toTarget(rule.to) };
+}
+
+function whenOf(when: RuleCondition, idOf: IdOf): RuleCondition {
+  if ('questionId' in when) return { ...when, questionId: idOf(when.questionId) };
+  return 'of' in when && when.of ? { ...when, of: when.of.map(idOf) } : when;
 }
 
 /** A stop whose ways lead elsewhere, with other ids. */

@@ -1,7 +1,7 @@
 import { needRange } from '../lesson/board.ts';
 import type { Hundredths } from '../lesson/points.ts';
 import { boardAt, type NeedingStop, type PathGraph, type PathNode, pathGraph, weighNode } from './path-graph.ts';
-import type { PathLesson } from './path-lesson.ts';
+import { freeStart, type PathLesson } from './path-lesson.ts';
 
 export interface Range {
   readonly least: number;
@@ -139,10 +139,9 @@ function withTiles(weight: OwnSums, board: NeedingStop, ofTiles: ReadonlyMap<str
 const inMs = (minutes: number) => minutes * 60_000;
 
 /** In how many orders the parts that may be taken freely can be taken. */
-function ordersOf({ parts, freeFrom }: PathLesson): bigint {
-  let orders = 1n;
-  if (freeFrom !== undefined) for (let count = parts.length - freeFrom; count > 1; count--) orders *= BigInt(count);
-  return orders;
+function ordersOf(lesson: PathLesson): bigint {
+  // The first of some has one choice, the second two: all together their factorial.
+  return lesson.parts.reduce((orders, _, index) => orders * BigInt(index - freeStart(lesson, index) + 1), 1n);
 }
 
 const edgeKey = (node: number, edge: number) => `${node}:${edge}`;

@@ -18,6 +18,8 @@ export interface PathPart {
   readonly next?: Target | undefined;
   /** Of what has come in from another lesson: in whose place it stands, and whether it is an aside there. */
   readonly from?: { readonly linkId: string; readonly isAside: boolean } | undefined;
+  /** Parts side by side with the same name here may be taken in any order. */
+  readonly anyOrder?: string | undefined;
 }
 
 /** A browser knows that there are rules, and not what they are. */
@@ -41,6 +43,7 @@ export interface PathTile {
   readonly id: string;
   readonly minutes: number;
   readonly worth: number;
+  readonly row?: number | undefined;
   readonly to: TileTarget;
 }
 
@@ -207,3 +210,19 @@ export function placeIn(part: PathPart, { stopId, at }: PartTarget): Place | nul
 /** A place of a part's axis that lies in its window. */
 export const within = ({ inMs, outMs }: Pick<PathPart, 'inMs' | 'outMs'>, ms: number): number =>
   Math.min(outMs, Math.max(inMs, ms));
+
+/**
+ * The first of the parts that may be taken in any order together with the one at an index, itself where its place is
+ * fixed: those from `freeFrom` on, and those that have come in from another lesson where they may.
+ */
+export function freeStart({ parts, freeFrom }: PathLesson, index: number): number {
+  if (freeFrom !== undefined && index >= freeFrom) return freeFrom;
+  const name = parts[index]?.anyOrder;
+  let start = index;
+  while (name !== undefined && start > 0 && parts[start - 1]?.anyOrder === name) start--;
+  return start;
+}
+
+/** Whether the part at an index may be taken in another order with its neighbours. */
+export const isFree = (lesson: PathLesson, index: number): boolean =>
+  (lesson.freeFrom !== undefined && index >= lesson.freeFrom) || lesson.parts[index]?.anyOrder !== undefined;

@@ -1,12 +1,14 @@
 import type { Lesson } from '@semita/core';
-import { and, desc, eq, notInArray, sql } from 'drizzle-orm';
-import { assignments, attempts, editions, lessons } from '../../db/schema.ts';
+import { and, desc, eq, lt, notInArray, sql } from 'drizzle-orm';
+import { assignments, attempts, editions, lessonSaves, lessons } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
 
 export type LessonRow = typeof lessons.$inferSelect;
 export type EditionRow = typeof editions.$inferSelect;
 export type LessonRepository = ReturnType<typeof createLessonRepository>;
+
+const savesKept = 200;
 
 export function createLessonRepository({ db }: Pick<Deps, 'db'>) {
   return {
@@ -28,6 +30,20 @@ export function createLessonRepository({ db }: Pick<Deps, 'db'>) {
 
     saveDraft(lessonId: string, draft: Lesson, version: number, updatedAt: number): void {
       db.update(lessons).set({ draft, version, updatedAt }).where(eq(lessons.id, lessonId)).run();
+    },
+
+    /** The version that a save came to; undefined for one that is not known. */
+    findSave(lessonId: string, saveId: string): number | undefined {
+      const place = and(eq(lessonSaves.lessonId, lessonId), eq(lessonSaves.saveId, saveId));
+      return db.select({ version: lessonSaves.version }).from(lessonSaves).where(place).get()?.version;
+    },
+
+    /** Remembers a save, and forgets those that no browser is still waiting for. */
+    keepSave(lessonId: string, saveId: string, version: number): void {
+      db.insert(lessonSaves).values({ lessonId, saveId, version }).run();
+      db.delete(lessonSaves)
+        .where(and(eq(lessonSaves.lessonId, lessonId), lt(lessonSaves.version, version - savesKept)))
+        .run();
     },
 
     findLatestEdition(lessonId: string): EditionRow | undefined {

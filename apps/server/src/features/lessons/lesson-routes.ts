@@ -19,8 +19,7 @@ export function lessonHandlers(lessons: LessonService): Pick<Handlers, Names> {
     splitIntoLessons: ({ actor, params, body }) => lessons.splitIntoLessons(actor, params.materialId, body.startIds),
     putIntoDrafts: ({ actor, params }) => lessons.putIntoDrafts(actor, params.materialId),
     readDraft: ({ actor, params }) => lessons.readDraft(actor, params.lessonId),
-    changeDraft: ({ actor, params, body }) =>
-      lessons.changeDraft(actor, params.lessonId, body.baseVersion, body.changes),
+    changeDraft: ({ actor, params, body }) => lessons.changeDraft(actor, params.lessonId, body),
     readEdition: ({ actor, params }) => {
       const number = params.number === 'newest' ? null : Number(params.number);
       if (number !== null && !Number.isInteger(number)) throw new Refused('notFound');

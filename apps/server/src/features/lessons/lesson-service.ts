@@ -6,6 +6,7 @@ import {
   type FindEdition,
   faultsOfDraft,
   hasMaterial,
+  isStopEdit,
   type Lesson,
   type LessonChange,
   type LessonPicture,
@@ -21,7 +22,8 @@ import {
   swapMaterial,
   wholePart,
 } from '@semita/core';
-import type { Draft, LessonSummary, Material } from '@semita/core/contract';
+import { type Draft, type LessonSummary, lessonSchema, type Material } from '@semita/core/contract';
+import * as v from 'valibot';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -43,6 +45,12 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
   readonly onEditionMoved: (assignmentIds: readonly string[]) => void;
   /** The lines of a document or a deck; none of a film. */
   readonly scriptOfMaterial: (material: Material) => readonly ScriptLine[];
+}
+
+export interface Save {
+  readonly baseVersion: number;
+  readonly saveId?: string | undefined;
+  readonly changes: readonly LessonChange[];
 }
 
 type NewerVersion = Parameters<typeof replaceMaterial>[2];
@@ -213,19 +221,25 @@ export function createLessonService({
     },
 
     /**
-     * Applies changes to the draft they were made on.
+     * Applies changes to the draft they were made on. The same save again changes nothing, and is answered as before.
      * @throws Refused draftMoved when the draft has been changed since by somebody else, or in another tab
      */
-    changeDraft(actor: Actor, lessonId: string, baseVersion: number, changes: readonly LessonChange[]) {
+    changeDraft(actor: Actor, lessonId: string, { baseVersion, saveId, changes }: Save) {
       return inTransaction(db, () => {
         const row = found(repository.findOwned(actor, lessonId));
+        const before = saveId === undefined ? undefined : repository.findSave(lessonId, saveId);
+        if (before !== undefined) return { version: before, updatedAt: row.updatedAt };
         if (row.version !== baseVersion) throw new Refused('draftMoved', { version: row.version });
         const result = applyChanges(row.draft, changes);
         if (!result.ok) throw new Refused('changeImpossible', { reason: result.reason, index: result.index });
         if (!materials.areOwned(actor, materialsOf(result.lesson)))
           throw new Refused('changeImpossible', { reason: 'materialMissing' });
+        // A field that was set alone may hold anything until all of its stop is looked at.
+        const isWhole = !changes.some(isStopEdit) || v.is(lessonSchema, result.lesson);
+        if (!isWhole) throw new Refused('inputInvalid', { fields: ['changes'] });
         const saved = { version: row.version + 1, updatedAt: clock() };
         repository.saveDraft(lessonId, result.lesson, saved.version, saved.updatedAt);
+        if (saveId !== undefined) repository.keepSave(lessonId, saveId, saved.version);
         return saved;
       });
     },

@@ -12,6 +12,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
+import { v7 } from 'uuid';
 import { ApiError, codeOf } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
@@ -36,6 +37,7 @@ import { ReadingDetails } from './reading-details.tsx';
 import { loadEditorAhead } from './stop-card.tsx';
 import { useDeskKeys } from './use-desk-keys.ts';
 import { useWholeLesson } from './whole-lesson.ts';
+import { wordsOfChange } from './words-of-change.ts';
 
 // The stage is the students' own player, with their words.
 addWords(enStudent);
@@ -67,8 +69,8 @@ function useDesk(draft: Draft) {
   const [desk] = useState(() =>
     createDesk({
       draft,
-      send: (baseVersion, changes) =>
-        call('changeDraft', { params: { lessonId: draft.id }, body: { baseVersion, changes } }),
+      send: (body) => call('changeDraft', { params: { lessonId: draft.id }, body }),
+      newId: () => v7(),
       reload: () => call('readDraft', { params: { lessonId: draft.id } }),
       now: () => performance.now(),
     }),
@@ -199,7 +201,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
           onMakeEdition={() => makeEdition.mutate({ acceptsMutePictures: false })}
           onAssign={() => setIsAssigning(true)}
         />
-        <Conflict snapshot={snapshot} onResolve={desk.resolve} />
+        <Conflict snapshot={snapshot} onResolve={desk.resolve} onPutAway={desk.putAway} />
         {mutePictures > 0 && (
           <div className="p-3">
             <Notice tone="attention" role="alert" title={t('desk.picturesMute', { count: mutePictures })}>
@@ -336,9 +338,11 @@ function isAbout(fault: Fault, change: LessonChange): boolean {
 function Conflict({
   snapshot,
   onResolve,
+  onPutAway,
 }: {
   readonly snapshot: DeskSnapshot;
   readonly onResolve: (choice: 'keepMine' | 'dropMine') => void;
+  readonly onPutAway: () => void;
 }) {
   if (snapshot.saving === 'conflict')
     return (
@@ -356,11 +360,27 @@ function Conflict({
         </Notice>
       </div>
     );
-  if (!snapshot.lostCount) return null;
+  if (snapshot.leftOut.length === 0) return null;
   return (
     <div className="p-3">
-      <Notice tone="attention" role="status">
-        {t('desk.keptSome', { count: snapshot.lostCount })}
+      <Notice tone="attention" role="status" title={t('desk.leftOutTitle')}>
+        <p>{t('desk.leftOutHelp')}</p>
+        <ul className="grid max-h-48 gap-2 overflow-y-auto">
+          {snapshot.leftOut.map(({ whose, change }, index) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a list that only ever goes away whole
+            <li key={index} className="grid gap-0.5">
+              <span className="text-quiet">{t(whose === 'mine' ? 'desk.leftOutMine' : 'desk.leftOutTheirs')}</span>
+              <span className="select-all break-words whitespace-pre-wrap">
+                {wordsOfChange(change) || t('desk.leftOutStep')}
+              </span>
+            </li>
+          ))}
+        </ul>
+        <div>
+          <Button size="small" onClick={onPutAway}>
+            {t('desk.putAway')}
+          </Button>
+        </div>
       </Notice>
     </div>
   );

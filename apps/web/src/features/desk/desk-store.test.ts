@@ -4,7 +4,7 @@ import type { Draft } from '@semita/core/contract';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { bridgeLesson } from '../../../../../packages/core/src/test/bridge-lesson.ts';
 import { ApiError } from '../../api/api-error.ts';
-import { createDesk } from './desk-store.ts';
+import { createDesk, type Save } from './desk-store.ts';
 
 beforeEach(() => {
   vi.useFakeTimers();
@@ -30,15 +30,19 @@ function createServer(lesson: Lesson = bridgeLesson) {
       materials: [],
       faults: [],
     }),
-    send: async (baseVersion: number, changes: LessonChange[]) => {
+    saves: new Map<string, number>(),
+    send: async ({ baseVersion, saveId, changes }: Save) => {
       const trouble = server.troubles.shift();
       if (trouble instanceof ApiError) throw trouble;
+      const before = server.saves.get(saveId);
+      if (before !== undefined) return { version: before };
       if (baseVersion !== server.version) throw new ApiError('draftMoved');
       const result = applyChanges(server.lesson, changes);
       if (!result.ok) throw new ApiError('changeImpossible');
       server.sent.push(changes);
       server.lesson = result.lesson;
       server.version++;
+      server.saves.set(saveId, server.version);
       if (trouble === 'answerLost') throw new ApiError('offline');
       return { version: server.version };
     },
@@ -46,11 +50,14 @@ function createServer(lesson: Lesson = bridgeLesson) {
   return server;
 }
 
+let saveCount = 0;
+
 function openDesk(server = createServer()) {
   const desk = createDesk({
     draft: server.draft(),
     send: server.send,
     reload: async () => server.draft(),
+    newId: () => `save-${saveCount++}`,
     now: () => Date.now(),
   });
   return { server, desk, title: () => desk.getSnapshot().lesson.title, saving: () => desk.getSnapshot().saving };
@@ -127,9 +134,13 @@ describe('saving', () => {
       desk.apply({ type: 'replaceStop', partId: 'clip', stop: { ...stop, note } });
     expect(saving()).toBe('unsaved');
     await vi.advanceTimersByTimeAsync(700);
-    expect(server.sent).toEqual([[{ type: 'replaceStop', partId: 'clip', stop: { ...stop, note: 'Look' } }]]);
+    expect(server.sent).toEqual([
+      [{ type: 'setStopField', partId: 'clip', stopId: stop.id, field: 'note', value: 'Look' }],
+    ]);
     expect(saving()).toBe('saved');
     expect(desk.hasUnsaved()).toBe(false);
+    desk.undo();
+    expect(desk.getSnapshot().lesson).toEqual(bridgeLesson);
   });
 
   test('changes made while a save is under way follow in a save of their own', async () => {
@@ -208,8 +219,40 @@ describe('the same draft in two tabs', () => {
     mine.desk.resolve('keepMine');
     await vi.advanceTimersByTimeAsync(700);
     // The stop that was moved is gone; the other two changes stand on top of theirs.
-    expect(mine.desk.getSnapshot()).toMatchObject({ saving: 'saved', lostCount: 1 });
+    expect(mine.desk.getSnapshot()).toMatchObject({
+      saving: 'saved',
+      leftOut: [{ whose: 'mine', change: { type: 'moveStop' } }],
+    });
     expect(server.lesson).toMatchObject({ title: 'Theirs', parts: [{ title: 'My clip', inMs: 11_000 }] });
+  });
+
+  test('where they changed different things, both stand, and nobody is asked', async () => {
+    const server = createServer();
+    const [mine, theirs] = [openDesk(server), openDesk(server)];
+    const stop = bridgeLesson.parts[0]?.stops.find(({ id }) => id === 's-two');
+    if (stop?.kind !== 'checkpoint') throw new Error('s-two is a checkpoint');
+    const withStem = (at: number, stem: string) => ({
+      ...stop,
+      questions: stop.questions.map((question, index) => (index === at ? { ...question, stem } : question)),
+    });
+    theirs.desk.apply({ type: 'replaceStop', partId: 'clip', stop: withStem(0, 'Theirs') });
+    await theirs.desk.flush();
+    mine.desk.apply({ type: 'replaceStop', partId: 'clip', stop: withStem(1, 'Mine') });
+    await vi.advanceTimersByTimeAsync(3_000);
+    expect(mine.saving()).toBe('saved');
+    const merged = server.lesson.parts[0]?.stops.find(({ id }) => id === 's-two');
+    expect(merged?.kind === 'checkpoint' && merged.questions.map(({ stem }) => stem)).toEqual(['Theirs', 'Mine']);
+  });
+
+  test('where both wrote the same, what gives way is shown', async () => {
+    const { server, mine } = await collide();
+    mine.desk.apply(setTitle('Mine'));
+    await vi.advanceTimersByTimeAsync(700);
+    expect(mine.saving()).toBe('conflict');
+    mine.desk.resolve('keepMine');
+    await vi.advanceTimersByTimeAsync(3_000);
+    expect(server.lesson.title).toBe('Mine');
+    expect(mine.desk.getSnapshot().leftOut).toEqual([{ whose: 'theirs', change: setTitle('Theirs') }]);
   });
 
   test('or drops its own', async () => {
@@ -220,6 +263,9 @@ describe('the same draft in two tabs', () => {
     await vi.advanceTimersByTimeAsync(10_000);
     expect([mine.title(), mine.saving(), server.version]).toEqual(['Theirs', 'saved', 2]);
     expect(mine.desk.getSnapshot().canUndo).toBe(false);
+    expect(mine.desk.getSnapshot().leftOut).toEqual([{ whose: 'mine', change: setTitle('Mine') }]);
+    mine.desk.putAway();
+    expect(mine.desk.getSnapshot().leftOut).toEqual([]);
   });
 });
 

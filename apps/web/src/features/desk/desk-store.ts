@@ -1,4 +1,12 @@
-import { applyChange, changeTarget, type Lesson, type LessonChange } from '@semita/core';
+import {
+  applyChange,
+  applyChanges,
+  changeTarget,
+  isStopEdit,
+  type Lesson,
+  type LessonChange,
+  refineChange,
+} from '@semita/core';
 import type { Draft } from '@semita/core/contract';
 import { codeOf } from '../../api/api-error.ts';
 
@@ -10,8 +18,14 @@ export interface DeskSnapshot {
   readonly saving: Saving;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
-  /** Changes that could not be put on top of somebody else's; null when there was no such thing. */
-  readonly lostCount: number | null;
+  /** What does not stand in the lesson after two changed the same: shown until it is put away, so that nobody's words are gone. */
+  readonly leftOut: readonly LeftOut[];
+}
+
+/** A piece of work that gave way to another's. */
+export interface LeftOut {
+  readonly whose: 'mine' | 'theirs';
+  readonly change: LessonChange;
 }
 
 /** One step of the history: a burst of typing in one place is one step. */
@@ -24,25 +38,36 @@ interface Step {
 
 interface Options {
   readonly draft: Draft;
-  readonly send: (baseVersion: number, changes: LessonChange[]) => Promise<{ version: number }>;
+  readonly send: (save: Save) => Promise<{ version: number }>;
   readonly reload: () => Promise<Draft>;
+  readonly newId: () => string;
   readonly now: () => number;
+}
+
+/** What is sent together; the same again until it is answered. */
+export interface Save {
+  readonly baseVersion: number;
+  readonly saveId: string;
+  readonly changes: LessonChange[];
 }
 
 const saveDelayMs = 700;
 const retryDelayMs = 4_000;
+const mostPerSave = 200;
 const burstMs = 1_500;
 const mostStepsKept = 500;
 
 export type Desk = ReturnType<typeof createDesk>;
 
 /** The draft under the teacher's hands: changes at once, history, and saving as one types. */
-export function createDesk({ draft, send, reload, now }: Options) {
+export function createDesk({ draft, send, reload, newId, now }: Options) {
   const listeners = new Set<() => void>();
   let past: Step[] = [];
   let future: Step[] = [];
   let waiting: LessonChange[] = [];
-  let onTheWay: LessonChange[] = [];
+  let onTheWay: Save | null = null;
+  /** What the server had when it was last heard of: what others did since is the difference from it. */
+  let base = draft.lesson;
   let theirs: Draft | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let running: Promise<void> = Promise.resolve();
@@ -52,7 +77,7 @@ export function createDesk({ draft, send, reload, now }: Options) {
     saving: 'saved',
     canUndo: false,
     canRedo: false,
-    lostCount: null,
+    leftOut: [],
   };
 
   const change = (next: Partial<DeskSnapshot>) => {
@@ -65,13 +90,14 @@ export function createDesk({ draft, send, reload, now }: Options) {
     timer = setTimeout(() => void saveInTurn(), delayMs);
   };
 
-  /** Of two changes in a row that put the same stop whole, only the later matters. */
+  /** Of two changes in a row that set the same field, only the later matters. */
   const enqueue = (one: LessonChange) => {
     const last = waiting.at(-1);
-    if (last?.type === 'replaceStop' && one.type === 'replaceStop' && last.stop.id === one.stop.id)
-      waiting[waiting.length - 1] = one;
+    if (last && isSameField(last, one)) waiting[waiting.length - 1] = one;
     else waiting.push(one);
   };
+
+  const unsaved = () => [...(onTheWay?.changes ?? []), ...waiting];
 
   /** Applies changes to the local lesson; gives the inverses, last first, or null when one cannot be done. */
   const perform = (changes: readonly LessonChange[]): LessonChange[] | null => {
@@ -96,14 +122,17 @@ export function createDesk({ draft, send, reload, now }: Options) {
   };
 
   const save = async (): Promise<void> => {
-    if (waiting.length === 0 || theirs) return;
+    if (unsaved().length === 0 || theirs) return;
     clearTimeout(timer);
-    onTheWay = waiting.slice(0, 200);
-    waiting = waiting.slice(onTheWay.length);
+    if (!onTheWay) {
+      onTheWay = { baseVersion: snapshot.version, saveId: newId(), changes: waiting.slice(0, mostPerSave) };
+      waiting = waiting.slice(mostPerSave);
+    }
     change({ saving: 'saving' });
     try {
-      const { version } = await send(snapshot.version, onTheWay);
-      onTheWay = [];
+      const { version } = await send(onTheWay);
+      base = onBase(onTheWay.changes);
+      onTheWay = null;
       change({ version, saving: waiting.length > 0 ? 'unsaved' : 'saved' });
       if (waiting.length > 0) await save();
     } catch (error) {
@@ -111,13 +140,17 @@ export function createDesk({ draft, send, reload, now }: Options) {
     }
   };
 
+  const onBase = (changes: readonly LessonChange[]): Lesson => {
+    const result = applyChanges(base, changes);
+    return result.ok ? result.lesson : snapshot.lesson;
+  };
+
   const onSaveFailed = async (error: unknown) => {
     const code = codeOf(error);
-    waiting = [...onTheWay, ...waiting];
-    onTheWay = [];
     if (code !== 'draftMoved' && code !== 'changeImpossible') {
       // What the server could not read it will not read next time; the next change tries again.
       const isHopeless = code === 'inputInvalid' || code === 'bodyTooLarge' || code === 'notFound';
+      if (isHopeless) takeBack();
       change({ saving: isHopeless ? 'refused' : code === 'notSignedIn' ? 'signedOut' : 'offline' });
       if (!isHopeless) schedule(retryDelayMs);
       return;
@@ -126,14 +159,30 @@ export function createDesk({ draft, send, reload, now }: Options) {
     if (!there) {
       change({ saving: 'offline' });
       schedule(retryDelayMs);
-    } else if (JSON.stringify(there.lesson) === JSON.stringify(snapshot.lesson)) {
-      // It was our own save, whose answer was lost on the way.
-      waiting = [];
-      change({ version: there.version, saving: 'saved' });
-    } else {
-      theirs = there;
-      change({ saving: 'conflict' });
+      return;
     }
+    takeBack();
+    theirs = there;
+    const { clashes, lost } = compare(base, there.lesson, waiting);
+    // Where nobody changed the same, both stand, and nobody has to be asked.
+    if (clashes.length === 0 && lost.length === 0) putOnTop(there, waiting, []);
+    else change({ saving: 'conflict' });
+  };
+
+  /** What was not taken is sent in a save of its own, with what came after it. */
+  const takeBack = () => {
+    waiting = unsaved();
+    onTheWay = null;
+  };
+
+  const putOnTop = ({ lesson, version }: Draft, mine: readonly LessonChange[], leftOut: readonly LeftOut[]) => {
+    theirs = null;
+    waiting = [];
+    base = lesson;
+    past = [];
+    future = [];
+    change({ lesson, version, saving: 'saved', leftOut });
+    for (const one of mine) perform([one]);
   };
 
   const step = (from: Step[], to: Step[]) => {
@@ -154,7 +203,9 @@ export function createDesk({ draft, send, reload, now }: Options) {
 
     /** @returns whether the change could be done */
     apply(one: LessonChange): boolean {
-      const inverses = perform([one]);
+      const pieces = refineChange(snapshot.lesson, one);
+      if (pieces.length === 0) return true;
+      const inverses = perform(pieces);
       if (!inverses) return false;
       const target = changeTarget(one);
       const last = past.at(-1);
@@ -163,10 +214,10 @@ export function createDesk({ draft, send, reload, now }: Options) {
         now() - last.at < burstMs &&
         !target.startsWith('insert') &&
         !target.startsWith('remove');
-      if (isBurst) past[past.length - 1] = { ...last, inverses: last.inverses, changes: [one], at: now() };
-      else past = [...past, { changes: [one], inverses, target, at: now() }].slice(-mostStepsKept);
+      if (isBurst) past[past.length - 1] = { ...last, ...longer(last, pieces, inverses), at: now() };
+      else past = [...past, { changes: pieces, inverses, target, at: now() }].slice(-mostStepsKept);
       future = [];
-      change({ lostCount: null });
+      change({});
       return true;
     },
     undo: () => step(past, future),
@@ -181,21 +232,71 @@ export function createDesk({ draft, send, reload, now }: Options) {
     /** Takes what somebody else has saved, with our unsaved changes on top or without them. */
     resolve(choice: 'keepMine' | 'dropMine') {
       if (!theirs) return;
-      const mine = choice === 'keepMine' ? waiting : [];
-      const { lesson, version } = theirs;
-      theirs = null;
-      waiting = [];
-      past = [];
-      future = [];
-      change({ lesson, version, saving: 'saved' });
-      const lost = mine.filter((one) => perform([one]) === null).length;
-      change({ lostCount: choice === 'keepMine' ? lost : null });
+      const mine = waiting;
+      const { clashes, lost } = compare(base, theirs.lesson, mine);
+      const toMine = (one: LessonChange): LeftOut => ({ whose: 'mine', change: one });
+      const leftOut =
+        choice === 'keepMine'
+          ? [...lost.map(toMine), ...clashes.map((one): LeftOut => ({ whose: 'theirs', change: one }))]
+          : mine.map(toMine);
+      putOnTop(theirs, choice === 'keepMine' ? mine : [], leftOut);
     },
 
-    hasUnsaved: () => waiting.length > 0 || onTheWay.length > 0,
+    /** Puts away what was shown of work that gave way. */
+    putAway: () => change({ leftOut: [] }),
+
+    hasUnsaved: () => unsaved().length > 0,
     stop() {
       clearTimeout(timer);
       void saveInTurn();
     },
   };
+}
+
+/** A burst with one more change: what sets the same again says only the latest, and is undone to the first. */
+function longer(burst: Step, pieces: readonly LessonChange[], inverses: readonly LessonChange[]) {
+  const [before] = burst.changes;
+  const [piece] = pieces;
+  const isOne = burst.changes.length === 1 && pieces.length === 1 && before && piece;
+  if (isOne && (!isStopEdit(piece) || isSameField(before, piece))) return { changes: pieces, inverses: burst.inverses };
+  return { changes: [...burst.changes, ...pieces], inverses: [...inverses, ...burst.inverses] };
+}
+
+function isSameField(a: LessonChange, b: LessonChange): boolean {
+  if (a.type === 'setStopField' && b.type === a.type) return a.stopId === b.stopId && a.field === b.field;
+  return (
+    a.type === 'setQuestionField' &&
+    b.type === a.type &&
+    a.stopId === b.stopId &&
+    a.questionId === b.questionId &&
+    a.field === b.field
+  );
+}
+
+/**
+ * What of our changes touches what somebody else has changed as well: then undoing them gives other things back on
+ * their lesson than on the one both began from.
+ * @returns what stood there of theirs, and those of ours that cannot be made any more
+ */
+function compare(
+  base: Lesson,
+  theirs: Lesson,
+  mine: readonly LessonChange[],
+): { readonly clashes: LessonChange[]; readonly lost: LessonChange[] } {
+  let [before, there] = [base, theirs];
+  const clashes: LessonChange[] = [];
+  const lost: LessonChange[] = [];
+  for (const one of mine) {
+    const onBase = applyChange(before, one);
+    const onTheirs = applyChange(there, one);
+    if (onBase.ok) before = onBase.lesson;
+    if (!onTheirs.ok) {
+      lost.push(one);
+      continue;
+    }
+    there = onTheirs.lesson;
+    if (onBase.ok && JSON.stringify(onBase.inverse) !== JSON.stringify(onTheirs.inverse))
+      clashes.push(onTheirs.inverse);
+  }
+  return { clashes, lost };
 }
