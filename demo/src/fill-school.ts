@@ -175,10 +175,13 @@ function fillBank({ services }: Stage, lesson: Lesson): ReadonlyMap<string, stri
 function writeLesson({ services }: Stage, { title, parts }: Lesson, makesEdition: boolean): string {
   const { id } = services.lessons.create(adaeze, null);
   const { version } = services.lessons.readDraft(adaeze, id);
-  const saved = services.lessons.changeDraft(adaeze, id, version, [
-    { type: 'setTitle', title },
-    ...parts.map((part, index) => ({ type: 'insertPart' as const, part, index })),
-  ]);
+  const saved = services.lessons.changeDraft(adaeze, id, {
+    baseVersion: version,
+    changes: [
+      { type: 'setTitle', title },
+      ...parts.map((part, index) => ({ type: 'insertPart' as const, part, index })),
+    ],
+  });
   if (makesEdition) services.lessons.makeEdition(adaeze, id, saved.version);
   return id;
 }

@@ -40,6 +40,7 @@ CREATE UNIQUE INDEX `attempt_events_draft` ON `attempt_events` (`attempt_id`,`dr
 ALTER TABLE `attempts` ADD `secret` text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE `attempts` ADD `drawn_by_time` integer DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE `attempts` ADD `reducer` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE `materials` ADD `removed_at` integer;--> statement-breakpoint
 ALTER TABLE `sessions` ADD `used_at` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 UPDATE `attempts` SET `secret` = lower(hex(randomblob(16))), `drawn_by_time` = 1;--> statement-breakpoint
 UPDATE `sessions` SET `used_at` = `created_at`;--> statement-breakpoint

@@ -1,9 +1,9 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { type Lesson, placeWindow } from '@semita/core';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { everyKind } from '../../../packages/core/src/test/every-kind.ts';
-import { lessonOf } from '../../../packages/core/src/test/kinds-lesson.ts';
 import { backUp, readInterval, restore } from './backup.ts';
 import { listFiles } from './db/named-files.ts';
 import { createSender, readFixture, type School, startSchool } from './test/harness.ts';
@@ -23,9 +23,28 @@ afterEach(async () => {
 
 const placeOf = (folder: string, sha256: string) => path.join(folder, 'media', sha256.slice(0, 2), sha256);
 
+/** A task, so that nothing is shown but what is handed in. */
+const lesson: Lesson = {
+  title: 'A task',
+  parts: [
+    {
+      ...{ id: 'task', kind: 'task', title: 'Task', ...placeWindow },
+      stops: [
+        {
+          id: 'stop',
+          kind: 'checkpoint',
+          atMs: 0,
+          required: true,
+          questions: [{ ...everyKind.upload, picture: undefined }],
+        },
+      ],
+    },
+  ],
+};
+
 /** A student who hands in a file, and a teacher who says something to it aloud. */
 async function handIn() {
-  const { assignmentId } = await school.assignLesson(lessonOf([everyKind.upload]));
+  const { assignmentId } = await school.assignLesson(lesson);
   const imani = school.as('imani');
   const { attemptId } = (await imani.ask('PUT', `/api/assignments/${assignmentId}/walk`)).body;
   const sent = await imani.ask('POST', `/api/attempts/${attemptId}/files/notes.txt`, Buffer.from('My own notes'));

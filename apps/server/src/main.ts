@@ -34,6 +34,7 @@ async function start(): Promise<void> {
   const missing = countMissing(deps);
   services.jobs.resume();
   services.refreshStale();
+  await services.materials.clearAway();
   const app = createApp({
     deps,
     services,

@@ -24,7 +24,6 @@ export {
   type EarlierAnswer,
   fromLearnerState,
   type PartState,
-  type Refusal,
   reducerVersion,
   type StopState,
 } from './attempt/attempt-state.ts';
@@ -47,6 +46,7 @@ export {
   seekLimitMs,
 } from './attempt/gates.ts';
 export {
+  asWritten,
   isFull,
   type LearnerOption,
   type LearnerQuestion,
@@ -66,6 +66,7 @@ export {
 } from './attempt/learner-view.ts';
 export { ownContext, ownLesson } from './attempt/own-lesson.ts';
 export { progressOf } from './attempt/progress.ts';
+export type { Refusal } from './attempt/refusal.ts';
 export { stopsOnRoute } from './attempt/route.ts';
 export { isSettled, partStateOf } from './attempt/settled.ts';
 export {
@@ -76,6 +77,7 @@ export {
   type Need,
   needOf,
   needs,
+  returnedAnswers,
   type SheetRow,
   sheetRowOf,
   sheetStops,
@@ -182,10 +184,11 @@ export { materialsOf, materialsOfQuestion } from './lesson/materials-of.ts';
 export type { Hundredths } from './lesson/points.ts';
 export { questionFaults } from './lesson/question-faults.ts';
 export type { LessonPicture, Recording } from './lesson/recording.ts';
+export { refineChange } from './lesson/refine-change.ts';
 export { checkRules, type Pick as RulePick, picksOf, questionsOfPart } from './lesson/rule-answers.ts';
 export { lineTitle, type Stretch, splitMaterial, suggestStarts } from './lesson/split-material.ts';
 export { nextPart, partOverLines, splitChange } from './lesson/split-part.ts';
-export { isStopEdit, refineChange, type StopEdit } from './lesson/stop-edit.ts';
+export { isStopEdit, type StopEdit } from './lesson/stop-edit.ts';
 export { swapMaterial } from './lesson/swap-material.ts';
 export { type MaterialKind, materialKinds, type PartMaterialKind, wholePart } from './lesson/whole-part.ts';
 export { isWithinFilm } from './lesson/within-film.ts';

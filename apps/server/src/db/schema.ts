@@ -154,6 +154,8 @@ export const materials = sqliteTable('materials', {
   /** The older version of the same document, whose blocks this one continues. */
   replacesId: text(),
   createdAt: instant().notNull(),
+  /** Taken off the shelf then; it can be brought back until it is cleared away. */
+  removedAt: instant(),
 });
 
 export const captions = sqliteTable('captions', {

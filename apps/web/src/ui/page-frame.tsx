@@ -3,8 +3,16 @@ import { Link, NavLink } from 'react-router';
 import { t } from '../words/words.ts';
 import { joinClasses } from './join-classes.ts';
 
+interface Place {
+  readonly to: string;
+  readonly label: string;
+  /** How much waits there; none is not shown. */
+  readonly count?: number;
+  readonly countLabel?: string;
+}
+
 interface Props {
-  readonly places: readonly { readonly to: string; readonly label: string }[];
+  readonly places: readonly Place[];
   readonly end: ReactNode;
   readonly children: ReactNode;
 }
@@ -26,7 +34,7 @@ export function PageFrame({ places, end, children }: Props) {
             <span className="max-sm:sr-only">{t('app.name')}</span>
           </Link>
           <nav aria-label={t('app.name')} className="flex h-full items-stretch">
-            {places.map(({ to, label }) => (
+            {places.map(({ to, label, count = 0, countLabel }) => (
               <NavLink
                 key={to}
                 to={to}
@@ -38,6 +46,12 @@ export function PageFrame({ places, end, children }: Props) {
                 }
               >
                 {label}
+                {count > 0 && (
+                  <span className="ml-1.5 rounded-full bg-marigold-tint px-1.5 font-mono text-13 text-marigold-ink">
+                    <span aria-hidden>{count}</span>
+                    <span className="sr-only">{countLabel}</span>
+                  </span>
+                )}
               </NavLink>
             ))}
           </nav>

@@ -28,6 +28,9 @@ export const enStudent = {
     yourAnswer: 'Your answer',
     comment: 'Your teacher says',
     from: '{{className}}, {{teacher}}',
+    workAgain: 'Work on it again',
+    givenBack_one: 'Your teacher gave {{count}} answer back to you.',
+    givenBack_other: 'Your teacher gave {{count}} answers back to you.',
     leftOver_one: '{{count}} step of your work is still on this device only. It is sent when there is a connection.',
     leftOver_other:
       '{{count}} steps of your work are still on this device only. They are sent when there is a connection.',
@@ -122,6 +125,7 @@ export const enStudent = {
       'Some of your work came in after the lesson had closed. It is kept, and your teacher decides if it counts.',
     setAside_one: '{{count}} thing you did could not be saved. Please tell your teacher.',
     setAside_other: '{{count}} things you did could not be saved. Please tell your teacher.',
+    needsConnection: 'Questions come from your school as you reach them, so you need a connection.',
     timedHelp: 'This question is timed: you have {{time}}. You see it when you begin, and its time runs from then on.',
     beginTimed: 'Begin this question',
     questionWithSchool: 'This question comes from your school. It appears here as soon as there is a connection.',

@@ -2,7 +2,7 @@ import type { Hundredths } from '../lesson/points.ts';
 import type { RubricLevels } from '../marking/rubric.ts';
 import type { Drawing } from '../question/drawing.ts';
 import type { HandedFile, Response } from '../question/response.ts';
-import type { Refusal } from './attempt-state.ts';
+import type { Refusal } from './refusal.ts';
 
 /**
  * One thing that happened in an attempt. The log of these is the truth; everything else is computed from it.

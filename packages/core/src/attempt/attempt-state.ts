@@ -6,6 +6,7 @@ import type { Returns } from '../path/path-lesson.ts';
 import type { Drawing } from '../question/drawing.ts';
 import type { HandedFile, Response } from '../question/response.ts';
 import type { AttemptEvent } from './attempt-event.ts';
+import type { Refusal } from './refusal.ts';
 
 /** Everything known about one attempt; computed from its events and nothing else. */
 export interface AttemptState {
@@ -153,35 +154,6 @@ export interface Doubts {
   /** The latest refusals, at most ten. */
   readonly refusals: readonly { readonly eventId: string; readonly reason: Refusal }[];
 }
-
-export type Refusal =
-  | 'partUnknown'
-  | 'stopUnknown'
-  | 'questionUnknown'
-  | 'beyondGate'
-  | 'lockedByStop'
-  | 'notReached'
-  | 'notOpen'
-  | 'alreadySettled'
-  | 'wrongKind'
-  | 'unfitting'
-  | 'blank'
-  | 'mayNotPass'
-  | 'alreadyHandedIn'
-  | 'notFinished'
-  | 'notAnswered'
-  | 'noHint'
-  | 'timeUp'
-  | 'notReturned'
-  | 'choiceUnknown'
-  | 'needNotMet'
-  | 'mayNotTurnBack'
-  | 'notHandedIn'
-  | 'pointsOutOfRange'
-  | 'tooFarAhead'
-  | 'notTimed'
-  | 'windowNotOpen'
-  | 'windowClosed';
 
 /** Book-keeping of what has arrived. */
 export interface Intake {

@@ -2,6 +2,7 @@ import type { Lesson } from '../lesson/lesson.ts';
 import { markResponse } from '../marking/mark-response.ts';
 import type { Question } from '../question/question.ts';
 import { applyKeyChanges, type KeyChange } from './apply-key-changes.ts';
+import { ownLesson } from './own-lesson.ts';
 import type { Terms } from './terms.ts';
 import type { WalkContext } from './walk-lesson.ts';
 
@@ -14,6 +15,7 @@ export function createContext(lesson: Lesson, terms: Terms, changes: readonly Ke
   return {
     lesson: applyKeyChanges(lesson, changes),
     terms,
+    own: ownLesson,
     mark: (questionId, response, at) => {
       const change = changes.findLast((one) => one.question.id === questionId && one.at <= at);
       const question = change?.question ?? original.get(questionId);

@@ -1,7 +1,8 @@
 import type { Hundredths } from '../lesson/points.ts';
 import { isTeacherMarked } from '../question/question.ts';
 import { isBlank, isFitting, type Response } from '../question/response.ts';
-import type { Answer, AttemptState, EarlierAnswer, Refusal, StopState } from './attempt-state.ts';
+import type { Answer, AttemptState, EarlierAnswer, StopState } from './attempt-state.ts';
+import type { Refusal } from './refusal.ts';
 import { isTimeOver } from './time-limit.ts';
 import { mayTryAgain, tryNumberOf, worthOfTry } from './tries.ts';
 import { hintCostOf, type WalkContext, type WalkQuestion, type WalkStop } from './walk-lesson.ts';

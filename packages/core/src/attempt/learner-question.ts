@@ -13,7 +13,6 @@ import {
   type TextPiece,
 } from '../question/question.ts';
 import type { HandedFile, ResponseBody } from '../question/response.ts';
-import { shuffledBy } from '../question/shuffled.ts';
 import type { Answer } from './attempt-state.ts';
 import { earnedByResponse, mayStillBeAnswered, mayTryAgain } from './tries.ts';
 
@@ -95,6 +94,12 @@ export interface SealedBody {
   readonly of: QuestionKind;
 }
 
+/** Puts items in an order that depends on the name of what they are items of. */
+export type Mix = <T>(name: string, items: readonly T[]) => readonly T[];
+
+/** For who may know in which order a question was written. */
+export const asWritten: Mix = (_, items) => items;
+
 /** What a student may know of a question before they see its words. */
 export function toSealedQuestion({ id, points, mayBeBlank, timeLimitMs, kind }: Question): LearnerQuestion {
   return { id, stem: '', points, ...present({ mayBeBlank, timeLimitMs }), kind: 'sealed', of: kind };
@@ -102,9 +107,10 @@ export function toSealedQuestion({ id, points, mayBeBlank, timeLimitMs, kind }: 
 
 /**
  * Built by naming what goes through, so that a field added to the model later stays secret until it is named here.
- * @param secret of the student's attempt: what is shuffled is shuffled by it
+ * @param mix puts items in the order in which they are shown: by the secret of an attempt for its student, as they were
+ *   written where nobody must not know
  */
-export function toLearnerQuestion(question: Question, secret: string): LearnerQuestion {
+export function toLearnerQuestion(question: Question, mix: Mix): LearnerQuestion {
   const { id, stem, points, picture, sound, directions, mayBeBlank, timeLimitMs, asksConfidence, comparedWith } =
     question;
   const tries = question.tries && { count: question.tries.count, laterPercent: question.tries.laterPercent };
@@ -112,13 +118,11 @@ export function toLearnerQuestion(question: Question, secret: string): LearnerQu
   return {
     ...{ id, stem, points },
     ...present({ ...head, hintCost: question.hint?.cost }),
-    ...toBody(question, (items, name = '') => shuffledBy(secret, `${id} ${name}`, items)),
+    ...toBody(question, (items, name = '') => mix(`${id} ${name}`, items)),
   };
 }
 
-type Mix = <T>(items: readonly T[], name?: string) => readonly T[];
-
-function toBody(question: Question, mix: Mix): LearnerQuestionBody {
+function toBody(question: Question, mix: <T>(items: readonly T[], name?: string) => readonly T[]): LearnerQuestionBody {
   switch (question.kind) {
     case 'choice': {
       const options = question.options.map(({ id, text, picture }) => ({ id, text, ...present({ picture }) }));

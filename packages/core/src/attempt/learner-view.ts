@@ -14,6 +14,7 @@ import {
 } from '../lesson/lesson.ts';
 import type { LessonPicture, Recording } from '../lesson/recording.ts';
 import type { Question } from '../question/question.ts';
+import { shuffledBy } from '../question/shuffled-by-secret.ts';
 import type { AfterClosing, Answer, AttemptState, RouteState, Sitting, StopState } from './attempt-state.ts';
 import { type Ahead, certainAhead } from './certain-ahead.ts';
 import {
@@ -216,7 +217,7 @@ function toShown(question: Question, stopId: string, { state, terms }: Reader): 
   const stop = state.stops[stopId];
   const isKept = terms.questionsWhenReached === true && stop === undefined;
   if (isKept || !isShownInTime(question, stop)) return toSealedQuestion(question);
-  return toLearnerQuestion(question, state.secret);
+  return toLearnerQuestion(question, (name, items) => shuffledBy(state.secret, name, items));
 }
 
 function toLearnerState(state: AttemptState): LearnerState {

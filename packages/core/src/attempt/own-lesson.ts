@@ -1,4 +1,5 @@
-import { shuffledBy, shuffledByWords } from '../question/shuffled.ts';
+import { shuffledByWords } from '../question/shuffled.ts';
+import { shuffledBy } from '../question/shuffled-by-secret.ts';
 import type { AttemptState } from './attempt-state.ts';
 import { isGrouped, lessonForGroups } from './lesson-for-groups.ts';
 import type { WalkContext } from './walk-lesson.ts';

@@ -1,7 +1,8 @@
 import { isBlank, isFitting } from '../question/response.ts';
 import type { AttemptEvent } from './attempt-event.ts';
-import { type AttemptState, type Refusal, withStop } from './attempt-state.ts';
+import { type AttemptState, withStop } from './attempt-state.ts';
 import { answerTo } from './give-answers.ts';
+import type { Refusal } from './refusal.ts';
 import { findStop, type WalkContext, type WalkStop } from './walk-lesson.ts';
 
 type RevisedEvent = Extract<AttemptEvent, { type: 'revised' }>;

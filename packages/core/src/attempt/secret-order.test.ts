@@ -1,7 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import { expect, test } from 'vitest';
 import type { Question } from '../question/question.ts';
-import { shuffledBy, shuffledByWords } from '../question/shuffled.ts';
+import { shuffledByWords } from '../question/shuffled.ts';
+import { shuffledBy } from '../question/shuffled-by-secret.ts';
 import { everyKind } from '../test/every-kind.ts';
 import { lessonOf } from '../test/kinds-lesson.ts';
 import { beginAttempt } from './attempt-state.ts';

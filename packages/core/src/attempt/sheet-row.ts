@@ -1,7 +1,7 @@
 import { metMs } from '../coverage/coverage.ts';
 import { stopsInOrder } from '../lesson/lesson.ts';
 import type { Hundredths } from '../lesson/points.ts';
-import type { AttemptState } from './attempt-state.ts';
+import type { Answer, AttemptState } from './attempt-state.ts';
 import { findOpenStop } from './gates.ts';
 import { ownLesson } from './own-lesson.ts';
 import { progressOf } from './progress.ts';
@@ -23,8 +23,15 @@ export interface SheetRow {
   readonly possible: Hundredths;
   /** How long the learner has been at the stop that is open, in time spent; null when none is. */
   readonly atOpenStopMs: number | null;
-  /** Film time claimed and not believed, in ms. */
+  /** Film time claimed and not believed, in ms; and what of it was claimed while the tab was hidden. */
   readonly cutMs: number;
+  readonly hiddenMs: number;
+  /** Answers that came in much later than they were given. */
+  readonly lateAnswers: number;
+  /** Steps that came in after closing and wait for a teacher to say whether they count. */
+  readonly waitingSteps: number;
+  /** Answers that were given back and not given again yet. */
+  readonly returned: number;
 }
 
 /** The stops of a lesson in the order of the sheet's columns. */
@@ -65,7 +72,16 @@ export function sheetRowOf(shared: WalkLesson, state: AttemptState): SheetRow {
     ...countedPoints(marks),
     atOpenStopMs: open ? state.timeSpentMs - (state.stops[open.stop.id]?.openedAtSpentMs ?? 0) : null,
     cutMs: state.doubts.cutMs,
+    hiddenMs: state.doubts.hiddenMs,
+    lateAnswers: state.doubts.lateAnswers,
+    waitingSteps: state.afterClosing?.events ?? 0,
+    returned: returnedAnswers(state).length,
   };
+}
+
+/** Answers that came back to be worked on again. */
+export function returnedAnswers({ stops }: AttemptState): readonly Answer[] {
+  return Object.values(stops).flatMap(({ answers }) => Object.values(answers).filter(({ returned }) => returned));
 }
 
 /** What was earned and could be, without what is practice. */
@@ -83,7 +99,11 @@ export function countedPoints(marks: readonly StopMark[]): {
   return { earned, possible };
 }
 
-type StoredNumbers = readonly [number, number, number, number, number, number | null, number | null, number];
+type StoredNumbers = readonly [
+  ...[progress: number, metShare: number, timeSpentMs: number, begunAt: number, lastSeenAt: number],
+  ...[handedInAt: number | null, atOpenStopMs: number | null, cutMs: number],
+  ...[hiddenMs: number, lateAnswers: number, waitingSteps: number, returned: number],
+];
 
 type StoredRow = readonly [numbers: StoredNumbers, kinds: readonly number[], marks: string];
 
@@ -120,6 +140,10 @@ export function encodeSheetRow(row: SheetRow): string {
       row.handedInAt,
       row.atOpenStopMs,
       row.cutMs,
+      row.hiddenMs,
+      row.lateAnswers,
+      row.waitingSteps,
+      row.returned,
     ],
     flat,
     marks,
@@ -131,6 +155,7 @@ export function encodeSheetRow(row: SheetRow): string {
 export function decodeSheetRow(stored: string): SheetRow {
   const [numbers, flat, codes] = JSON.parse(stored) as StoredRow;
   const [progress, metShare, timeSpentMs, begunAt, lastSeenAt, handedInAt, atOpenStopMs, cutMs] = numbers;
+  const [hiddenMs, lateAnswers, waitingSteps, returned] = numbers.slice(8) as [number, number, number, number];
   const kinds: StopMark[] = [];
   for (let i = 0; i < flat.length; i += 3) {
     const code = flat[i] as number;
@@ -151,7 +176,7 @@ export function decodeSheetRow(stored: string): SheetRow {
     handedInAt,
     ...countedPoints(marks),
     atOpenStopMs,
-    cutMs,
+    ...{ cutMs, hiddenMs, lateAnswers, waitingSteps, returned },
   };
 }
 

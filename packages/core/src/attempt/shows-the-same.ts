@@ -1,5 +1,5 @@
 import type { Question } from '../question/question.ts';
-import { toLearnerQuestion } from './learner-question.ts';
+import { asWritten, toLearnerQuestion } from './learner-question.ts';
 
 /**
  * Whether two versions of a question show a student the same, so that only what is right differs between them: then
@@ -11,7 +11,7 @@ export function showsTheSame(before: Question, after: Question): boolean {
 
 /** What a student is shown, whatever the order it is shown in. */
 function shownOf(question: Question): string {
-  return JSON.stringify(sortedById(toLearnerQuestion(question, '')));
+  return JSON.stringify(sortedById(toLearnerQuestion(question, asWritten)));
 }
 
 function sortedById(value: unknown): unknown {

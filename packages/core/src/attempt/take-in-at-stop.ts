@@ -1,10 +1,11 @@
 import { isBlank, isFitting } from '../question/response.ts';
 import { turnBackTo, turnIntoTile, withTile } from './advance.ts';
 import type { AttemptEvent, LearnerEvent } from './attempt-event.ts';
-import { type AttemptState, type Refusal, type StopPhase, type StopState, withStop } from './attempt-state.ts';
+import { type AttemptState, type StopPhase, type StopState, withStop } from './attempt-state.ts';
 import { canHandIn, findOpenStop, isStopReached, mayPass, openChoices } from './gates.ts';
 import { answersTo, answerTo, mayTryQuestion } from './give-answers.ts';
 import { progressOf } from './progress.ts';
+import type { Refusal } from './refusal.ts';
 import { applyRevisedDraft } from './revise-answer.ts';
 import { stopsOnRoute } from './route.ts';
 import { isBoardDone, isSettled, partStateOf, phaseOf } from './settled.ts';

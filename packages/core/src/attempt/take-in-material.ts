@@ -1,7 +1,8 @@
 import { addInterval, type Coverage } from '../coverage/coverage.ts';
 import type { LearnerEvent } from './attempt-event.ts';
-import { type AttemptState, type PartState, type Refusal, type Sitting, slackMs } from './attempt-state.ts';
+import { type AttemptState, type PartState, type Sitting, slackMs } from './attempt-state.ts';
 import { gateToleranceMs, isMaterialLocked, isPartOpen, playLimitMs } from './gates.ts';
+import type { Refusal } from './refusal.ts';
 import { partStateOf } from './settled.ts';
 import type { Terms } from './terms.ts';
 import { findPart, type WalkContext, type WalkPart } from './walk-lesson.ts';

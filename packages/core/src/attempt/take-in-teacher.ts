@@ -1,6 +1,7 @@
 import type { HandedFile } from '../question/response.ts';
 import type { AttemptEvent, TeacherEventBody } from './attempt-event.ts';
-import { type Answer, type AttemptState, type Refusal, type StopState, withStop } from './attempt-state.ts';
+import { type Answer, type AttemptState, type StopState, withStop } from './attempt-state.ts';
+import type { Refusal } from './refusal.ts';
 import { tryNumberOf, worthOfTry } from './tries.ts';
 import { findStop, hintCostOf, type WalkContext, type WalkQuestion } from './walk-lesson.ts';
 

@@ -1,11 +1,11 @@
 import { advance } from './advance.ts';
 import { type AttemptEvent, type LearnerEvent, teacherSittingId } from './attempt-event.ts';
-import { type AttemptState, type Beginning, beginAttempt, type Refusal } from './attempt-state.ts';
+import { type AttemptState, type Beginning, beginAttempt } from './attempt-state.ts';
 import { type EventTime, timeOf } from './event-time.ts';
 import { eventTraits } from './event-traits.ts';
-import { ownContext } from './own-lesson.ts';
 import { countPresence } from './presence.ts';
 import { progressOf } from './progress.ts';
+import type { Refusal } from './refusal.ts';
 import { applyRevised } from './revise-answer.ts';
 import { afterNumber, isSeen, withSitting } from './sittings.ts';
 import { applyAtStop, applyHandedIn } from './take-in-at-stop.ts';
@@ -46,7 +46,8 @@ export function takeIn(
   before: AttemptState,
   event: AttemptEvent,
 ): { readonly state: AttemptState; readonly outcome: Outcome } {
-  const context = ownContext(shared, before);
+  const lesson = shared.own?.(shared.lesson, before) ?? shared.lesson;
+  const context = lesson === shared.lesson ? shared : { ...shared, lesson };
   const isHeld = before.intake.held.some((held) => held.sittingId === event.sittingId && held.n === event.n);
   if (isHeld || isSeen(before.intake.sittings[event.sittingId], event.n))
     return { state: before, outcome: { kind: 'repeated' } };

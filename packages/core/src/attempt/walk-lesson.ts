@@ -5,6 +5,7 @@ import type { Hundredths } from '../lesson/points.ts';
 import type { PathPart, PathRule, PathTile } from '../path/path-lesson.ts';
 import type { Tries } from '../question/question.ts';
 import type { Response, ResponseShape } from '../question/response.ts';
+import type { AttemptState } from './attempt-state.ts';
 import type { Terms } from './terms.ts';
 
 /** What gates and the reducer need of a lesson. An edition fits, and so does what a learner's browser is given. */
@@ -77,6 +78,8 @@ export interface WalkContext {
   readonly lesson: WalkLesson;
   readonly terms: Terms;
   readonly mark: Marker;
+  /** What of the lesson is one student's, where it is not told already: what is drawn, and what is for their groups. */
+  readonly own?: ((lesson: WalkLesson, state: AttemptState) => WalkLesson) | undefined;
   /** The window in force when something came in, server clock, epoch ms; always open where nobody says. */
   readonly windowAt?: ((receivedAt: number) => AssignmentWindow | null) | undefined;
 }

@@ -1,6 +1,7 @@
 import type { LearnerEvent } from './attempt-event.ts';
-import type { AttemptState, Refusal } from './attempt-state.ts';
+import type { AttemptState } from './attempt-state.ts';
 import { eventTraits } from './event-traits.ts';
+import type { Refusal } from './refusal.ts';
 import type { WalkContext } from './walk-lesson.ts';
 
 /** What was done in time counts at once if it came in within this after closing: the way from browser to server, in ms. */

@@ -15,7 +15,8 @@ export function toInstant(local: string, timeZone: string): number {
 
 /** The date and time on a class's clock, as `2026-12-03T23:59`, ready for a form. */
 export function toLocal(instantMs: number, timeZone: string): string {
-  const zoned = Temporal.Instant.fromEpochMilliseconds(instantMs).toZonedDateTimeISO(timeZone);
+  // Clocks tell fractions of a millisecond as well; calendars do not.
+  const zoned = Temporal.Instant.fromEpochMilliseconds(Math.floor(instantMs)).toZonedDateTimeISO(timeZone);
   return zoned.toPlainDateTime().toString({ smallestUnit: 'minute' });
 }
 

@@ -59,6 +59,7 @@ export const routes = {
   }),
   readMaterial: route(...routePaths.readMaterial, 'teacher', { output: s.materialSchema }),
   deleteMaterial: route(...routePaths.deleteMaterial, 'teacher'),
+  bringBackMaterial: route(...routePaths.bringBackMaterial, 'teacher'),
   uploadFile: route(...routePaths.uploadFile, 'teacher'),
   streamMedia: route(...routePaths.streamMedia, 'signedIn'),
   readContent: route(...routePaths.readContent, 'signedIn', { output: s.contentSchema }),
@@ -175,6 +176,8 @@ export const routes = {
     body: s.markSchema,
     output: s.attemptDetailSchema,
   }),
+  /** What came in after closing counts all the same. */
+  admitLate: route(...routePaths.admitLate, 'teacher', { output: s.attemptDetailSchema }),
   /** One mark for many answers that are alike. */
   markMany: route(...routePaths.markMany, 'teacher', {
     body: v.object({

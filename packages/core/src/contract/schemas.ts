@@ -341,6 +341,8 @@ export const todoItemSchema = v.strictObject({
   earned: v.number(),
   possible: v.number(),
   waiting: v.boolean(),
+  /** Answers that came back to be worked on again, and what the teacher says to them. */
+  givenBack: v.strictObject({ count: v.number(), says: v.array(v.string()) }),
 });
 export type TodoItem = v.InferOutput<typeof todoItemSchema>;
 

@@ -34,7 +34,13 @@ describe('what a board asks for', () => {
   });
 
   test('rows are filled from the top', () => {
-    expect(rowsOf({ columns: 3, tiles: [1, 2, 3, 4] })).toEqual([[1, 2, 3], [4]]);
+    const tiles = [1, 2, 3, 4].map((id) => ({ id }));
+    expect(rowsOf({ columns: 3, tiles }).map((row) => row.map(({ id }) => id))).toEqual([[1, 2, 3], [4]]);
+    const given = [
+      { id: 1, row: 0 },
+      { id: 4, row: 1 },
+    ];
+    expect(rowsOf({ columns: 3, tiles: given }).map((row) => row.map(({ id }) => id))).toEqual([[1], [4]]);
   });
 
   test('the least that is enough is found among all choices', () => {

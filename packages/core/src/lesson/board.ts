@@ -106,12 +106,12 @@ export const rowOf = ({ row }: Pick<Tile, 'row'>, index: number, columns: number
   row ?? Math.floor(index / Math.max(1, columns));
 
 /** Rows of the grid, from the top, without those of which nothing is left. */
-export function rowsOf<T extends Pick<Tile, 'row'>>({
+export function rowsOf<T>({
   columns,
   tiles,
 }: {
   readonly columns: number;
-  readonly tiles: readonly T[];
+  readonly tiles: readonly (T & Pick<Tile, 'row'>)[];
 }): readonly (readonly T[])[] {
   const rows = new Map<number, T[]>();
   for (const [index, tile] of tiles.entries()) {

@@ -3,7 +3,7 @@ import { expect, test } from 'vitest';
 import { bridgeLesson, inset, narration, pickOne } from '../test/bridge-lesson.ts';
 import type { Lesson } from './lesson.ts';
 import { applyChange, applyChanges, changeTarget, type LessonChange } from './lesson-change.ts';
-import { refineChange } from './stop-edit.ts';
+import { refineChange } from './refine-change.ts';
 
 const clip = bridgeLesson.parts[0] as Lesson['parts'][0];
 const partId = fc.constantFrom('clip', 'second', 'missing');

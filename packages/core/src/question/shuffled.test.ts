@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { shuffledBy, shuffledByWords } from './shuffled.ts';
+import { shuffledByWords } from './shuffled.ts';
+import { shuffledBy } from './shuffled-by-secret.ts';
 
 test('shuffling loses nothing, and depends on the secret and the name alone', () => {
   fc.assert(

@@ -1,4 +1,4 @@
-import { isLate, needOf, type StopMark, sheetStops, type WalkLesson } from '@semita/core';
+import { isLate, type Need, needOf, type SheetRow, type StopMark, sheetStops, type WalkLesson } from '@semita/core';
 import { toLocal } from '@semita/core/calendar';
 import type { Sheet } from '@semita/core/contract';
 import Papa from 'papaparse';
@@ -20,19 +20,21 @@ export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
     `Last seen (${timeZone})`,
     `Handed in (${timeZone})`,
     'Late',
+    'To look at',
     'Points',
     'Of',
     ...stops.map((_, index) => `Stop ${index + 1}: ${sheet.stops[index]?.label ?? ''}`),
   ];
   const rows = sheet.students.map(({ displayName, excused, row }) => [
     displayName,
-    needOf(row, { excused, dueAt, now: sheet.now }),
+    needWords[needOf(row, { excused, dueAt, now: sheet.now })],
     row ? Math.round(row.progress * 100) : 0,
     row ? Math.round(row.metShare * 100) : 0,
-    row ? Math.round(row.timeSpentMs / 60_000) : 0,
+    minutesOf(row?.timeSpentMs ?? 0),
     instant(row?.lastSeenAt),
     instant(row?.handedInAt),
     isLate(row, dueAt) ? 'yes' : '',
+    row ? toLookAt(row) : '',
     row ? row.earned / 100 : '',
     row ? row.possible / 100 : '',
     ...stops.map((_, index) => cellOf(row?.marks[index])),
@@ -40,8 +42,44 @@ export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
   return `\ufeff${Papa.unparse([header, ...rows], { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 }
 
-function cellOf(mark: StopMark | undefined): string {
-  if (!mark) return 'ahead';
-  const isMarked = mark.state === 'full' || mark.state === 'partial' || mark.state === 'none';
-  return isMarked ? `${mark.earned / 100} of ${mark.possible / 100}` : mark.state;
+/** What the program does not vouch for. */
+function toLookAt({ cutMs, hiddenMs, lateAnswers, waitingSteps }: SheetRow): string {
+  const seconds = (ms: number) => Math.round(ms / 1_000);
+  return [
+    ...(waitingSteps > 0 ? [`${waitingSteps} steps came in after closing and do not count yet`] : []),
+    ...(lateAnswers > 0 ? [`${lateAnswers} answers came in long after they were given`] : []),
+    ...(cutMs >= 5_000 ? [`${seconds(cutMs)} s claimed that the clock does not bear out`] : []),
+    ...(hiddenMs >= 5_000 ? [`of it ${seconds(hiddenMs)} s while the tab was hidden`] : []),
+  ].join('; ');
 }
+
+function cellOf(mark: StopMark | undefined): string {
+  if (!mark) return stateWords.ahead;
+  const isMarked = mark.state === 'full' || mark.state === 'partial' || mark.state === 'none';
+  return isMarked ? `${mark.earned / 100} of ${mark.possible / 100}` : stateWords[mark.state];
+}
+
+/** As the sheet says it: what is less than a minute is not nothing. */
+const minutesOf = (ms: number): number => Math.max(ms > 0 ? 1 : 0, Math.round(ms / 60_000));
+
+/** In words, as on the sheet: a spreadsheet is read by people. */
+const needWords: Readonly<Record<Need, string>> = {
+  stuck: 'Stuck',
+  overdue: 'Overdue',
+  notBegun: 'Not begun',
+  toMark: 'To mark',
+  underWay: 'Under way',
+  done: 'Done',
+  excused: 'Excused',
+};
+
+const stateWords: Readonly<Record<StopMark['state'], string>> = {
+  ahead: 'Ahead',
+  open: 'Open',
+  waiting: 'Handed in, not marked yet',
+  full: 'All points',
+  partial: 'Some points',
+  none: 'No points',
+  noted: 'Noted',
+  passed: 'Passed over',
+};

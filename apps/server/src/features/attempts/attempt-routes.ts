@@ -21,6 +21,7 @@ type Names =
   | 'readWalkedPath'
   | 'mark'
   | 'markMany'
+  | 'admitLate'
   | 'listMarking'
   | 'readAnswers'
   | 'changeKey'
@@ -70,6 +71,7 @@ export function attemptHandlers(useCases: AttemptUseCases): Pick<Handlers, Names
       await marking.markMany(actor, params.assignmentId, body.studentIds, body.mark);
       return undefined;
     },
+    admitLate: ({ actor, params }) => marking.admitLate(actor, params.assignmentId, params.studentId),
     listMarking: ({ actor, params }) => marking.listMarking(actor, params.assignmentId),
     readAnswers: ({ actor, params }) => marking.readAnswers(actor, params.assignmentId, params.questionId),
     changeKey: ({ actor, params, body }) => marking.changeKey(actor, params, body),

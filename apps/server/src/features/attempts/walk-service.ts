@@ -15,6 +15,7 @@ import {
   lessonLengths,
   type Outcome,
   pathFigures,
+  returnedAnswers,
   sheetRowOf,
   type TeacherEventBody,
   teacherSittingId,
@@ -117,6 +118,12 @@ export function createWalkService(options: Options) {
     return learnerView(lesson, state, terms);
   };
 
+  const givenBackIn = (assignmentId: string, studentId: string): TodoItem['givenBack'] => {
+    const { attemptId } = found(attempts.findByStudent(assignmentId, studentId));
+    const answers = returnedAnswers(intake.readState(attemptId));
+    return { count: answers.length, says: answers.flatMap(({ comment }) => comment ?? []) };
+  };
+
   return {
     listTodo(actor: Actor): { items: TodoItem[]; now: number } {
       const items = assignments
@@ -145,6 +152,7 @@ export function createWalkService(options: Options) {
             earned: row?.earned ?? 0,
             possible: row?.possible ?? countedPossible(lesson),
             waiting: row?.marks.some((mark) => mark.state === 'waiting') ?? false,
+            givenBack: row && row.returned > 0 ? givenBackIn(id, actor.id) : { count: 0, says: [] },
           };
         });
       return { items, now: clock() };

@@ -183,6 +183,10 @@ describe('bringing in a document', () => {
     await adaeze.ask('DELETE', `/api/materials/${id}`);
     await adaeze.ask('DELETE', `/api/materials/${other.id}`);
     expect(shown.length).toBeGreaterThan(0);
+    const before = school.clock.now;
+    school.clock.now += 31 * 24 * 3_600_000;
+    await school.services.materials.clearAway();
+    school.clock.now = before;
     expect(shown.filter(({ sha256 }) => fs.existsSync(fileOf(sha256)))).toEqual([]);
     expect(school.db.select().from(pictures).all()).toEqual([]);
   });

@@ -98,6 +98,7 @@ export function createMadeSlides({ db, repository, clock, newId, scriptOf, moveD
         title,
         fileName: title,
         lengthMs: slides.reduce((sum, slide) => sum + slide.lengthMs, 0),
+        removedAt: null,
         replacesId: isFrozen ? older.id : (older?.replacesId ?? null),
         createdAt: clock(),
       };

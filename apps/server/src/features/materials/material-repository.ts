@@ -1,7 +1,7 @@
 import type { MadeDeck, ReadingBlock, Slide } from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
-import { and, desc, eq, inArray, isNotNull, like, or, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, isNull, like, lt, or, sql } from 'drizzle-orm';
 import { isFileNamed } from '../../db/named-files.ts';
 import { inTransaction } from '../../db/open.ts';
 import { bankItems, captions, decks, editions, lessons, materials, pictures, readings } from '../../db/schema.ts';
@@ -88,6 +88,16 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
 
     update(materialId: string, change: Partial<MaterialRow>): void {
       db.update(materials).set(change).where(eq(materials.id, materialId)).run();
+    },
+
+    /** Materials that were taken off the shelf before a moment. */
+    listRemovedBefore(at: number): string[] {
+      return db
+        .select({ id: materials.id })
+        .from(materials)
+        .where(lt(materials.removedAt, at))
+        .all()
+        .map(({ id }) => id);
     },
 
     remove(materialId: string): void {
@@ -206,7 +216,7 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
 
     listOwned(actor: Actor): Material[] {
       return withCueCount()
-        .where(eq(materials.ownerId, actor.id))
+        .where(and(eq(materials.ownerId, actor.id), isNull(materials.removedAt)))
         .orderBy(desc(materials.createdAt))
         .all()
         .map(toMaterial);
@@ -214,9 +224,15 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
 
     findOwned(actor: Actor, materialId: string): Material | undefined {
       const row = withCueCount()
-        .where(and(eq(materials.id, materialId), eq(materials.ownerId, actor.id)))
+        .where(and(eq(materials.id, materialId), eq(materials.ownerId, actor.id), isNull(materials.removedAt)))
         .get();
       return row && toMaterial(row);
+    },
+
+    /** @returns whether there was such a one of the actor's off the shelf */
+    bringBack(actor: Actor, materialId: string): boolean {
+      const place = and(eq(materials.id, materialId), eq(materials.ownerId, actor.id), isNotNull(materials.removedAt));
+      return db.update(materials).set({ removedAt: null }).where(place).run().changes > 0;
     },
 
     /** Whether all are the actor's; asked with every change of a draft, so it looks no further than that. */
@@ -224,7 +240,7 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
       const own = db
         .select({ id: materials.id })
         .from(materials)
-        .where(and(eq(materials.ownerId, actor.id), inArray(materials.id, [...ids])))
+        .where(and(eq(materials.ownerId, actor.id), inArray(materials.id, [...ids]), isNull(materials.removedAt)))
         .all();
       return own.length === new Set(ids).size;
     },

@@ -8,6 +8,7 @@ type Names =
   | 'readMaterial'
   | 'fetchMaterial'
   | 'deleteMaterial'
+  | 'bringBackMaterial'
   | 'streamMedia'
   | 'readContent'
   | 'readMadeSlides'
@@ -26,8 +27,12 @@ export function materialHandlers(materials: MaterialService, madeSlides: MadeSli
     listMaterials: ({ actor }) => materials.list(actor),
     readMaterial: ({ actor, params }) => materials.read(actor, params.materialId),
     fetchMaterial: ({ actor, body }) => ({ id: materials.fetch(actor, body.address) }),
-    deleteMaterial: async ({ actor, params }) => {
-      await materials.remove(actor, params.materialId);
+    deleteMaterial: ({ actor, params }) => {
+      materials.remove(actor, params.materialId);
+      return undefined;
+    },
+    bringBackMaterial: ({ actor, params }) => {
+      materials.bringBack(actor, params.materialId);
       return undefined;
     },
     streamMedia: async ({ actor, params, res }) => {

@@ -37,6 +37,8 @@ const placeholders = /"(?:picture|film):/;
 /** Of cleaned HTML, where every < that is no element is written as &lt;. */
 const mutePicture = /<img [^<>]*\balt(?:=""|(?=[\s/>]))/;
 
+const keptOffShelfMs = 30 * 24 * 3_600_000;
+
 /** A name as a teacher would write it. */
 export function titleOf(fileName: string): string {
   return path.parse(fileName).name.replaceAll('_', ' ').trim() || fileName;
@@ -138,6 +140,7 @@ export function createMaterialService({ repository, store, jobs, reader, access,
       progress: null,
       leftOut: null,
       level: null,
+      removedAt: null,
       createdAt: clock(),
     };
     repository.insert(row);
@@ -194,14 +197,29 @@ export function createMaterialService({ repository, store, jobs, reader, access,
 
     read: (actor: Actor, materialId: string) => found(repository.findOwned(actor, materialId)),
 
-    /** @throws Refused notFound when it is not the actor's; changeImpossible when it is used, or still worked on */
-    async remove(actor: Actor, materialId: string): Promise<void> {
+    /**
+     * Takes a material off the shelf; for a month it can be brought back.
+     * @throws Refused notFound when it is not the actor's; changeImpossible when it is used, or still worked on
+     */
+    remove(actor: Actor, materialId: string): void {
       const material = found(repository.findOwned(actor, materialId));
       const isWorkedOn = material.status === 'ready' && material.progress !== null;
       if (material.usedIn.length > 0 || isWorkedOn) throw new Refused('changeImpossible', { usedIn: material.usedIn });
-      const files = repository.listFiles(materialId);
-      repository.remove(materialId);
-      for (const sha256 of files) if (!repository.isFileUsed(sha256)) await store.remove(sha256);
+      repository.update(materialId, { removedAt: clock() });
+    },
+
+    /** @throws Refused notFound when it was not taken off the shelf, or has been cleared away */
+    bringBack(actor: Actor, materialId: string): void {
+      if (!repository.bringBack(actor, materialId)) throw new Refused('notFound');
+    },
+
+    /** Clears away for good what was taken off the shelf long ago, with its files. */
+    async clearAway(): Promise<void> {
+      for (const materialId of repository.listRemovedBefore(clock() - keptOffShelfMs)) {
+        const files = repository.listFiles(materialId);
+        repository.remove(materialId);
+        for (const sha256 of files) if (!repository.isFileUsed(sha256)) await store.remove(sha256);
+      }
     },
 
     /**

@@ -212,7 +212,7 @@ describe('captions over HTTP', () => {
   });
 });
 
-test('a material in use stays, an unused one goes with its file', async () => {
+test('a material in use stays; an unused one is taken off, can be brought back, and goes with its file after a month', async () => {
   const { adaeze, id } = await bringIn(film());
   const lesson = await adaeze.ask('POST', '/api/lessons', { materialId: id });
   const refused = await adaeze.ask('DELETE', `/api/materials/${id}`);
@@ -222,7 +222,18 @@ test('a material in use stays, an unused one goes with its file', async () => {
     baseVersion: 1,
     changes: [{ type: 'removePart', partId: draft.lesson.parts[0].id }],
   });
-  expect((await adaeze.ask('DELETE', `/api/materials/${id}`)).status).toBe(204);
+  const remove = async () => (await adaeze.ask('DELETE', `/api/materials/${id}`)).status;
+  const back = async (who: string) => (await school.as(who).ask('POST', `/api/materials/${id}/bringing-back`)).status;
+  expect([await remove(), await remove()]).toEqual([204, 404]);
+  expect((await adaeze.ask('GET', '/api/materials')).body).toEqual([]);
+  expect([await back('bruno'), await back('adaeze'), await back('adaeze')]).toEqual([404, 204, 404]);
+  expect((await adaeze.ask('GET', '/api/materials')).body).toHaveLength(1);
+  expect((await adaeze.ask('GET', `/api/materials/${id}/media`)).status).toBe(200);
+  await remove();
+  const before = school.clock.now;
+  school.clock.now += 31 * 24 * 3_600_000;
+  await school.services.materials.clearAway();
+  school.clock.now = before;
   expect(
     fs
       .readdirSync(path.join(school.deps.dataDir, 'media'), { recursive: true })
@@ -234,7 +245,7 @@ test('a backup made while running is restored whole; a damaged one is refused an
   const { id } = await bringIn(film());
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'semita-backup-'));
   const [copy, target] = [path.join(folder, 'copy'), path.join(folder, 'target')];
-  expect(await backUp(school.deps.dataDir, copy)).toEqual({ files: 1 });
+  expect(await backUp(school.deps.dataDir, copy)).toEqual({ files: 1, missing: [] });
   await restore(copy, target);
   const there = openInstallation(target, { log: school.deps.log });
   expect(there.db.select().from(materials).all()).toEqual(school.db.select().from(materials).all());

@@ -18,6 +18,7 @@ interface Values extends WindowValues {
   skipping: boolean;
   rewindAtStops: boolean;
   turningBack: boolean;
+  questionsWhenReached: boolean;
   maxRate: string;
 }
 
@@ -42,6 +43,7 @@ export function AssignDialog({ lessonId, title, editionNumber, onClose }: Props)
       skipping: false,
       rewindAtStops: true,
       turningBack: false,
+      questionsWhenReached: false,
       maxRate: '2',
     },
   });
@@ -57,6 +59,7 @@ export function AssignDialog({ lessonId, title, editionNumber, onClose }: Props)
             skipping: values.skipping,
             rewindAtStops: values.rewindAtStops,
             turningBack: values.turningBack,
+            questionsWhenReached: values.questionsWhenReached,
             maxRate: Number(values.maxRate) as 1 | 1.25 | 1.5 | 2,
           },
         },
@@ -97,6 +100,11 @@ export function AssignDialog({ lessonId, title, editionNumber, onClose }: Props)
           <Term label={t('assign.skipping')} help={t('assign.skippingHelp')} {...form.register('skipping')} />
           <Term label={t('assign.rewind')} help={t('assign.rewindHelp')} {...form.register('rewindAtStops')} />
           <Term label={t('assign.turningBack')} help={t('assign.turningBackHelp')} {...form.register('turningBack')} />
+          <Term
+            label={t('assign.whenReached')}
+            help={t('assign.whenReachedHelp')}
+            {...form.register('questionsWhenReached')}
+          />
           <Field label={t('assign.maxRate')}>
             {(ids) => (
               <Select {...ids} className="w-28" {...form.register('maxRate')}>

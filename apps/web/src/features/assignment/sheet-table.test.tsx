@@ -22,7 +22,7 @@ const row = (change: Partial<SheetRow> = {}): SheetRow => ({
   earned: 100,
   possible: 400,
   atOpenStopMs: null,
-  cutMs: 0,
+  ...{ cutMs: 0, hiddenMs: 0, lateAnswers: 0, waitingSteps: 0, returned: 0 },
   ...change,
 });
 const student = (displayName: string, change: Partial<SheetStudent> = {}): SheetStudent => ({

@@ -1,10 +1,12 @@
 import { isLate, type Need, needOf, type SheetRow } from '@semita/core';
 import type { Sheet, SheetStudent } from '@semita/core/contract';
+import { TriangleAlert } from 'lucide-react';
 import { useRef } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { formatAgo, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import { doubtWords } from './doubt-words.ts';
 
 interface Props {
   readonly sheet: Sheet;
@@ -89,6 +91,22 @@ export function SheetTable({ sheet, students, onOpen }: Props) {
   );
 }
 
+/** What the program does not vouch for, said beside what the student needs. */
+function ToLookAt({ row }: { readonly row: SheetRow }) {
+  const words = doubtWords(row);
+  if (words.length === 0) return null;
+  return (
+    <span
+      className="ml-1.5 inline-flex items-center gap-1 align-middle text-13 text-marigold-ink"
+      title={words.join(' ')}
+    >
+      <TriangleAlert aria-hidden className="size-4" strokeWidth={1.75} />
+      {t('sheet.lookAt')}
+      <span className="sr-only">{words.join(' ')}</span>
+    </span>
+  );
+}
+
 interface RowProps {
   readonly sheet: Sheet;
   readonly student: SheetStudent;
@@ -118,6 +136,7 @@ function Row({ sheet, student, index, onOpen }: RowProps) {
       <td className="px-2 whitespace-nowrap">
         <span className={joinClasses('rounded-control px-2 py-0.5 text-13', needStyle[need])}>{t(`need.${need}`)}</span>
         {isLate(row, dueAt) && <span className="ml-1.5 text-13 text-brick">{t('sheet.late')}</span>}
+        {row && <ToLookAt row={row} />}
       </td>
       {sheet.stops.map((stop, column) => {
         const mark = row?.marks[column] ?? { state: 'ahead' as const };

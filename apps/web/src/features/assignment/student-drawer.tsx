@@ -1,4 +1,6 @@
 import {
+  type AttemptState,
+  asWritten,
   isBlank,
   isTeacherMarked,
   type PartKind,
@@ -18,7 +20,7 @@ import { Dialog } from '../../ui/dialog.tsx';
 import { errorWords, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
-import { formatClock, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
+import { formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { needWords } from '../board/tile-looks.ts';
@@ -27,6 +29,7 @@ import { MarkForm } from '../marking/mark-form.tsx';
 import { focusNextUnmarked, useNextKey } from '../marking/next-unmarked.ts';
 import { historyOptions } from '../marking/queries.ts';
 import { GivenResponse } from '../question/given-response.tsx';
+import { doubtWords } from './doubt-words.ts';
 import { MetStrip } from './met-strip.tsx';
 import { attemptOptions, sheetOptions } from './queries.ts';
 
@@ -133,7 +136,7 @@ interface AnswersProps {
 function Answers({ assignmentId, detail, state, stopId, onMarked }: AnswersProps) {
   const list = useRef<HTMLElement>(null);
   const { lesson, student } = detail;
-  const cutMs = state.doubts.cutMs;
+  const doubts = doubtWords({ ...state.doubts, waitingSteps: 0 });
   // Leads once to what the student was opened for; from then on the teacher leads.
   useEffect(() => {
     const article = stopId === null ? null : list.current?.querySelector<HTMLElement>(`[data-stop="${stopId}"]`);
@@ -151,7 +154,16 @@ function Answers({ assignmentId, detail, state, stopId, onMarked }: AnswersProps
         {lesson.parts.map((part) => (
           <MetStrip key={part.id} part={part} partState={state.parts[part.id]} />
         ))}
-        {cutMs >= 5_000 && <Notice tone="attention">{t('sheet.doubt', { time: formatClock(cutMs) })}</Notice>}
+        {doubts.length > 0 && (
+          <Notice tone="attention">
+            {doubts.map((words) => (
+              <p key={words}>{words}</p>
+            ))}
+          </Notice>
+        )}
+        {state.afterClosing && (
+          <AfterClosing assignmentId={assignmentId} studentId={student.studentId} afterClosing={state.afterClosing} />
+        )}
       </section>
       <section ref={list} aria-labelledby="answers" className="grid gap-3">
         <h3 id="answers" className="text-16">
@@ -179,6 +191,40 @@ function Answers({ assignmentId, detail, state, stopId, onMarked }: AnswersProps
   );
 }
 
+interface AfterClosingProps {
+  readonly assignmentId: string;
+  readonly studentId: string;
+  readonly afterClosing: NonNullable<AttemptState['afterClosing']>;
+}
+
+/** Work that was done in time and came in too late: it is there, and the teacher says whether it counts. */
+function AfterClosing({ assignmentId, studentId, afterClosing }: AfterClosingProps) {
+  const queryClient = useQueryClient();
+  const admit = useMutation({
+    mutationFn: () => call('admitLate', { params: { assignmentId, studentId } }),
+    onSuccess: async (detail) => {
+      queryClient.setQueryData(attemptOptions(assignmentId, studentId).queryKey, detail);
+      await queryClient.invalidateQueries(sheetOptions(assignmentId));
+    },
+    onError: (error) => toast.error(errorWords(error)),
+  });
+  const { answers, events, fromAt, untilAt, arrivedAt } = afterClosing;
+  const at = (ms: number) => new Date(ms).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+  return (
+    <Notice tone="attention" title={t('student.afterClosingTitle')}>
+      <p>
+        {t('student.afterClosing', { count: answers, events })}{' '}
+        {t('student.afterClosingTimes', { from: at(fromAt), until: at(untilAt), arrived: at(arrivedAt) })}
+      </p>
+      <div>
+        <Button size="small" look="main" disabled={admit.isPending} onClick={() => admit.mutate()}>
+          {t('student.admit')}
+        </Button>
+      </div>
+    </Notice>
+  );
+}
+
 interface StopProps {
   readonly partKind: PartKind;
   readonly stop: Stop;
@@ -196,6 +242,11 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
         <StateMark mark={mark} />
         <span className="font-mono">{formatPlace(partKind, stop)}</span>
         {stateWords(mark)}
+        {stopState?.arrivedAt !== undefined && stopState.settledAt !== null && (
+          <span className="text-marigold-ink">
+            {t('student.arrivedLate', { given: clockOf(stopState.settledAt), arrived: clockOf(stopState.arrivedAt) })}
+          </span>
+        )}
       </p>
       {stop.kind === 'pause' && <p className="text-14">{t('student.note', { note: stop.note })}</p>}
       {stop.kind === 'fork' && (
@@ -227,7 +278,7 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
                 <div className="rounded-control border border-line border-dashed p-3 text-14">
                   <p className="text-13 text-quiet">{t('student.draftSoFar')}</p>
                   <GivenResponse
-                    question={toLearnerQuestion(question, '')}
+                    question={toLearnerQuestion(question, asWritten)}
                     response={draft}
                     right={null}
                     verdicts={{}}
@@ -250,6 +301,8 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
     </article>
   );
 }
+
+const clockOf = (ms: number) => new Date(ms).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' });
 
 /** What a teacher marks stands open; what the program marked can be changed. */
 function MarkBox({ isOpen, ...form }: ComponentProps<typeof MarkForm> & { readonly isOpen: boolean }) {

@@ -52,6 +52,7 @@ function TermsView({ sheet: { assignment, terms } }: { readonly sheet: Sheet }) 
           <li>{t(terms.skipping ? 'terms.skippingOn' : 'terms.skippingOff')}</li>
           <li>{t(terms.rewindAtStops ? 'terms.rewindOn' : 'terms.rewindOff')}</li>
           {terms.turningBack && <li>{t('terms.turningBack')}</li>}
+          {terms.questionsWhenReached && <li>{t('terms.whenReached')}</li>}
           <li>{t('terms.rate', { rate: terms.maxRate })}</li>
         </ul>
       </section>

@@ -2,7 +2,7 @@ import { createQuestion, type Question, questionFaults } from '@semita/core';
 import type { BankItem } from '@semita/core/contract';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { Dialog } from '../../ui/dialog.tsx';
+import { Dialog, DialogClose } from '../../ui/dialog.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
@@ -58,7 +58,7 @@ export function BankItemDialog({ item, isSaving, onSave, onClose }: Props) {
           <Button type="submit" look="main" disabled={isSaving}>
             {t(item ? 'bank.save' : 'bank.put')}
           </Button>
-          <Button onClick={onClose}>{t('app.close')}</Button>
+          <DialogClose>{t('app.close')}</DialogClose>
         </div>
       </form>
     </Dialog>

@@ -1,5 +1,6 @@
 import {
   type Answer,
+  asWritten,
   type EarlierAnswer,
   isFull,
   type Question,
@@ -15,7 +16,7 @@ import { RichText } from '../question/rich-text.tsx';
 
 /** An answer as its teacher sees it: with the key, and with what was given before it. */
 export function AnswerView({ question, answer }: { readonly question: Question; readonly answer: Answer }) {
-  const shown = toLearnerQuestion(question, '');
+  const shown = toLearnerQuestion(question, asWritten);
   const verdicts: Verdicts = verdictsOf(question, answer.response);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
@@ -51,7 +52,7 @@ function EarlierView({ question, earlier }: { readonly question: Question; reado
   return (
     <>
       <GivenResponse
-        question={toLearnerQuestion(question, '')}
+        question={toLearnerQuestion(question, asWritten)}
         response={earlier.response}
         right={null}
         verdicts={verdictsOf(question, earlier.response)}

@@ -14,6 +14,7 @@ import { useForm } from 'react-hook-form';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
+import { useKeptWords } from '../../ui/kept-words.ts';
 import { ErrorNotice } from '../../ui/notice.tsx';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
@@ -52,6 +53,7 @@ export function MarkForm({ question, answer, target, onMarked }: Props) {
   const { assignmentId, studentId, stopId, questionId } = target;
   const queryClient = useQueryClient();
   const element = useRef<HTMLFormElement>(null);
+  const settle = useKeptWords();
   const [extras, setExtras] = useState<Extras>({});
   const form = useForm<Values>({
     values: { points: answer.points === null ? '' : formatPoints(answer.points), comment: answer.comment ?? '' },
@@ -75,6 +77,7 @@ export function MarkForm({ question, answer, target, onMarked }: Props) {
       queryClient.setQueryData(attemptOptions(assignmentId, studentId).queryKey, detail);
       form.reset(values);
       setExtras({});
+      settle(element.current);
       if (element.current) onMarked(element.current);
       await queryClient.invalidateQueries(sheetOptions(assignmentId));
       await queryClient.invalidateQueries({ queryKey: ['marking', assignmentId] });

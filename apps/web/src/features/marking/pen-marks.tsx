@@ -92,7 +92,7 @@ function PenButton({ label, marks, onChange, ground }: ButtonProps) {
         <PenLine aria-hidden className="size-4" strokeWidth={1.75} />
         {label}
       </Button>
-      <Dialog open={isOpen} onOpenChange={setIsOpen} place="wide" title={label}>
+      <Dialog open={isOpen} keepsAtOnce onOpenChange={setIsOpen} place="wide" title={label}>
         <DrawingPad label={label} drawing={marks ?? { marks: [] }} onChange={onChange} ground={ground} colour="brick" />
         <div className="pt-3">
           <Button look="main" onClick={() => setIsOpen(false)}>

@@ -1,4 +1,11 @@
-import { type LearnerQuestion, type Question, type Response, rightResponse, toLearnerQuestion } from '@semita/core';
+import {
+  type LearnerQuestion,
+  type Question,
+  type Response,
+  rightResponse,
+  shuffledByWords,
+  toLearnerQuestion,
+} from '@semita/core';
 import type { ReactNode } from 'react';
 import { formatNumber, formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
@@ -20,7 +27,7 @@ interface Props {
 
 /** A question on paper: room to answer it, or what is right. */
 export function PrintedQuestion({ question, number, showsKey }: Props) {
-  const shown = toLearnerQuestion(question, 'print');
+  const shown = toLearnerQuestion(question, (name, items) => shuffledByWords(items, `print ${name}`));
   const key = showsKey ? rightResponse(question) : null;
   return (
     <li className="grid break-inside-avoid grid-cols-[2rem_minmax(0,1fr)] gap-x-2">

@@ -1,4 +1,4 @@
-import { type Question, type Response, toLearnerQuestion } from '@semita/core';
+import { type Question, type Response, shuffledByWords, toLearnerQuestion } from '@semita/core';
 import { useState } from 'react';
 import { t } from '../../words/words.ts';
 import { kindWords } from '../question/kind-words.ts';
@@ -22,7 +22,7 @@ export function ShownQuestion({ question }: { readonly question: Question }) {
     <div className="mt-1 rounded-control border border-line bg-card p-4">
       <QuestionBlock
         key={question.kind}
-        question={toLearnerQuestion(question, 'preview')}
+        question={toLearnerQuestion(question, (name, items) => shuffledByWords(items, `preview ${name}`))}
         place={kindWords(question)}
         response={response}
         hint={isHinted ? question.hint?.text : undefined}

@@ -1,7 +1,7 @@
 import { type Question, readQuestions } from '@semita/core';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { Dialog } from '../../ui/dialog.tsx';
+import { Dialog, DialogClose } from '../../ui/dialog.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { newItemId } from './new-id.ts';
@@ -53,7 +53,7 @@ export function TypeQuestions({ onTake, onClose }: Props) {
             <Button look="main" disabled={questions.length === 0} onClick={() => onTake(questions)}>
               {t('editor.takeQuestions', { count: questions.length })}
             </Button>
-            <Button onClick={onClose}>{t('app.close')}</Button>
+            <DialogClose>{t('app.close')}</DialogClose>
           </div>
         </div>
         <section aria-label={t('editor.preview')} className="grid max-h-[60dvh] content-start gap-3 overflow-y-auto">

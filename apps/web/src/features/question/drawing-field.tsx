@@ -30,7 +30,7 @@ export function DrawingField({ question, response, onChange }: FieldProps<'drawi
         <DrawingGround ground={question.ground} picture={question.picture}>
           {(height) => <DrawingView drawing={drawing} height={height} label={t('drawing.own')} />}
         </DrawingGround>
-        <Dialog open place="wide" onOpenChange={setIsLarge} title={t('drawing.own')}>
+        <Dialog open keepsAtOnce place="wide" onOpenChange={setIsLarge} title={t('drawing.own')}>
           {pad}
           <div className="pt-3">
             <Button look="main" size="roomy" onClick={() => setIsLarge(false)}>

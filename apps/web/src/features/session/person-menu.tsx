@@ -2,10 +2,14 @@ import type { Me } from '@semita/core/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { ChevronDown, LogOut, Moon, Sun, UserRound } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
+import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/client.ts';
 import { useTheme } from '../../ui/theme.ts';
 import { t } from '../../words/words.ts';
+
+/** Loaded when it is needed, which is hardly ever. */
+const UnsentDialog = lazy(async () => ({ default: (await import('./unsent-dialog.tsx')).UnsentDialog }));
 
 const itemStyle =
   'flex items-center gap-2 rounded-control px-3 py-2 text-14 outline-none data-highlighted:bg-main-tint';
@@ -14,47 +18,78 @@ export function PersonMenu({ me }: { readonly me: Me }) {
   const navigate = useNavigate();
   const queryClient = useQueryClient();
   const { theme, toggleTheme } = useTheme();
-  const leave = async (name: 'signOut' | 'signOutEverywhere') => {
+  const [unsent, setUnsent] = useState<Unsent | null>(null);
+  const leave = async (name: Unsent['by'], isWarned = false) => {
+    // A student's device may be shared: nothing of theirs stays on it, and nothing goes before it was sent or given up.
+    if (me.role === 'student') {
+      const left = isWarned ? 0 : await countUnsent(me.id);
+      if (left > 0) return setUnsent({ by: name, count: left });
+      await openOutboxOf(me.id).then((outbox) => outbox.clear());
+    }
     await call(name, {});
     queryClient.clear();
     await navigate('/sign-in');
   };
   const ThemeIcon = theme === 'dim' ? Sun : Moon;
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger
-        aria-label={t('person.menu', { name: me.displayName })}
-        className="flex h-9 items-center gap-1.5 rounded-control px-2 text-14 hover:bg-main-tint"
-      >
-        <UserRound aria-hidden className="size-5 sm:hidden" strokeWidth={1.75} />
-        <span className="max-w-40 truncate max-sm:hidden">{me.displayName}</span>
-        <ChevronDown aria-hidden className="size-4" strokeWidth={1.75} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={6}
-          className="z-50 min-w-56 rounded-card border border-line bg-card p-1.5 text-ink shadow-float"
+    <>
+      {unsent && (
+        <Suspense>
+          <UnsentDialog unsent={unsent} onStay={() => setUnsent(null)} onLeave={(by) => void leave(by, true)} />
+        </Suspense>
+      )}
+      <DropdownMenu.Root modal={false}>
+        <DropdownMenu.Trigger
+          aria-label={t('person.menu', { name: me.displayName })}
+          className="flex h-9 items-center gap-1.5 rounded-control px-2 text-14 hover:bg-main-tint"
         >
-          <p className="px-3 py-1.5 text-13 text-quiet">
-            <span className="block text-14 text-ink sm:hidden">{me.displayName}</span>
-            {me.schoolName}
-          </p>
-          <DropdownMenu.Item className={itemStyle} onSelect={toggleTheme}>
-            <ThemeIcon aria-hidden className="size-4" strokeWidth={1.75} />
-            {theme === 'dim' ? t('person.light') : t('person.dim')}
-          </DropdownMenu.Item>
-          <DropdownMenu.Separator className="my-1 h-px bg-line" />
-          <DropdownMenu.Item className={itemStyle} onSelect={() => void leave('signOut')}>
-            <LogOut aria-hidden className="size-4" strokeWidth={1.75} />
-            {t('person.signOut')}
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={itemStyle} onSelect={() => void leave('signOutEverywhere')}>
-            <LogOut aria-hidden className="size-4" strokeWidth={1.75} />
-            {t('person.signOutEverywhere')}
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+          <UserRound aria-hidden className="size-5 sm:hidden" strokeWidth={1.75} />
+          <span className="max-w-40 truncate max-sm:hidden">{me.displayName}</span>
+          <ChevronDown aria-hidden className="size-4" strokeWidth={1.75} />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            align="end"
+            sideOffset={6}
+            className="z-50 min-w-56 rounded-card border border-line bg-card p-1.5 text-ink shadow-float"
+          >
+            <p className="px-3 py-1.5 text-13 text-quiet">
+              <span className="block text-14 text-ink sm:hidden">{me.displayName}</span>
+              {me.schoolName}
+            </p>
+            <DropdownMenu.Item className={itemStyle} onSelect={toggleTheme}>
+              <ThemeIcon aria-hidden className="size-4" strokeWidth={1.75} />
+              {theme === 'dim' ? t('person.light') : t('person.dim')}
+            </DropdownMenu.Item>
+            <DropdownMenu.Separator className="my-1 h-px bg-line" />
+            <DropdownMenu.Item className={itemStyle} onSelect={() => void leave('signOut')}>
+              <LogOut aria-hidden className="size-4" strokeWidth={1.75} />
+              {t('person.signOut')}
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={itemStyle} onSelect={() => void leave('signOutEverywhere')}>
+              <LogOut aria-hidden className="size-4" strokeWidth={1.75} />
+              {t('person.signOutEverywhere')}
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </>
   );
+}
+
+export interface Unsent {
+  readonly by: 'signOut' | 'signOutEverywhere';
+  readonly count: number;
+}
+
+const openOutboxOf = async (userId: string) => (await import('../outbox/outbox.ts')).openOutbox(userId);
+
+/** Sends what is still on this device, and says how much could not be. */
+async function countUnsent(userId: string): Promise<number> {
+  const outbox = await openOutboxOf(userId);
+  const { sendLeftOver } = await import('../outbox/send-left-over.ts');
+  await sendLeftOver(outbox, (attemptId, events) => call('takeInEvents', { params: { attemptId }, body: { events } }));
+  const attempts = await outbox.listAttempts();
+  const left = await Promise.all(attempts.map((attemptId) => outbox.list(attemptId)));
+  return left.flat().length;
 }

@@ -126,14 +126,25 @@ interface MaterialListProps {
   readonly onMakeLesson: (materialId: string) => void;
 }
 
+/** How long a way back is offered, in ms: long enough to read it and reach for it. */
+const undoMs = 15_000;
+
 function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
   const queryClient = useQueryClient();
   const [divided, setDivided] = useState<Material | null>(null);
+  const bringBack = useMutation({
+    mutationFn: (materialId: string) => call('bringBackMaterial', { params: { materialId } }),
+    onSuccess: () => queryClient.invalidateQueries(materialsOptions()),
+    onError: (error) => toast.error(errorWords(error)),
+  });
   const remove = useMutation({
     mutationFn: (material: Material) => call('deleteMaterial', { params: { materialId: material.id } }),
-    onSuccess: async (_, { title }) => {
+    onSuccess: async (_, { id, title }) => {
       await queryClient.invalidateQueries(materialsOptions());
-      toast(t('shelf.removed', { title }));
+      toast(t('shelf.removed', { title }), {
+        duration: undoMs,
+        action: { label: t('app.undo'), onClick: () => bringBack.mutate(id) },
+      });
     },
     onError: (error) => toast.error(errorWords(error)),
   });

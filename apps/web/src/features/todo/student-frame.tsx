@@ -1,4 +1,5 @@
-import { useQueryClient } from '@tanstack/react-query';
+import type { Me } from '@semita/core/contract';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Outlet } from 'react-router';
 import { call } from '../../api/client.ts';
@@ -15,22 +16,29 @@ import { todoOptions } from './queries.ts';
 addWords(enStudent);
 
 export function Component() {
+  return <RequireRole is="student">{(me) => <Frame me={me} />}</RequireRole>;
+}
+
+function Frame({ me }: { readonly me: Me }) {
+  const todo = useQuery(todoOptions());
+  const backCount = (todo.data?.items ?? []).reduce((sum, { givenBack }) => sum + givenBack.count, 0);
   const places = [
     { to: '/to-do', label: t('todo.title') },
     { to: '/done', label: t('todo.done') },
-    { to: '/feedback', label: t('todo.feedback') },
+    {
+      to: '/feedback',
+      label: t('todo.feedback'),
+      count: backCount,
+      countLabel: t('todo.givenBack', { count: backCount }),
+    },
   ];
   return (
-    <RequireRole is="student">
-      {(me) => (
-        <PageFrame places={places} end={<PersonMenu me={me} />}>
-          <LeftOverNotice userId={me.id} />
-          <div className="mx-auto grid w-full max-w-3xl content-start gap-6 px-4 py-8 sm:px-6">
-            <Outlet />
-          </div>
-        </PageFrame>
-      )}
-    </RequireRole>
+    <PageFrame places={places} end={<PersonMenu me={me} />}>
+      <LeftOverNotice userId={me.id} />
+      <div className="mx-auto grid w-full max-w-3xl content-start gap-6 px-4 py-8 sm:px-6">
+        <Outlet />
+      </div>
+    </PageFrame>
   );
 }
 

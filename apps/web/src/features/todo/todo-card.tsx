@@ -13,8 +13,15 @@ import { t } from '../../words/words.ts';
 export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now: number }) {
   const phase = windowPhase(item, now);
   const isDone = item.handedInAt !== null;
+  const isBack = item.givenBack.count > 0;
   const canWalk = item.begun || phase === 'open' || phase === 'pastDue';
-  const verb = isDone || phase === 'closed' ? t('todo.look') : item.begun ? t('todo.goOn') : t('todo.begin');
+  const verb = isBack
+    ? t('todo.workAgain')
+    : isDone || phase === 'closed'
+      ? t('todo.look')
+      : item.begun
+        ? t('todo.goOn')
+        : t('todo.begin');
   const stops = t('todo.stops', { count: item.stopCount });
   return (
     <li className="grid gap-4 rounded-card border border-line bg-card p-5 sm:grid-cols-[1fr_auto] sm:items-center">
@@ -28,6 +35,16 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
           <CalendarClock aria-hidden className="size-4" strokeWidth={1.75} />
           {isDone ? doneWords(item) : dueWords(item, phase)}
         </p>
+        {isBack && (
+          <div className="grid gap-1 rounded-control border-l-4 border-marigold bg-marigold-tint px-3 py-2 text-14">
+            <p className="font-semibold">{t('todo.givenBack', { count: item.givenBack.count })}</p>
+            {item.givenBack.says.map((words) => (
+              <p key={words} className="break-words whitespace-pre-wrap">
+                {words}
+              </p>
+            ))}
+          </div>
+        )}
         {item.begun && !isDone && (
           <div className="flex max-w-sm items-center gap-3">
             <ProgressBar
@@ -49,7 +66,7 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
         <Link
           to={`/walk/${item.assignmentId}`}
           aria-label={t('app.verbOn', { verb, title: item.title })}
-          className={buttonStyle({ look: isDone || phase === 'closed' ? 'plain' : 'main', size: 'roomy' })}
+          className={buttonStyle({ look: !isBack && (isDone || phase === 'closed') ? 'plain' : 'main', size: 'roomy' })}
         >
           {verb}
         </Link>

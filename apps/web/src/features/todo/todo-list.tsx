@@ -20,7 +20,10 @@ export function TodoList({ title, accepts, empty, emptyHelp }: Props) {
       <h1 className="text-28">{title}</h1>
       <QueryView query={query}>
         {({ items, now }) => {
-          const shown = items.filter(accepts);
+          // What came back is first: somebody waits for it.
+          const shown = items
+            .filter(accepts)
+            .toSorted((a, b) => Number(b.givenBack.count > 0) - Number(a.givenBack.count > 0));
           if (shown.length === 0) return <EmptyPlace title={empty}>{emptyHelp && <p>{emptyHelp}</p>}</EmptyPlace>;
           return (
             <ul className="grid gap-4">

@@ -5,7 +5,7 @@ export function Component() {
   return (
     <TodoList
       title={t('todo.title')}
-      accepts={(item) => item.handedInAt === null}
+      accepts={(item) => item.handedInAt === null || item.givenBack.count > 0}
       empty={t('todo.empty')}
       emptyHelp={t('todo.emptyHelp')}
     />

@@ -105,6 +105,7 @@ export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, w
         ) : (
           <p className="text-quiet">{t(nothingYet[part?.kind ?? 'clip'])}</p>
         )}
+        {terms.questionsWhenReached && <p className="text-14 text-quiet">{t('walk.needsConnection')}</p>}
       </section>
     </>
   );

@@ -1,0 +1,27 @@
+import { Button } from '../../ui/button.tsx';
+import { Dialog } from '../../ui/dialog.tsx';
+import { t } from '../../words/words.ts';
+import type { Unsent } from './person-menu.tsx';
+
+interface UnsentProps {
+  readonly unsent: Unsent;
+  readonly onStay: () => void;
+  readonly onLeave: (by: Unsent['by']) => void;
+}
+
+/** Asks before work is left behind that has not reached the school. */
+export function UnsentDialog({ unsent, onStay, onLeave }: UnsentProps) {
+  return (
+    <Dialog open onOpenChange={onStay} title={t('person.unsentTitle')}>
+      <div className="grid gap-4">
+        <p>{t('person.unsent', { count: unsent.count })}</p>
+        <div className="flex flex-wrap gap-2">
+          <Button look="main" onClick={onStay}>
+            {t('person.stay')}
+          </Button>
+          <Button onClick={() => onLeave(unsent.by)}>{t('person.signOutAnyway')}</Button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
