@@ -26,21 +26,24 @@ import type { FilmControls } from '../film/film-stage.tsx';
 import { RegionSources, sourcesOfParts } from '../picture/region-source.ts';
 import { EditedLessonProvider } from '../question-editor/edited-lesson.ts';
 import { materialsOptions } from '../shelf/queries.ts';
-import { ClipDetails } from './clip-details.tsx';
 import { DeskBar, type DeskSide } from './desk-bar.tsx';
-import { createDesk, type DeskSnapshot } from './desk-store.ts';
+import { createDesk } from './desk-store.ts';
 import { FaultList } from './fault-list.tsx';
 import { Outline } from './outline.tsx';
 import { PartDesk } from './part-desk.tsx';
 import { draftOptions, useDraftOnOpening } from './queries.ts';
-import { ReadingDetails } from './reading-details.tsx';
 import { loadEditorAhead } from './stop-card.tsx';
 import { useDeskKeys } from './use-desk-keys.ts';
 import { useWholeLesson } from './whole-lesson.ts';
-import { wordsOfChange } from './words-of-change.ts';
 
 // The stage is the students' own player, with their words.
 addWords(enStudent);
+
+/** Loaded by what a part shows. */
+const ClipDetails = lazy(async () => ({ default: (await import('./clip-details.tsx')).ClipDetails }));
+const ReadingDetails = lazy(async () => ({ default: (await import('./reading-details.tsx')).ReadingDetails }));
+/** Loaded when two have changed the same. */
+const ConflictNotice = lazy(async () => ({ default: (await import('./conflict-notice.tsx')).ConflictNotice }));
 
 /** Loaded when a lesson is given out. */
 const AssignDialog = lazy(async () => ({
@@ -201,7 +204,11 @@ function DeskView({ draft }: { readonly draft: Draft }) {
           onMakeEdition={() => makeEdition.mutate({ acceptsMutePictures: false })}
           onAssign={() => setIsAssigning(true)}
         />
-        <Conflict snapshot={snapshot} onResolve={desk.resolve} onPutAway={desk.putAway} />
+        {(snapshot.saving === 'conflict' || snapshot.leftOut.length > 0) && (
+          <Suspense>
+            <ConflictNotice snapshot={snapshot} onResolve={desk.resolve} onPutAway={desk.putAway} />
+          </Suspense>
+        )}
         {mutePictures > 0 && (
           <div className="p-3">
             <Notice tone="attention" role="alert" title={t('desk.picturesMute', { count: mutePictures })}>
@@ -286,26 +293,28 @@ function DeskView({ draft }: { readonly draft: Draft }) {
                 film={film}
                 correcting={isCorrecting ? () => setIsCorrecting(false) : null}
               >
-                {part.kind === 'clip' ? (
-                  <ClipDetails
-                    clip={part}
-                    material={material}
-                    lessonId={draft.id}
-                    apply={apply}
-                    setWindow={setWindow}
-                    film={film}
-                    onCorrect={() => setIsCorrecting(true)}
-                  />
-                ) : (
-                  <ReadingDetails
-                    lessonNow={() => desk.getSnapshot().lesson}
-                    part={part}
-                    lessonId={draft.id}
-                    material={material}
-                    apply={apply}
-                    onGoToStop={(stopId) => goToStop(part.id, stopId)}
-                  />
-                )}
+                <Suspense>
+                  {part.kind === 'clip' ? (
+                    <ClipDetails
+                      clip={part}
+                      material={material}
+                      lessonId={draft.id}
+                      apply={apply}
+                      setWindow={setWindow}
+                      film={film}
+                      onCorrect={() => setIsCorrecting(true)}
+                    />
+                  ) : (
+                    <ReadingDetails
+                      lessonNow={() => desk.getSnapshot().lesson}
+                      part={part}
+                      lessonId={draft.id}
+                      material={material}
+                      apply={apply}
+                      onGoToStop={(stopId) => goToStop(part.id, stopId)}
+                    />
+                  )}
+                </Suspense>
               </PartDesk>
             </RegionSources>
           ) : (
@@ -333,55 +342,4 @@ function isAbout(fault: Fault, change: LessonChange): boolean {
   const target = changeTarget(change);
   if (fault.stopId) return target.endsWith(`:${fault.stopId}`);
   return fault.partId ? target.endsWith(`:${fault.partId}`) : true;
-}
-
-function Conflict({
-  snapshot,
-  onResolve,
-  onPutAway,
-}: {
-  readonly snapshot: DeskSnapshot;
-  readonly onResolve: (choice: 'keepMine' | 'dropMine') => void;
-  readonly onPutAway: () => void;
-}) {
-  if (snapshot.saving === 'conflict')
-    return (
-      <div className="p-3">
-        <Notice tone="attention" role="alert" title={t('desk.conflictTitle')}>
-          <p>{t('desk.conflictHelp')}</p>
-          <div className="flex gap-2">
-            <Button look="main" size="small" onClick={() => onResolve('keepMine')}>
-              {t('desk.keepMine')}
-            </Button>
-            <Button size="small" onClick={() => onResolve('dropMine')}>
-              {t('desk.dropMine')}
-            </Button>
-          </div>
-        </Notice>
-      </div>
-    );
-  if (snapshot.leftOut.length === 0) return null;
-  return (
-    <div className="p-3">
-      <Notice tone="attention" role="status" title={t('desk.leftOutTitle')}>
-        <p>{t('desk.leftOutHelp')}</p>
-        <ul className="grid max-h-48 gap-2 overflow-y-auto">
-          {snapshot.leftOut.map(({ whose, change }, index) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a list that only ever goes away whole
-            <li key={index} className="grid gap-0.5">
-              <span className="text-quiet">{t(whose === 'mine' ? 'desk.leftOutMine' : 'desk.leftOutTheirs')}</span>
-              <span className="select-all break-words whitespace-pre-wrap">
-                {wordsOfChange(change) || t('desk.leftOutStep')}
-              </span>
-            </li>
-          ))}
-        </ul>
-        <div>
-          <Button size="small" onClick={onPutAway}>
-            {t('desk.putAway')}
-          </Button>
-        </div>
-      </Notice>
-    </div>
-  );
 }

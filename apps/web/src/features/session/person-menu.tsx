@@ -7,6 +7,7 @@ import { useNavigate } from 'react-router';
 import { call } from '../../api/client.ts';
 import { useTheme } from '../../ui/theme.ts';
 import { t } from '../../words/words.ts';
+import type { Unsent } from './unsent-dialog.tsx';
 
 /** Loaded when it is needed, which is hardly ever. */
 const UnsentDialog = lazy(async () => ({ default: (await import('./unsent-dialog.tsx')).UnsentDialog }));
@@ -75,11 +76,6 @@ export function PersonMenu({ me }: { readonly me: Me }) {
       </DropdownMenu.Root>
     </>
   );
-}
-
-export interface Unsent {
-  readonly by: 'signOut' | 'signOutEverywhere';
-  readonly count: number;
 }
 
 const openOutboxOf = async (userId: string) => (await import('../outbox/outbox.ts')).openOutbox(userId);

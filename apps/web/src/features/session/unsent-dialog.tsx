@@ -1,7 +1,12 @@
 import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { t } from '../../words/words.ts';
-import type { Unsent } from './person-menu.tsx';
+
+/** Work that would be lost by leaving, and how somebody wants to leave. */
+export interface Unsent {
+  readonly by: 'signOut' | 'signOutEverywhere';
+  readonly count: number;
+}
 
 interface UnsentProps {
   readonly unsent: Unsent;
