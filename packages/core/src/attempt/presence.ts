@@ -30,7 +30,7 @@ export function countPresence(
   const metAtMs = before?.metAtMs ?? 0;
   const type = event.type === 'refused' ? event.was : event.type;
   const sitting: Sitting = {
-    ...afterNumber(before, event.n),
+    ...afterNumber(before, event.n, event.n - (event.merged?.count ?? 0)),
     at,
     heardAt: event.receivedAt,
     shiftMs,

@@ -26,15 +26,19 @@ export function isSeen(sitting: Sitting | undefined, n: number): boolean {
   return !(sitting.missing ?? []).some(([first, last]) => n >= first && n <= last);
 }
 
-/** The numbers of a sitting after one of them was seen; those that were jumped over are remembered. */
+/**
+ * The numbers of a sitting after one of them was seen, or those from `first` on together; those that were jumped over
+ * are remembered.
+ */
 export function afterNumber(
   sitting: Pick<Sitting, 'next' | 'missing'> | undefined,
   n: number,
+  first = n,
 ): Pick<Sitting, 'next' | 'missing'> {
   const next = sitting?.next ?? 0;
   const missing = sitting?.missing ?? [];
   if (n >= next) {
-    const all = n > next ? [...missing, [next, n - 1] as const].slice(-mostMissing) : missing;
+    const all = first > next ? [...missing, [next, first - 1] as const].slice(-mostMissing) : missing;
     return { next: n + 1, ...(all.length > 0 ? { missing: all } : {}) };
   }
   const left = missing.flatMap(([first, last]): (readonly [number, number])[] => {

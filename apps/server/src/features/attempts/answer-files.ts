@@ -85,7 +85,10 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store, read
       else underWay.set(key, { files: files + sign, bytes: bytes + sign * allowed });
     };
     for (const key of [ofAttempt, ofPerson]) add(key, 1);
+    let isHeld = true;
     const release = () => {
+      if (!isHeld) return;
+      isHeld = false;
       for (const key of [ofAttempt, ofPerson]) add(key, -1);
     };
     return { allowed, release };
@@ -108,13 +111,20 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store, read
     const { allowed, release } = reserve(place, sent.declaredBytes);
     try {
       await assertRoomFor(dataDir, sent.declaredBytes);
-      return await keep(actor, place, fileName, await receive(sent.body, allowed));
+      const file = await receive(sent.body, allowed);
+      return await keep(actor, place, fileName, file, release);
     } finally {
       release();
     }
   };
 
-  const keep = async (actor: Actor, { attemptId }: Place, fileName: string, file: string): Promise<HandedFile> => {
+  const keep = async (
+    actor: Actor,
+    { attemptId }: Place,
+    fileName: string,
+    file: string,
+    release: () => void,
+  ): Promise<HandedFile> => {
     try {
       const { size: byteLength } = await stat(file);
       if (byteLength === 0) throw new Refused('fileEmpty');
@@ -127,6 +137,8 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store, read
       db.insert(answerFiles)
         .values({ ...row, createdAt: clock() })
         .run();
+      // From here on it counts among those handed in, and not twice.
+      release();
       return { fileId: row.id, name, mimeType, byteLength };
     } finally {
       await rm(file, { force: true });
