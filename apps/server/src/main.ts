@@ -48,6 +48,8 @@ async function start(): Promise<void> {
   await serve(app, { port, host }, () => {
     services.close();
     deps.db.$client.close();
+    // Slow addresses that are being asked must not keep it waiting.
+    process.exit(0);
   });
   console.log(`Semita is at http://${host}:${port}`);
   if (missing > 0)

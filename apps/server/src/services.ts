@@ -54,9 +54,18 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const reader = createReader({ timeMs: 20_000 });
   const studentReader = createReader({ timeMs: 8_000 });
   const workshop = createFairQueue({ places: 2, mostWaiting: 500 });
+  const stopping = new AbortController();
   const bringIn = createBringIn({
     ...deps,
-    ...{ repository: materialRepository, store, reader, workshop, fetchLimits, catalogueUrl },
+    ...{
+      repository: materialRepository,
+      store,
+      reader,
+      workshop,
+      fetchLimits,
+      catalogueUrl,
+      stopping: stopping.signal,
+    },
     onFetched: (materialId) => jobs.enqueue('import', materialId),
   });
   const jobs = createJobQueue(
@@ -127,7 +136,10 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
       };
       next();
     },
+    /** What is at work ends at once, and is begun again at the next start. Nothing writes after this. */
     close(): void {
+      jobs.stop();
+      stopping.abort();
       reader.close();
       studentReader.close();
     },

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { jobs } from '../db/schema.ts';
 import type { Deps } from '../deps.ts';
 
@@ -31,11 +31,14 @@ export function createJobQueue(
 ) {
   const running: Record<JobKind, Set<Promise<void>>> = { import: new Set(), fetch: new Set() };
   let timer: NodeJS.Timeout | undefined;
+  let isStopped = false;
 
   const finish = (id: string, status: 'done' | 'failed') =>
     db.update(jobs).set({ status, finishedAt: clock() }).where(eq(jobs.id, id)).run();
 
   const fail = ({ id, kind, subjectId }: JobRow, error: unknown) => {
+    // That the server stops is no fault of the job.
+    if (isStopped) return;
     log.error({ err: error, jobId: id }, 'job failed');
     try {
       onFailed(kind, subjectId, error);
@@ -49,7 +52,7 @@ export function createJobQueue(
   const work = async (job: JobRow): Promise<void> => {
     try {
       await kinds[job.kind].work(job.subjectId);
-      finish(job.id, 'done');
+      if (!isStopped) finish(job.id, 'done');
     } catch (error) {
       fail(job, error);
     }
@@ -85,6 +88,7 @@ export function createJobQueue(
   };
 
   const fill = (): void => {
+    if (isStopped) return;
     try {
       for (const kind of Object.keys(kinds) as JobKind[]) fillKind(kind);
     } catch (error) {
@@ -115,7 +119,21 @@ export function createJobQueue(
       fill();
     },
 
-    /** For stopping, and for tests: waits until nothing is at work. */
+    /** Leaves what is at work for the next start, where it is begun again as if it had not been tried. */
+    stop(): void {
+      isStopped = true;
+      clearTimeout(timer);
+      try {
+        db.update(jobs)
+          .set({ status: 'waiting', tries: sql`${jobs.tries} - 1` })
+          .where(eq(jobs.status, 'running'))
+          .run();
+      } catch (error) {
+        log.error({ err: error }, 'jobs could not be put back');
+      }
+    },
+
+    /** For tests: waits until nothing is at work. */
     async settle(): Promise<void> {
       const all = () => [...running.import, ...running.fetch];
       while (all().length > 0) await Promise.all(all());

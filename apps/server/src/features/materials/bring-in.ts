@@ -9,7 +9,7 @@ import { type Reader, ReadFailed } from '../../reading/reader.ts';
 import { defaultFetchLimits, type FetchLimits, FetchRefused, fetchAddress } from './fetch-address.ts';
 import { hasOffice } from './import/convert-old.ts';
 import { type ImportedMaterial, ImportRefused, type RawSlide } from './import/import-result.ts';
-import { type MaterialFormat, runImport } from './import/run-import.ts';
+import { importLimits, type MaterialFormat, runImport } from './import/run-import.ts';
 import { type Format, sniffFormat } from './import/sniff-format.ts';
 import type { Inside, MaterialRepository, MaterialRow } from './material-repository.ts';
 import { titleOf } from './material-service.ts';
@@ -44,6 +44,7 @@ interface Options extends Pick<Deps, 'db' | 'dataDir' | 'clock'> {
   /** Told that the file of an address is here. */
   readonly onFetched: (materialId: string) => void;
   readonly fetchLimits?: FetchLimits | undefined;
+  readonly stopping: AbortSignal;
   readonly catalogueUrl?: string | undefined;
 }
 
@@ -84,6 +85,7 @@ export function createBringIn({
   clock,
   fetchLimits = defaultFetchLimits,
   catalogueUrl,
+  stopping,
 }: Options) {
   const bringInMedia = async (row: MaterialRow, file: string): Promise<void> => {
     const probe = await reader.read(laneOf(row), { kind: 'media', file, byteLength: row.byteLength }).catch(orNotMedia);
@@ -122,6 +124,7 @@ export function createBringIn({
           // Lessons can be made of the words while the slides are drawn.
           onWords: (slides) => keepSlides(row, slides, [], { progress: 0 }),
         },
+        { ...importLimits, stopping },
       );
       await keep(row, file, format, imported);
     } catch (error) {

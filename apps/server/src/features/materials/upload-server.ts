@@ -1,4 +1,4 @@
-import { readdir, readFile } from 'node:fs/promises';
+import { readdir, readFile, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { type ErrorCode, statusOfError } from '@semita/core/contract';
 import { FileStore } from '@tus/file-store';
@@ -12,7 +12,7 @@ import type { MaterialService } from './material-service.ts';
 /** The largest film that is taken: 2 GiB. */
 export const largestUploadBytes = 2 * 1024 ** 3;
 
-/** Uploads that one person may have under way, and how much they may hold together. */
+/** Uploads that one person may have under way, and how much of them may be still to come. */
 const mostBegun = 12;
 const mostBytesBegun = 6 * 1024 ** 3;
 
@@ -92,15 +92,25 @@ export function createUploadServer(materials: MaterialService, findActor: (req: 
   };
 }
 
-/** Sizes of the uploads that somebody has begun and not ended. */
+/** How many bytes are still to come of each upload that somebody has begun; those that are whole wait for nobody. */
 async function listBegun(folder: string, ownerId: string): Promise<number[]> {
   const names = (await readdir(folder)).filter((name) => name.endsWith('.json'));
-  const sizes = names.map(async (name) => {
-    const text = await readFile(path.join(folder, name), 'utf8').catch(() => 'null');
-    const upload = JSON.parse(text) as { size?: number; metadata?: { ownerId?: string } } | null;
-    return upload?.metadata?.ownerId === ownerId ? [upload.size ?? 0] : [];
+  const toCome = names.map(async (name) => {
+    const upload = await readUpload(path.join(folder, name));
+    if (upload?.metadata?.ownerId !== ownerId) return 0;
+    const received = await stat(path.join(folder, path.basename(name, '.json'))).catch(() => ({ size: 0 }));
+    return Math.max(0, (upload.size ?? 0) - received.size);
   });
-  return (await Promise.all(sizes)).flat();
+  return (await Promise.all(toCome)).filter((bytes) => bytes > 0);
+}
+
+async function readUpload(file: string): Promise<{ size?: number; metadata?: { ownerId?: string } } | null> {
+  try {
+    return JSON.parse(await readFile(file, 'utf8'));
+  } catch {
+    // It ended just now, or a full disk left half of what is known of it.
+    return null;
+  }
 }
 
 /** In the form in which the library passes an answer on. */

@@ -16,6 +16,13 @@ import type { DeckFormat, DocumentFormat } from './sniff-format.ts';
 /** What bringing in one document may cost. Beyond it the document is refused and the server goes on. */
 export const importLimits = { timeMs: 180_000, memoryBytes: 1024 ** 3, heapMb: 768 };
 
+export interface ImportLimits {
+  readonly timeMs: number;
+  readonly memoryBytes: number;
+  /** Aborted when the server stops: nobody waits for a document then. */
+  readonly stopping?: AbortSignal | undefined;
+}
+
 export type MaterialFormat = DocumentFormat | DeckFormat | 'picture' | 'oldOffice';
 export type ImportFormat = MaterialFormat | 'questions';
 
@@ -61,7 +68,7 @@ const execArgv = [
 export async function runImport<F extends ImportFormat>(
   order: ImportOrder<F>,
   listener: ImportListener,
-  limits: Pick<typeof importLimits, 'timeMs' | 'memoryBytes'> = importLimits,
+  limits: ImportLimits = importLimits,
 ): Promise<ImportedAs<F>> {
   await mkdir(order.outDir, { recursive: true });
   await work(order, listener, limits);
@@ -71,12 +78,14 @@ export async function runImport<F extends ImportFormat>(
 function work(
   order: ImportOrder,
   listener: ImportListener,
-  limits: Pick<typeof importLimits, 'timeMs' | 'memoryBytes'>,
+  { timeMs, memoryBytes, stopping }: ImportLimits,
 ): Promise<void> {
   const child = fork(childFile, [], {
     execArgv,
     env: { NODE_ENV: 'production' },
     stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+    killSignal: 'SIGKILL',
+    ...(stopping ? { signal: stopping } : {}),
   });
   return new Promise((resolve, reject) => {
     const end = (settle: () => void) => {
@@ -87,21 +96,29 @@ function work(
       settle();
     };
     const refuse = (reason: ImportRefusal) => end(() => reject(new ImportRefused(reason)));
-    const deadline = setTimeout(() => refuse('tooSlow'), limits.timeMs);
+    const deadline = setTimeout(() => refuse('tooSlow'), timeMs);
     const watch = setInterval(() => {
       residentBytes(child.pid).then(
         (bytes) => {
-          if (bytes > limits.memoryBytes) refuse('tooMuchMemory');
+          if (bytes > memoryBytes) refuse('tooMuchMemory');
         },
         (error) => end(() => reject(error)),
       );
     }, 100);
-    child.on('message', (message: ImportMessage) => {
+    const hear = (message: ImportMessage) => {
       if (message.type === 'progress') listener.onProgress(message.share);
       else if (message.type === 'words')
         listener.onWords(JSON.parse(readFileSync(path.join(order.outDir, wordsFileName), 'utf8')));
       else if (message.type === 'refused') refuse(message.reason);
       else end(resolve);
+    };
+    child.on('message', (message: ImportMessage) => {
+      // Who listens writes to the disk, which may be full; thrown from here it would end the server.
+      try {
+        hear(message);
+      } catch (error) {
+        end(() => reject(error));
+      }
     });
     child.on('error', (error) => end(() => reject(error)));
     // A heap that is full ends the process by itself, before the watch sees it.
