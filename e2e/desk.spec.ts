@@ -102,7 +102,7 @@ test('an edition names all that is missing, and each leads to its place', async 
   await expect(stops(page).last()).toBeFocused();
 });
 
-test('two tabs on one draft do not overwrite each other silently', async ({ page, context }) => {
+test('two tabs on one draft: what does not meet is put together, and what meets is asked about', async ({ page, context }) => {
   const url = await openNewLesson(page, 'Two tabs');
   const other = await context.newPage();
   await other.goto(url);
@@ -112,13 +112,23 @@ test('two tabs on one draft do not overwrite each other silently', async ({ page
   await page.getByRole('button', { name: /0:49 The top of the beam/ }).click();
   await page.keyboard.press('p');
   await page.keyboard.type('From this tab');
-  await expect(page.getByText('This lesson was changed in another place')).toBeVisible();
-  await page.getByRole('button', { name: 'Put mine on top' }).click();
+  // Nobody is asked about a title and a note.
   await expect(page.getByLabel('Title of the lesson')).toHaveValue('From the other tab');
   await expect(stops(page)).toHaveAccessibleName(/From this tab/);
   await expect(savedState(page)).toBeVisible();
   await other.reload();
   await expect(stops(other)).toHaveAccessibleName(/From this tab/);
+
+  await other.getByLabel('Title of the lesson').fill('Twice named');
+  await expect(savedState(other)).toBeVisible();
+  await page.getByLabel('Title of the lesson').fill('Named twice');
+  await expect(page.getByText('This lesson was changed in another place')).toBeVisible();
+  await page.getByRole('button', { name: 'Put mine on top' }).click();
+  await expect(page.getByLabel('Title of the lesson')).toHaveValue('Named twice');
+  // What gave way stands there until it is put away.
+  await expect(page.getByText('Twice named')).toBeVisible();
+  await page.getByRole('button', { name: 'Put away' }).click();
+  await expect(page.getByText('Twice named')).toHaveCount(0);
 });
 
 test('without a connection the draft is kept in the tab, and saved when it is back', async ({ page, context }) => {

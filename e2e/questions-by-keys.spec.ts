@@ -171,6 +171,12 @@ test('a wrong answer can be tried again, and what is timed closes by itself with
   await expect(page.getByText('Stop 1 of 3: Some points, 2 of 4')).toBeVisible();
 
   await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
+  // Its words are not there before its time runs.
+  const begin = page.getByRole('button', { name: 'Begin this question' });
+  await expect(begin).toBeVisible();
+  await expect(page.getByRole('region', { name: /^Number/ })).toHaveCount(0);
+  await expectAccessible(page);
+  await begin.click();
   await expect(page.getByText('Time left:')).toBeVisible();
   await page
     .getByRole('region', { name: /^Number/ })
@@ -181,5 +187,6 @@ test('a wrong answer can be tried again, and what is timed closes by itself with
   // Whoever knows nothing is let go on as well.
   await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
   await expect(page.getByRole('heading', { name: 'Stop 3 of 3' })).toBeVisible();
+  await begin.click();
   await expect(page.getByText('Left blank')).toBeVisible({ timeout: 30_000 });
 });
