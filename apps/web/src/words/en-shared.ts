@@ -218,7 +218,7 @@ export const enShared = {
     retry: 'Try again',
     inputInvalid: 'Something in this form was not understood. Nothing was lost; check it and try again.',
     signInFailed: 'This name and password do not fit together. Check both and try again.',
-    signInThrottled: 'Too many tries. Wait half a minute and try again; the right password works then.',
+    signInThrottled: 'Too many tries. Wait a minute and try again; the right password works then.',
     tooManyRequests: 'Too many requests at once. Wait a moment; nothing was lost.',
     notSignedIn: 'You are signed out. Sign in again to go on; what you wrote is kept on this device.',
     originForeign: 'This request did not come from our own pages and was not carried out.',
