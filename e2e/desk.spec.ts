@@ -102,7 +102,10 @@ test('an edition names all that is missing, and each leads to its place', async 
   await expect(stops(page).last()).toBeFocused();
 });
 
-test('two tabs on one draft: what does not meet is put together, and what meets is asked about', async ({ page, context }) => {
+test('two tabs on one draft: what does not meet is put together, and what meets is asked about', async ({
+  page,
+  context,
+}) => {
   const url = await openNewLesson(page, 'Two tabs');
   const other = await context.newPage();
   await other.goto(url);

@@ -35,13 +35,14 @@ export interface AppOptions {
   readonly eventRequestsPerMinute?: number;
 }
 
-/** Recording answers needs camera and microphone; nothing else of a device is ever asked for. */
+/** Recording needs camera, microphone and screen; nothing else of a device is ever asked for. */
 const permissionsPolicy = [
   'camera=(self)',
+  'display-capture=(self)',
   'microphone=(self)',
   'fullscreen=(self)',
   'autoplay=(self)',
-  ...['accelerometer', 'bluetooth', 'display-capture', 'geolocation', 'gyroscope', 'hid', 'magnetometer', 'midi'].map(
+  ...['accelerometer', 'bluetooth', 'geolocation', 'gyroscope', 'hid', 'magnetometer', 'midi'].map(
     (name) => `${name}=()`,
   ),
   ...['payment', 'serial', 'usb', 'idle-detection', 'interest-cohort', 'browsing-topics'].map((name) => `${name}=()`),

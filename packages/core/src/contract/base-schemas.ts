@@ -7,7 +7,7 @@ export const id = v.pipe(
   v.minLength(1),
   v.maxLength(100),
   // Names that every object has already.
-  v.check((name) => !['__proto__', 'prototype', 'constructor'].includes(name)),
+  v.check((name) => !(name in {}) && name !== 'prototype'),
 );
 export const timeMs = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(24 * 3_600_000));
 export const line = v.pipe(v.string(), v.maxLength(500));

@@ -9,12 +9,21 @@ import { defaultFetchLimits, fetchAddress, isPublicAddress } from './fetch-addre
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'semita-fetch-'));
 const target = path.join(folder, 'file');
 let base = '';
+/** What another program inside was asked; nothing, that is. */
+const asked: string[] = [];
+let otherPort = 0;
+const other = http.createServer((request, response) => {
+  asked.push(request.url ?? '');
+  response.end('inside');
+});
 const server = http.createServer((request, response) => {
   const answers: Record<string, () => void> = {
     '/film%20one.mp4': () => response.end('film'),
     '/named': () => response.setHeader('content-disposition', 'attachment; filename="lesson.pdf"').end('pdf'),
     '/moved': () => response.writeHead(302, { location: '/film%20one.mp4' }).end(),
     '/inward': () => response.writeHead(302, { location: 'http://169.254.169.254/latest/meta-data' }).end(),
+    '/to-other-port': () => response.writeHead(302, { location: `http://127.0.0.1:${otherPort}/reached` }).end(),
+    '/to-lookalike': () => response.writeHead(302, { location: `${base}@127.0.0.1:${otherPort}/reached` }).end(),
     '/to-file': () => response.writeHead(302, { location: 'file:///etc/hostname' }).end(),
     '/round': () => response.writeHead(302, { location: '/round' }).end(),
     '/endless': () => {
@@ -35,10 +44,13 @@ const server = http.createServer((request, response) => {
 beforeAll(async () => {
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  await new Promise<void>((resolve) => other.listen(0, '127.0.0.1', resolve));
+  otherPort = (other.address() as AddressInfo).port;
 });
 afterAll(() => {
   server.closeAllConnections();
   server.close();
+  other.close();
   fs.rmSync(folder, { recursive: true });
 });
 
@@ -81,6 +93,16 @@ test.each([
   expect(await reasonOf(fetchAddress(address, target))).toBe('addressPrivate');
 });
 
+test('the catalogue of the school may be inside; where it leads on to may not', async () => {
+  const trusting = { ...defaultFetchLimits, trustedPrefix: `${base}/` };
+  const ask = (place: string) => reasonOf(fetchAddress(base + place, target, trusting));
+  expect(await ask('/film%20one.mp4')).toBe('fetched');
+  expect(await ask('/moved')).toBe('fetched');
+  for (const place of ['/inward', '/to-other-port', '/to-lookalike'])
+    expect(await ask(place), place).not.toBe('fetched');
+  expect(asked.filter((url) => url.startsWith('/reached'))).toEqual([]);
+});
+
 test.each(['ftp://example.org/x', 'example.org', 'javascript:alert(1)', ''])('%j is no address', async (address) => {
   expect(await reasonOf(fetchAddress(address, target))).toBe('addressUnusable');
 });
@@ -99,6 +121,16 @@ test.each([
   ['fe80::1', false],
   ['fd00::1', false],
   ['::ffff:10.0.0.1', false],
+  ['::', false],
+  ['::ffff:0:10.0.0.1', false],
+  ['64:ff9b::a00:1', false],
+  ['64:ff9b:1::a00:1', false],
+  ['2002:a00:1::1', false],
+  ['2001:0:a00:1::1', false],
+  ['2001:db8::1', false],
+  ['fec0::1', false],
+  ['ff02::1', false],
+  ['5f00::1', false],
   ['8.8.8.8', true],
   ['2606:4700::1111', true],
 ])('%s is open: %s', (ip, isOpen) => expect(isPublicAddress(ip)).toBe(isOpen));
