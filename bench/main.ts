@@ -1,5 +1,6 @@
 // Runs every benchmark, prints one table, and writes bench/results.json.
 import fs from 'node:fs';
+import { measureBackup } from './backup-figure.ts';
 import { measureBundle } from './bundle-figure.ts';
 import { measureCoverage } from './coverage-figure.ts';
 import { measureDeck } from './deck-figure.ts';
@@ -8,9 +9,12 @@ import { measureImport } from './import-figure.ts';
 import { measureMarking } from './marking-figure.ts';
 import { measurePath } from './path-figure.ts';
 import { measureSheet } from './sheet-figure.ts';
+import { measureWriting } from './writing-figure.ts';
 
 const figures = [
   ...(await measureEvents()),
+  ...(await measureWriting()),
+  ...(await measureBackup()),
   ...(await measureSheet()),
   ...(await measureCoverage()),
   ...(await measureMarking()),

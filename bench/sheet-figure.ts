@@ -1,4 +1,4 @@
-import { fromLearnerState, type ChoiceQuestion, defaultTerms, type Lesson } from '@semita/core';
+import { type ChoiceQuestion, defaultTerms, fromLearnerState, type Lesson } from '@semita/core';
 import { eq } from 'drizzle-orm';
 import { classStudents, users } from '../apps/server/src/db/schema.ts';
 import { startSchool } from '../apps/server/src/test/harness.ts';

@@ -174,7 +174,7 @@ test('a wrong answer can be tried again, and what is timed closes by itself with
   // Its words are not there before its time runs.
   const begin = page.getByRole('button', { name: 'Begin this question' });
   await expect(begin).toBeVisible();
-  await expect(page.getByRole('region', { name: /^Number/ })).toHaveCount(0);
+  await expect(page.getByRole('region', { name: /^Number/ }).getByRole('textbox')).toHaveCount(0);
   await expectAccessible(page);
   await begin.click();
   await expect(page.getByText('Time left:')).toBeVisible();

@@ -5,7 +5,7 @@ import { bringIn, enterAs, expectAccessible, media } from './demo-visit.ts';
 
 const teacherName = 'Ms. Adaeze Lindqvist';
 const student = 'Alma Hernqvist-Diaz';
-const studentId = 'demo-alma';
+const studentId = 'demo-alma.hernqvist.diaz';
 const className = '8 Cobalt Design & Engineering';
 
 /** Asks the school as the page would, with its person's session. */
@@ -146,12 +146,15 @@ test('on a shared computer nobody finds the work of another, and nobody loses th
   await context.setOffline(true);
   await answer(page, 'For nobody else to read');
   await expect(page.getByText(/^No connection/)).toBeVisible();
+  await page.getByRole('link', { name: 'To do' }).click();
   await page.getByRole('button', { name: /account$/ }).click();
   await page.getByRole('menuitem', { name: 'Sign out', exact: true }).click();
   await expect(page.getByRole('dialog', { name: 'Some of your work is on this device only' })).toBeVisible();
   await page.getByRole('button', { name: 'Stay signed in' }).click();
   await context.setOffline(false);
+  await page.getByRole('link', { name: 'Go on: Shared' }).click();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 40_000 });
+  await page.getByRole('link', { name: 'To do' }).click();
   await page.getByRole('button', { name: /account$/ }).click();
   await page.getByRole('menuitem', { name: 'Sign out', exact: true }).click();
   await expect(page.getByText('Look around the demo school')).toBeVisible();

@@ -322,9 +322,8 @@ export const attempts = sqliteTable(
     secret: text().notNull().default(''),
     /** Begun before there were secrets: questions drawn by the time of beginning stay the student's. */
     drawnByTime: integer({ mode: 'boolean' }).notNull().default(false),
-    /** By which reducer `state` and `sheetRow` were computed. Those of an older one are computed anew when they are read. */
+    /** By which reducer the state and `sheetRow` were computed. Those of an older one are computed anew when they are read. */
     reducer: integer().notNull().default(0),
-    state: text({ mode: 'json' }).notNull().$type<AttemptState>(),
     sheetRow: text().notNull(),
   },
   (table) => [
@@ -332,6 +331,14 @@ export const attempts = sqliteTable(
     index('attempts_by_student').on(table.studentId),
   ],
 );
+
+/** States lie apart: they are long and seldom written, and a row is written whole with each event. */
+export const attemptStates = sqliteTable('attempt_states', {
+  attemptId: text()
+    .primaryKey()
+    .references(() => attempts.id, { onDelete: 'cascade' }),
+  state: text({ mode: 'json' }).notNull().$type<AttemptState>(),
+});
 
 /** Append-only. `seq` is the server's order, and the only one between devices. */
 export const attemptEvents = sqliteTable(

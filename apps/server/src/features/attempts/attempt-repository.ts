@@ -7,7 +7,7 @@ import {
   reducerVersion,
 } from '@semita/core';
 import { and, asc, eq, gt, ne, sql } from 'drizzle-orm';
-import { assignments, attemptEvents, attempts, classStudents } from '../../db/schema.ts';
+import { assignments, attemptEvents, attemptStates, attempts, classStudents } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 
 export type AttemptRepository = ReturnType<typeof createAttemptRepository>;
@@ -51,9 +51,10 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
       secret: attempts.secret,
       drawnByTime: attempts.drawnByTime,
       reducer: attempts.reducer,
-      state: attempts.state,
+      state: attemptStates.state,
     })
     .from(attempts)
+    .leftJoin(attemptStates, eq(attemptStates.attemptId, attempts.id))
     .where(eq(attempts.id, sql.placeholder('attemptId')))
     .prepare();
 
@@ -75,18 +76,14 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
 
   const updateRow = db
     .update(attempts)
-    .set({ sheetRow: sql`${sql.placeholder('sheetRow')}` })
+    .set({ sheetRow: sql`${sql.placeholder('sheetRow')}`, reducer: reducerVersion })
     .where(eq(attempts.id, sql.placeholder('attemptId')))
     .prepare();
 
-  const updateState = db
-    .update(attempts)
-    .set({
-      state: sql`${sql.placeholder('state')}`,
-      sheetRow: sql`${sql.placeholder('sheetRow')}`,
-      reducer: reducerVersion,
-    })
-    .where(eq(attempts.id, sql.placeholder('attemptId')))
+  const putState = db
+    .insert(attemptStates)
+    .values({ attemptId: sql.placeholder('attemptId'), state: sql.placeholder('state') })
+    .onConflictDoUpdate({ target: attemptStates.attemptId, set: { state: sql`excluded.state` } })
     .prepare();
 
   const draftByQuestion = db
@@ -159,13 +156,12 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
 
     insert(attempt: AttemptKey & Beginning & { state: AttemptState; sheetRow: string }): void {
       const { attemptId, assignmentId, studentId, begunAt, secret, state, sheetRow } = attempt;
-      db.insert(attempts)
-        .values({
-          ...{ id: attemptId, assignmentId, studentId, begunAt, secret, state, sheetRow },
-          reducer: reducerVersion,
-        })
+      const { changes } = db
+        .insert(attempts)
+        .values({ id: attemptId, assignmentId, studentId, begunAt, secret, sheetRow, reducer: reducerVersion })
         .onConflictDoNothing()
         .run();
+      if (changes > 0) putState.run({ attemptId, state });
     },
 
     /** The stored state with all it was begun with. @throws when there is no such attempt */
@@ -215,7 +211,8 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
     },
 
     saveState(attemptId: string, state: AttemptState, sheetRow: string): void {
-      updateState.run({ attemptId, state: JSON.stringify(state), sheetRow });
+      putState.run({ attemptId, state });
+      updateRow.run({ attemptId, sheetRow });
     },
 
     /** The events of an attempt in the order of the log, from behind a place in it on. */

@@ -48,7 +48,7 @@ export function createAttemptStates({ repository, contextOf }: Options) {
 
   const load = (attemptId: string): KnownState => {
     const { assignmentId, reducer, state } = repository.getStored(attemptId);
-    if (reducer !== reducerVersion) return computeAnew(attemptId);
+    if (state === null || reducer !== reducerVersion) return computeAnew(attemptId);
     const tail = repository.readLog(attemptId, state.version);
     return { state: takeInAll(contextOf(assignmentId), state, tail), savedVersion: state.version };
   };

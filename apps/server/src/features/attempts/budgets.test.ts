@@ -1,10 +1,11 @@
+import type { LearnerEventBody } from '@semita/core';
 import type { SentEvent } from '@semita/core/contract';
 import { sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/test/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/test/kinds-lesson.ts';
-import { attemptEvents, attempts } from '../../db/schema.ts';
+import { attemptEvents, attemptStates } from '../../db/schema.ts';
 import { type Client, createSender, type School, startSchool } from '../../test/harness.ts';
 import { rebuildStates } from './rebuild-states.ts';
 
@@ -22,11 +23,12 @@ beforeEach(async () => {
 afterEach(() => school.stop());
 
 const send = (events: readonly SentEvent[]) => imani.ask('POST', `/api/attempts/${attemptId}/events`, { events });
-const draft = (text: string) =>
-  ({
-    ...{ type: 'draftSaved', stopId: 'stop', questionId: 'q-written' },
-    response: { kind: 'extendedText', text },
-  }) as const;
+const draft = (text: string): LearnerEventBody => ({
+  type: 'draftSaved',
+  stopId: 'stop',
+  questionId: 'q-written',
+  response: { kind: 'extendedText', text },
+});
 const logLength = () =>
   school.db
     .select({ sum: sql<number>`sum(length(${attemptEvents.body}))` })
@@ -121,7 +123,7 @@ describe('drafts', () => {
   test('the state is written every so often, and nothing is lost in between', async () => {
     const event = createSender(school.clock);
     await send([event({ type: 'opened' }), event({ type: 'reachedStop', stopId: 'stop' })]);
-    const stored = () => school.db.select().from(attempts).get()?.state.version;
+    const stored = () => school.db.select().from(attemptStates).get()?.state.version;
     for (let i = 0; i < 60; i++) {
       await send([event({ type: i % 2 === 0 ? 'hidden' : 'shown' })]);
       if (i === 20) expect(stored()).toBe(0);

@@ -3,7 +3,7 @@ import type { SentEvent } from '@semita/core/contract';
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { bridgeLesson, pickOne } from '../../../../../packages/core/src/test/bridge-lesson.ts';
-import { attemptEvents, attempts, classStudents } from '../../db/schema.ts';
+import { attemptEvents, attemptStates, attempts, classStudents } from '../../db/schema.ts';
 import { type Client, createSender, type School, startSchool } from '../../test/harness.ts';
 import { rebuildStates } from './rebuild-states.ts';
 
@@ -97,14 +97,9 @@ describe('twelve minutes and twelve answers without a connection', () => {
     await flush(events);
     // As an older reducer left it: all of it in the log, and a state that has none of it.
     const stored = school.db.select().from(attempts).get();
-    school.db
-      .update(attempts)
-      .set({
-        state: { version: 0, stops: {}, intake: { next: {}, held: [] } } as never,
-        sheetRow: '["old"]',
-        reducer: 0,
-      })
-      .run();
+    school.db.update(attempts).set({ sheetRow: '["old"]', reducer: 0 }).run();
+    const nothing = { version: 0, stops: {}, intake: { next: {}, held: [] } } as never;
+    school.db.update(attemptStates).set({ state: nothing }).run();
     expect(rebuildStates(school.db).changed).toEqual([attemptId]);
     school.services.states.forget(attemptId);
     expect(answered()).toBe(count);
@@ -175,9 +170,10 @@ describe('no row that was ever stored makes a page fail', () => {
       await flush(walkOffline(school.clock.now, 1));
       const sheetOf = async () => (await school.as('adaeze').ask('GET', `/api/assignments/${assignmentId}/sheet`)).body;
       const before = await sheetOf();
+      school.db.update(attempts).set({ sheetRow: row, reducer: 0 }).run();
       school.db
-        .update(attempts)
-        .set({ sheetRow: row, state: JSON.parse(row) ?? {}, reducer: 0 })
+        .update(attemptStates)
+        .set({ state: JSON.parse(row) ?? {} })
         .run();
       for (const { id } of school.db.select().from(attempts).all()) school.services.states.forget(id);
       for (const place of ['/api/todo', '/api/feedback']) expect((await imani.ask('GET', place)).status).toBe(200);

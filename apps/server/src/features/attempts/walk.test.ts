@@ -1,7 +1,7 @@
 import { eq, sql } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { bridgeLesson, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';
-import { attemptEvents, attempts } from '../../db/schema.ts';
+import { attemptEvents, attemptStates, attempts } from '../../db/schema.ts';
 import { createSender, type School, startSchool } from '../../test/harness.ts';
 import { rebuildStates } from './rebuild-states.ts';
 
@@ -56,12 +56,14 @@ test('a student walks, the teacher marks, the student sees it', async () => {
   const stored = school.db.select().from(attempts).where(eq(attempts.id, attemptId)).get();
   const { state } = school.services.states.read(attemptId);
   expect(rebuildStates(school.db)).toEqual({ attempts: 1, changed: [] });
+  school.db.update(attempts).set({ sheetRow: '[]' }).run();
   school.db
-    .update(attempts)
-    .set({ sheetRow: '[]', state: { ...stored?.state, version: 0 } as never })
+    .update(attemptStates)
+    .set({ state: { ...state, version: 0 } })
     .run();
   expect(rebuildStates(school.db).changed).toEqual([attemptId]);
-  expect(school.db.select().from(attempts).get()).toEqual({ ...stored, state });
+  expect(school.db.select().from(attempts).get()).toEqual(stored);
+  expect(school.db.select().from(attemptStates).get()?.state).toEqual(state);
 });
 
 describe('an event stream is not believed', () => {
