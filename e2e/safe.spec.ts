@@ -150,6 +150,9 @@ test('on a shared computer nobody finds the work of another, and nobody loses th
   await page.getByRole('button', { name: /account$/ }).click();
   await page.getByRole('menuitem', { name: 'Sign out', exact: true }).click();
   await expect(page.getByRole('dialog', { name: 'Some of your work is on this device only' })).toBeVisible();
+  // Without a connection nobody is signed out, and nothing is thrown away on the way.
+  await page.getByRole('button', { name: 'Sign out all the same' }).click();
+  await expect(page.getByRole('dialog').getByText(/connection/)).toBeVisible();
   await page.getByRole('button', { name: 'Stay signed in' }).click();
   await context.setOffline(false);
   await page.getByRole('link', { name: 'Go on: Shared' }).click();

@@ -2,15 +2,17 @@ import type { Me } from '@semita/core/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { ChevronDown, LogOut, Moon, Sun, UserRound } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/client.ts';
 import { useTheme } from '../../ui/theme.ts';
 import { t } from '../../words/words.ts';
 import type { Unsent } from './unsent-dialog.tsx';
 
-/** Loaded when it is needed, which is hardly ever. */
-const UnsentDialog = lazy(async () => ({ default: (await import('./unsent-dialog.tsx')).UnsentDialog }));
+const loadOutbox = () => import('../outbox/outbox.ts');
+const loadSender = () => import('../outbox/send-left-over.ts');
+const loadUnsentDialog = () => import('./unsent-dialog.tsx');
+const UnsentDialog = lazy(async () => ({ default: (await loadUnsentDialog()).UnsentDialog }));
 
 const itemStyle =
   'flex items-center gap-2 rounded-control px-3 py-2 text-14 outline-none data-highlighted:bg-main-tint';
@@ -20,14 +22,19 @@ export function PersonMenu({ me }: { readonly me: Me }) {
   const queryClient = useQueryClient();
   const { theme, toggleTheme } = useTheme();
   const [unsent, setUnsent] = useState<Unsent | null>(null);
+  const isStudent = me.role === 'student';
+  // It is wanted without a connection, so it has to be here before.
+  useEffect(() => {
+    if (isStudent) void Promise.allSettled([loadUnsentDialog(), loadOutbox(), loadSender()]);
+  }, [isStudent]);
   const leave = async (name: Unsent['by'], isWarned = false) => {
     // A student's device may be shared: nothing of theirs stays on it, and nothing goes before it was sent or given up.
-    if (me.role === 'student') {
-      const left = isWarned ? 0 : await countUnsent(me.id);
+    if (isStudent && !isWarned) {
+      const left = await countUnsent(me.id);
       if (left > 0) return setUnsent({ by: name, count: left });
-      await openOutboxOf(me.id).then((outbox) => outbox.clear());
     }
     await call(name, {});
+    if (isStudent) await openOutboxOf(me.id).then((outbox) => outbox.clear());
     queryClient.clear();
     await navigate('/sign-in');
   };
@@ -36,7 +43,7 @@ export function PersonMenu({ me }: { readonly me: Me }) {
     <>
       {unsent && (
         <Suspense>
-          <UnsentDialog unsent={unsent} onStay={() => setUnsent(null)} onLeave={(by) => void leave(by, true)} />
+          <UnsentDialog unsent={unsent} onStay={() => setUnsent(null)} onLeave={(by) => leave(by, true)} />
         </Suspense>
       )}
       <DropdownMenu.Root modal={false}>
@@ -78,12 +85,12 @@ export function PersonMenu({ me }: { readonly me: Me }) {
   );
 }
 
-const openOutboxOf = async (userId: string) => (await import('../outbox/outbox.ts')).openOutbox(userId);
+const openOutboxOf = async (userId: string) => (await loadOutbox()).openOutbox(userId);
 
 /** Sends what is still on this device, and says how much could not be. */
 async function countUnsent(userId: string): Promise<number> {
   const outbox = await openOutboxOf(userId);
-  const { sendLeftOver } = await import('../outbox/send-left-over.ts');
+  const { sendLeftOver } = await loadSender();
   await sendLeftOver(outbox, (attemptId, events) => call('takeInEvents', { params: { attemptId }, body: { events } }));
   const attempts = await outbox.listAttempts();
   const left = await Promise.all(attempts.map((attemptId) => outbox.list(attemptId)));

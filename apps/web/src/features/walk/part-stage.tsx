@@ -11,7 +11,7 @@ import {
   seekLimitMs,
 } from '@semita/core';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, type Ref, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, type RefObject, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { pathOf } from '../../api/client.ts';
 import { QueryView } from '../../ui/query-view.tsx';
@@ -26,7 +26,7 @@ const DeckStage = lazy(async () => ({ default: (await import('../deck/deck-stage
 const ReadingStage = lazy(async () => ({ default: (await import('../reading/reading-stage.tsx')).ReadingStage }));
 
 interface Props {
-  readonly ref: Ref<FilmControls>;
+  readonly ref: RefObject<FilmControls | null>;
   readonly part: LearnerMaterialPart;
   readonly session: WalkSession;
   readonly snapshot: WalkSnapshot;
@@ -68,7 +68,13 @@ function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Pro
       narrations={part.narrations}
       maxRate={terms.maxRate}
       barrierMs={(atMs) => nextHalt(part, current(), atMs)?.atMs ?? part.outMs}
-      onBarrier={(atMs) => reachStop(session, nextHalt(part, current(), atMs), atMs)}
+      onBarrier={(atMs) => {
+        const stop = nextHalt(part, current(), atMs);
+        reachStop(session, stop, atMs);
+        // A machine that was too busy to see it play leaves a hole before the stop: that is played again.
+        const isMissed = stop && stop.atMs - atMs < atMarkMs && !current().stops[stop.id];
+        if (isMissed) ref.current?.seek(partStateOf(current(), part).furthestMs);
+      }}
       onMet={(fromMs, toMs, rate) => session.record({ type: 'met', partId: part.id, fromMs, toMs, rate })}
       onPaused={(atMs) => session.record({ type: 'paused', partId: part.id, atMs })}
       onSought={(fromMs, toMs) => session.record({ type: 'sought', partId: part.id, fromMs, toMs })}
