@@ -38,19 +38,23 @@ async function begin() {
   return { school, event, send };
 }
 
-/** Bytes in the write-ahead log for each byte of an answer that is typed for ten minutes, as it is sent. */
+const longAnswer = { kind: 'extendedText' as const, text: 'The deck carries the load to its ends. '.repeat(100) };
+
+/** Bytes in the write-ahead log for each byte of an answer that is typed for ten minutes, late in a lesson of long answers. */
 async function measureBytes(): Promise<number> {
   const { school, event, send } = await begin();
   const { $client } = school.db;
   $client.pragma('wal_autocheckpoint = 0');
-  const film: LearnerEventBody[] = [{ type: 'opened' }];
-  for (let fromMs = 0; fromMs < 4 * minute; fromMs += 5_000)
-    film.push({ type: 'met', partId: 'clip', fromMs, toMs: fromMs + 5_000, rate: 1 });
-  for (const body of film) {
-    school.clock.now += 5_000;
-    await send([event(body)]);
+  await send([event({ type: 'opened' })]);
+  for (let stop = 0; stop < 12; stop++) {
+    for (let fromMs = stop * 4 * minute; fromMs < (stop + 1) * 4 * minute; fromMs += 5_000) {
+      school.clock.now += 5_000;
+      await send([event({ type: 'met', partId: 'clip', fromMs, toMs: fromMs + 5_000, rate: 1 })]);
+    }
+    const stopId = `s-${stop}`;
+    await send([event({ type: 'reachedStop', stopId })]);
+    if (stop < 11) await send([event({ type: 'answered', stopId, responses: { [`q-${stop}`]: longAnswer } })]);
   }
-  await send([event({ type: 'reachedStop', stopId: 's-0' })]);
   $client.pragma('wal_checkpoint(TRUNCATE)');
   const wal = path.join(school.deps.dataDir, 'semita.db-wal');
   const before = fs.existsSync(wal) ? fs.statSync(wal).size : 0;
@@ -60,7 +64,7 @@ async function measureBytes(): Promise<number> {
     school.clock.now += 3_000;
     text += 'A word more. ';
     const response = { kind: 'extendedText' as const, text };
-    const events = [event({ type: 'draftSaved', stopId: 's-0', questionId: 'q-0', response })];
+    const events = [event({ type: 'draftSaved', stopId: 's-11', questionId: 'q-11', response })];
     sentBytes += JSON.stringify(events).length;
     await send(events);
   }

@@ -196,9 +196,12 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
         .run();
     },
 
-    removeDraft(attemptId: string, seq: number): void {
-      db.delete(attemptEvents)
-        .where(and(eq(attemptEvents.attemptId, attemptId), eq(attemptEvents.seq, seq)))
+    /** Puts a draft into the place of the one just before it: written over, it costs no more than itself. */
+    replaceDraft(attemptId: string, seqBefore: number, seq: number, event: AttemptEvent): void {
+      const { id, sittingId, n, at, receivedAt, merged = null, ...body } = event;
+      db.update(attemptEvents)
+        .set({ seq, id, sittingId, n, at, receivedAt, body: body as EventBody, merged })
+        .where(and(eq(attemptEvents.attemptId, attemptId), eq(attemptEvents.seq, seqBefore)))
         .run();
     },
 

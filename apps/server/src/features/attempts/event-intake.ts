@@ -87,8 +87,8 @@ export function createEventIntake({
     const merged = isJustBefore
       ? { count: (last.merged?.count ?? 0) + 1, spentMs: (last.merged?.spentMs ?? 0) + spentMs }
       : { count: 0, spentMs };
-    if (isJustBefore) repository.removeDraft(attemptId, last.seq);
-    else if (last) repository.emptyDraft(attemptId, last.seq);
+    if (isJustBefore) return repository.replaceDraft(attemptId, last.seq, after.version, { ...event, merged });
+    if (last) repository.emptyDraft(attemptId, last.seq);
     repository.append(attemptId, after.version, { ...event, merged }, draftOf);
   };
 
