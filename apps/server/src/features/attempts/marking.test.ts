@@ -158,6 +158,18 @@ describe('class threads', () => {
     expect((await imani.client.ask('POST', `${thread()}/cobalt`, { text: 'x' })).status).toBe(404);
   });
 
+  test('nobody buries a thread under their replies; who waits may go on', async () => {
+    const imani = await walker('imani');
+    await imani.answer('x', 'The beam.');
+    const reply = async () => (await imani.client.ask('POST', `${thread()}/imani`, { text: 'And more.' })).status;
+    const statuses: number[] = [];
+    for (let i = 0; i < 32; i++) statuses.push(await reply());
+    expect(statuses.filter((status) => status === 200)).toHaveLength(30);
+    expect(statuses.slice(30)).toEqual([429, 429]);
+    school.clock.now += 11 * 60_000;
+    expect(await reply()).toBe(200);
+  });
+
   test('a teacher hides a post and a reply from the class, and brings them back', async () => {
     await (await walker('tomas')).answer('x', 'Something rude');
     const imani = await walker('imani');

@@ -1,11 +1,16 @@
 import type { ThreadPost } from '@semita/core/contract';
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, count, eq, gt, sql } from 'drizzle-orm';
 import { attempts, hiddenPosts, threadReplies, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignmentRepository } from '../assignments/assignment-repository.ts';
 import type { EventIntake } from './event-intake.ts';
+
+/** More than anybody writes to others in one thread, and in ten minutes of it. */
+const mostReplies = 200;
+const mostRepliesAtOnce = 30;
+const atOnceMs = 10 * 60_000;
 
 export type ThreadService = ReturnType<typeof createThreadService>;
 
@@ -88,12 +93,30 @@ export function createThreadService({ db, clock, newId, assignments, intake }: O
       .filter((post) => isTeacher || post.isOwn || !post.hidden);
   };
 
+  /** @throws Refused tooManyRequests: nobody buries a thread */
+  const assertMayReply = (authorId: string, assignmentId: string, questionId: string): void => {
+    const own = and(
+      eq(threadReplies.assignmentId, assignmentId),
+      eq(threadReplies.questionId, questionId),
+      eq(threadReplies.authorId, authorId),
+    );
+    const recent = gt(threadReplies.createdAt, clock() - atOnceMs);
+    const written = db
+      .select({ all: count(), recent: count(sql`case when ${recent} then 1 end`) })
+      .from(threadReplies)
+      .where(own)
+      .get();
+    if (written && (written.all >= mostReplies || written.recent >= mostRepliesAtOnce))
+      throw new Refused('tooManyRequests');
+  };
+
   return {
     read,
 
     reply(actor: Actor, assignmentId: string, questionId: string, toStudentId: string, text: string): ThreadPost[] {
       const posts = read(actor, assignmentId, questionId);
       if (!posts.some(({ studentId }) => studentId === toStudentId)) throw new Refused('notFound');
+      assertMayReply(actor.id, assignmentId, questionId);
       db.insert(threadReplies)
         .values({ id: newId(), assignmentId, questionId, toStudentId, authorId: actor.id, text, createdAt: clock() })
         .run();
