@@ -109,6 +109,20 @@ test('an address of an inner network is refused in words', async ({ page }) => {
   await expect(page.getByText(/leads into an inner network/).first()).toBeVisible();
 });
 
+test('a material that is removed can be brought back, and the shelf waits for nothing meanwhile', async ({ page }) => {
+  await enterAs(page, 'Ms. Adaeze Lindqvist');
+  await page.goto('/shelf');
+  const notes = { name: 'Old notes.txt', mimeType: 'text/plain', buffer: Buffer.from('Beams bend.\n\nArches push.\n') };
+  await page.getByLabel('Choose a file').setInputFiles(notes);
+  await expect(page.getByText(/is on the shelf/)).toBeVisible();
+  await page.getByRole('button', { name: /Remove.*Old notes/ }).click();
+  await expect(page.getByText('“Old notes” was removed.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /Remove.*Old notes/ })).toHaveCount(0);
+  await expect(page.getByLabel('Choose a file')).toBeAttached();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: /Remove.*Old notes/ })).toBeVisible();
+});
+
 test('captions are corrected where they stand, and kept', async ({ page }) => {
   await page.getByRole('button', { name: 'Make a lesson: How bridges carry load' }).click();
   await page.getByRole('button', { name: 'Correct them' }).click();

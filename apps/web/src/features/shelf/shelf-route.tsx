@@ -19,6 +19,7 @@ import { lessonsOptions, materialsOptions } from './queries.ts';
 import { ReplaceButton } from './replace-button.tsx';
 import { SeveralLessons } from './several-lessons.tsx';
 import { ShelfTabs } from './shelf-tabs.tsx';
+import { forgetReceived } from './upload.ts';
 
 export function Component() {
   const navigate = useNavigate();
@@ -140,6 +141,7 @@ function MaterialList({ materials, onMakeLesson }: MaterialListProps) {
   const remove = useMutation({
     mutationFn: (material: Material) => call('deleteMaterial', { params: { materialId: material.id } }),
     onSuccess: async (_, { id, title }) => {
+      forgetReceived(id);
       await queryClient.invalidateQueries(materialsOptions());
       toast(t('shelf.removed', { title }), {
         duration: undoMs,

@@ -86,6 +86,11 @@ export function clearUpload(): void {
   change({ phase: 'idle' });
 }
 
+/** A material that was taken away is waited for no longer. */
+export function forgetReceived(materialId: string): void {
+  if (state.phase === 'received' && state.materialId === materialId) clearUpload();
+}
+
 export function useUpload(): UploadState {
   return useSyncExternalStore(
     (listener) => {
