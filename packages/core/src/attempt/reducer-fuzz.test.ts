@@ -88,14 +88,12 @@ const body = fc.oneof(
   },
   {
     weight: 2,
-    arbitrary: fc
-      .record({ asked, response })
-      .map(({ asked: [stop, question], response: given }) => ({
-        type: 'draftSaved',
-        stopId: stop,
-        questionId: question,
-        response: given,
-      })),
+    arbitrary: fc.record({ asked, response }).map(({ asked: [stop, question], response: given }) => ({
+      type: 'draftSaved',
+      stopId: stop,
+      questionId: question,
+      response: given,
+    })),
   },
   {
     weight: 2,
@@ -116,14 +114,12 @@ const body = fc.oneof(
   },
   {
     weight: 1,
-    arbitrary: fc
-      .record({ asked, response })
-      .map(({ asked: [stop, question], response: given }) => ({
-        type: 'revised',
-        stopId: stop,
-        questionId: question,
-        response: given,
-      })),
+    arbitrary: fc.record({ asked, response }).map(({ asked: [stop, question], response: given }) => ({
+      type: 'revised',
+      stopId: stop,
+      questionId: question,
+      response: given,
+    })),
   },
   {
     weight: 2,
@@ -248,7 +244,14 @@ test('whatever comes in, in any order, from any devices and clocks', { timeout: 
         for (const { device: which, jump, again, teacher, waitMs } of turns) {
           now += waitMs;
           if (teacher)
-            take({ ...teacher, id: `t-${teacherN}`, sittingId: teacherSittingId, n: teacherN++, at: now, receivedAt: now });
+            take({
+              ...teacher,
+              id: `t-${teacherN}`,
+              sittingId: teacherSittingId,
+              n: teacherN++,
+              at: now,
+              receivedAt: now,
+            });
           const earlier = sent[Math.floor(sent.length / 2)];
           if (again && earlier && log.some(({ id }) => id === earlier.id)) {
             const before = state;
