@@ -12,6 +12,9 @@ import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import { drawMadeSlide } from './draw-made-slide.ts';
+import type { PicturePlace } from './import/clean-html.ts';
+import { cleanSlide } from './import/clean-slide.ts';
+import { createReport } from './import/import-result.ts';
 import type { MaterialRepository, MaterialRow } from './material-repository.ts';
 
 export type MadeSlides = ReturnType<typeof createMadeSlides>;
@@ -27,6 +30,8 @@ interface Options extends Pick<Deps, 'clock' | 'newId' | 'db'> {
     after: { readonly id: string; readonly lengthMs: number; readonly lines: readonly ScriptLine[] },
   ) => void;
 }
+
+const mediaAt = (materialId: string) => `/api/materials/${materialId}/media`;
 
 /** Slides that teachers make here: a deck like any other, drawn anew from what they wrote whenever that is saved. */
 export function createMadeSlides({ db, repository, clock, newId, scriptOf, moveDrafts }: Options) {
@@ -68,11 +73,15 @@ export function createMadeSlides({ db, repository, clock, newId, scriptOf, moveD
       const shown = findShown(actor, deck);
       const { pictures, names } = picturesAmong(shown);
       const idOf = new Map(pictures.map(({ id }) => [names.get(id), id]));
+      const place: PicturePlace = {
+        pictureAt: (name) => mediaAt(idOf.get(name) ?? ''),
+        filmAt: mediaAt,
+        wordsOf: (_name, alt) => alt,
+        isPlaced: (address) => address.startsWith('/api/materials/'),
+      };
       return drawAll(deck, shown, names).map((slide) => ({
         ...slide,
-        html: slide.html
-          .replace(/="picture:(\w+)"/g, (_, name: string) => `="/api/materials/${idOf.get(name)}/media"`)
-          .replace(/="film:([\w-]+)"/g, '="/api/materials/$1/media"'),
+        html: cleanSlide(slide.html, createReport(), place),
       }));
     },
 
