@@ -57,7 +57,9 @@ export function createApp(options: AppOptions): Express {
   const { sessions, classes, materials, lessons, assignments } = services;
   const cookies = createCookies({ secure: secureCookies });
   const findActor: Door['findActor'] = (req) => sessions.findActor(cookies.readSession(req));
-  const live = createLiveSheets({ bus: deps.bus, assignments, findActor });
+  // A stream that stays open is nobody at work.
+  const findWatcher: Door['findActor'] = (req) => sessions.findActor(cookies.readSession(req), false);
+  const live = createLiveSheets({ bus: deps.bus, assignments, findActor: findWatcher });
   const door: Door = { findActor, demo: demoPeople !== null, security: services.security };
   const uploads = createUploadServer(materials, findActor);
 

@@ -100,13 +100,17 @@ export function createSessionService({ db, clock, bus, security }: Options) {
   };
 
   return {
-    findActor(token: string | null): Actor | null {
+    /**
+     * Who is signed in.
+     * @param isAtWork whether this counts as using the session; not where the server only looks whether it still holds
+     */
+    findActor(token: string | null, isAtWork = true): Actor | null {
       if (token === null) return null;
       const hash = hashOf(token);
       const now = clock();
       const found = actorByToken.get({ hash, now });
       if (!found || now - found.usedAt > endsAfterMs[found.actor.role].idle) return null;
-      if (now - found.usedAt > touchedEveryMs) touch.run({ hash, now });
+      if (isAtWork && now - found.usedAt > touchedEveryMs) touch.run({ hash, now });
       return found.actor;
     },
 

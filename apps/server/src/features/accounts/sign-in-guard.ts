@@ -60,10 +60,20 @@ export function createSignInGuard(clock: () => number) {
       }
     },
 
-    /** The person's own mistakes are forgiven; what an address does to other names is not. */
-    succeeded({ name, knownDevice }: SignInTry): void {
+    /**
+     * The person's own mistakes are forgiven. Of the address only this try is taken back, which was no failure: a school
+     * signs in behind one, and what it does to other names stays counted.
+     */
+    succeeded({ name, address, knownDevice }: SignInTry): void {
       failures.delete(`name ${name}`);
-      if (knownDevice !== null) failures.delete(`device ${knownDevice}`);
+      if (knownDevice !== null) {
+        failures.delete(`device ${knownDevice}`);
+        return;
+      }
+      const key = `address ${address}`;
+      const { count, lastAt } = read(key);
+      if (count <= 1) failures.delete(key);
+      else failures.set(key, { count: count - 1, lastAt });
     },
   };
 }

@@ -72,6 +72,16 @@ describe('guessing', () => {
   });
 });
 
+test('a whole school that signs in behind one address, on new devices, waits for nothing', () => {
+  const guard = createSignInGuard(() => 1_000);
+  for (let i = 0; i < 900; i++) {
+    const tried = { name: `child-${i}`, address: 'the school', knownDevice: null };
+    expect(guard.waitMs(tried), `child ${i}`).toBe(0);
+    guard.failed(tried);
+    guard.succeeded(tried);
+  }
+});
+
 describe('sessions', () => {
   test.each([
     ['adaeze', 'teacher', 24 * hour, 14 * 24 * hour, '/api/lessons'],
@@ -110,6 +120,21 @@ describe('sessions', () => {
     school.db.delete(classTeachers).where(eq(classTeachers.teacherId, 'adaeze')).run();
     school.deps.bus.publish('rightsChanged', { userId: 'adaeze' });
     expect(await isEnded(second)).toBe(true);
+  });
+
+  test('are not kept alive by a stream that nobody looks at', async () => {
+    school.addMaterial('film', 60_000);
+    const { assignmentId } = await school.assignLesson(bridgeLesson);
+    const adaeze = school.as('adaeze');
+    const stream = await fetch(`${school.base}/api/assignments/${assignmentId}/live`, {
+      headers: { cookie: adaeze.cookie },
+    });
+    for (let i = 0; i < 30; i++) {
+      school.clock.now += hour;
+      school.deps.bus.publish('rightsChanged', { userId: 'adaeze' });
+    }
+    expect((await adaeze.ask('GET', '/api/lessons')).status).toBe(401);
+    await stream.body?.cancel();
   });
 
   test('signing in, out and failing to are written down, without a name or an address', async () => {
