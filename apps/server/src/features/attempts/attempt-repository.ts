@@ -6,7 +6,7 @@ import {
   type MergedDrafts,
   reducerVersion,
 } from '@semita/core';
-import { and, asc, eq, gt, ne, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, gte, ne, sql } from 'drizzle-orm';
 import { assignments, attemptEvents, attemptStates, attempts, classStudents } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 
@@ -97,16 +97,18 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
     )
     .prepare();
 
-  const eventByNumber = db
-    .select({ seq: attemptEvents.seq })
+  const nextNumbered = db
+    .select({ n: attemptEvents.n, merged: attemptEvents.merged })
     .from(attemptEvents)
     .where(
       and(
         eq(attemptEvents.attemptId, sql.placeholder('attemptId')),
         eq(attemptEvents.sittingId, sql.placeholder('sittingId')),
-        eq(attemptEvents.n, sql.placeholder('n')),
+        gte(attemptEvents.n, sql.placeholder('n')),
       ),
     )
+    .orderBy(asc(attemptEvents.n))
+    .limit(1)
     .prepare();
 
   const logAfter = db
@@ -206,8 +208,11 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
     },
 
     /** Whether an event is in the log, also of a sitting that the state does not know any more. */
-    isLogged: (attemptId: string, sittingId: string, n: number): boolean =>
-      eventByNumber.get({ attemptId, sittingId, n }) !== undefined,
+    isLogged(attemptId: string, sittingId: string, n: number): boolean {
+      const next = nextNumbered.get({ attemptId, sittingId, n });
+      // A draft stands for those just before it, too.
+      return next !== undefined && next.n - (next.merged?.count ?? 0) <= n;
+    },
 
     saveRow: (attemptId: string, sheetRow: string): void => {
       updateRow.run({ attemptId, sheetRow });

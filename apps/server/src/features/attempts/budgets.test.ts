@@ -64,6 +64,26 @@ describe('one student', () => {
     expect(rebuildStates(school.db).changed).toEqual([]);
   });
 
+  test('whose merged drafts are sent again by a sitting nobody remembers repeats them', async () => {
+    const event = createSender(school.clock);
+    await send([event({ type: 'reachedStop', stopId: 'stop' })]);
+    const drafts: SentEvent[] = [];
+    for (const text of ['One', 'One two', 'One two three']) {
+      school.clock.now += 3_000;
+      drafts.push(event(draft(text)));
+      await send(drafts.slice(-1));
+    }
+    for (let i = 0; i < 60; i++) {
+      school.clock.now += 1_000;
+      await send([{ type: 'opened', id: v7(), sittingId: v7(), n: 0, at: school.clock.now }]);
+    }
+    const { outcomes } = (await send(drafts)).body;
+    expect(outcomes.map(({ kind }: { kind: string }) => kind)).toEqual(['repeated', 'repeated', 'repeated']);
+    expect(school.services.states.read(attemptId).state.stops.stop?.drafts['q-written']).toMatchObject({
+      text: 'One two three',
+    });
+  });
+
   test('that sends long drafts before what they follow holds little of them', async () => {
     const event = createSender(school.clock);
     event({ type: 'opened' });

@@ -59,8 +59,13 @@ async function sendOne(
       const code = codeOf(error);
       if (!isUnreadable(error))
         return { sent, kept: events.length, afterClosing, isOffline: code === 'offline' || code === 'notSignedIn' };
+      const [bad] = batch as [SentEvent];
       if (batch.length > 1) count = Math.ceil(batch.length / 2);
-      else events = [gapFor(batch[0] as SentEvent), ...events.slice(1)];
+      else if (bad.type === 'gap') {
+        // Not even that it is missing can be said: the server goes on without it after a while.
+        await outbox.remove(attemptId, new Set([bad.id]));
+        events = events.slice(1);
+      } else events = [gapFor(bad), ...events.slice(1)];
     }
   }
   return { sent, kept: 0, afterClosing, isOffline: false };
