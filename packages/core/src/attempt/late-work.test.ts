@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { Lesson } from '../lesson/lesson.ts';
-import { bridgeLesson, pickOne } from '../test/bridge-lesson.ts';
+import { longLesson, longLessonStops } from '../test/long-lesson.ts';
 import type { AttemptEvent, LearnerEventBody } from './attempt-event.ts';
 import { type AttemptState, beginAttempt } from './attempt-state.ts';
 import { createContext } from './create-context.ts';
@@ -10,24 +9,7 @@ import { defaultTerms } from './terms.ts';
 
 const minute = 60_000;
 const begunAt = 1_000_000;
-const count = 12;
-
-/** A clip of twelve minutes with a question at the end of each. */
-const longLesson: Lesson = {
-  ...bridgeLesson,
-  parts: bridgeLesson.parts.slice(0, 1).map((part) => ({
-    ...part,
-    inMs: 0,
-    outMs: count * minute,
-    stops: Array.from({ length: count }, (_, i) => ({
-      id: `s-${i}`,
-      kind: 'checkpoint' as const,
-      atMs: (i + 1) * minute,
-      required: true,
-      questions: [{ ...pickOne, id: `q-${i}` }],
-    })),
-  })),
-};
+const count = longLessonStops;
 const context = createContext(longLesson, defaultTerms);
 const slow = createContext(longLesson, { ...defaultTerms, maxRate: 1 });
 const answer = (i: number): LearnerEventBody => ({

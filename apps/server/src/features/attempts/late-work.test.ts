@@ -1,32 +1,15 @@
-import type { LearnerEventBody, Lesson } from '@semita/core';
+import type { LearnerEventBody } from '@semita/core';
 import type { SentEvent } from '@semita/core/contract';
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
-import { bridgeLesson, pickOne } from '../../../../../packages/core/src/test/bridge-lesson.ts';
+import { longLesson, longLessonStops } from '../../../../../packages/core/src/test/long-lesson.ts';
 import { attemptEvents, attemptStates, attempts, classStudents } from '../../db/schema.ts';
 import { type Client, createSender, type School, startSchool } from '../../test/harness.ts';
 import { rebuildStates } from './rebuild-states.ts';
 
 const minute = 60_000;
-const count = 12;
+const count = longLessonStops;
 const questionId = (i: number) => `q-${i}`;
-
-/** A clip of twelve minutes with a question at the end of each. */
-const longLesson: Lesson = {
-  ...bridgeLesson,
-  parts: bridgeLesson.parts.slice(0, 1).map((part) => ({
-    ...part,
-    inMs: 0,
-    outMs: count * minute,
-    stops: Array.from({ length: count }, (_, i) => ({
-      id: `s-${i}`,
-      kind: 'checkpoint' as const,
-      atMs: (i + 1) * minute,
-      required: true,
-      questions: [{ ...pickOne, id: questionId(i) }],
-    })),
-  })),
-};
 
 let school: School;
 let imani: Client;
