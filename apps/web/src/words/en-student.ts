@@ -122,7 +122,7 @@ export const enStudent = {
     refusedCount_one: '{{count}} thing you did here was not taken.',
     refusedCount_other: '{{count}} things you did here were not taken.',
     afterClosing:
-      'Some of your work came in after the lesson had closed. It is kept, and your teacher decides if it counts.',
+      'Some of your work came in after the lesson had closed. It is kept, and your teacher decides if it counts. You need not do it again.',
     setAside_one: '{{count}} thing you did could not be saved. Please tell your teacher.',
     setAside_other: '{{count}} things you did could not be saved. Please tell your teacher.',
     needsConnection: 'Questions come from your school as you reach them, so you need a connection.',

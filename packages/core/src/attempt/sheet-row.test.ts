@@ -43,6 +43,8 @@ test('the need of a student, the most pressing first', () => {
   expect(at(startAt, { ...rowAfter(3), atOpenStopMs: 5 * 60_000 })).toBe('stuck');
   expect(at(startAt + 10, rowAfter(3), startAt)).toBe('overdue');
   expect(at(startAt, rowAfter(wholeWalk.length))).toBe('toMark');
+  // What came in after closing waits for the teacher, however stuck or late its student looks without it.
+  expect(at(startAt + 25 * 3_600_000, { ...rowAfter(3), waitingSteps: 4 }, startAt)).toBe('toMark');
   expect(at(startAt, rowAfter(3), null, true)).toBe('excused');
   expect(needOf(null, { excused: false, dueAt: 5, now: 6 })).toBe('overdue');
   expect(needOf(null, { excused: false, dueAt: 5, now: 5 })).toBe('notBegun');

@@ -200,6 +200,8 @@ export function needOf(
   if (excused) return 'excused';
   const isOverdue = dueAt !== null && now > dueAt;
   if (!row) return isOverdue ? 'overdue' : 'notBegun';
+  // What came in after closing may be all that is missing: the next step is the teacher's.
+  if (row.waitingSteps > 0) return 'toMark';
   if (row.handedInAt === null && isStuck(row, now)) return 'stuck';
   if (row.handedInAt === null && isOverdue) return 'overdue';
   if (row.marks.some((mark) => mark.state === 'waiting')) return 'toMark';

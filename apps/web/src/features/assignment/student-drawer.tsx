@@ -20,7 +20,7 @@ import { Dialog } from '../../ui/dialog.tsx';
 import { errorWords, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
-import { formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
+import { formatInstant, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { needWords } from '../board/tile-looks.ts';
@@ -208,13 +208,14 @@ function AfterClosing({ assignmentId, studentId, afterClosing }: AfterClosingPro
     },
     onError: (error) => toast.error(errorWords(error)),
   });
-  const { answers, events, fromAt, untilAt, arrivedAt } = afterClosing;
-  const at = (ms: number) => new Date(ms).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+  const { answers, fromAt, untilAt, arrivedAt } = afterClosing;
+  const timeOf = useClassTime(assignmentId);
+  const [from, until, arrived] = [fromAt, untilAt, arrivedAt].map(timeOf);
+  const done = from === until ? from : t('student.span', { from, until });
   return (
     <Notice tone="attention" title={t('student.afterClosingTitle')}>
       <p>
-        {t('student.afterClosing', { count: answers, events })}{' '}
-        {t('student.afterClosingTimes', { from: at(fromAt), until: at(untilAt), arrived: at(arrivedAt) })}
+        {t('student.afterClosing', { count: answers })} {t('student.afterClosingTimes', { done, arrived })}
       </p>
       <div>
         <Button size="small" look="main" disabled={admit.isPending} onClick={() => admit.mutate()}>
@@ -236,6 +237,7 @@ interface StopProps {
 
 function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMarked }: StopProps) {
   const mark = stopMarkOf(stop, stopState);
+  const timeOf = useClassTime(assignmentId);
   return (
     <article data-stop={stop.id} tabIndex={-1} className="grid gap-4 rounded-card border border-line p-4">
       <p className="flex items-center gap-2 text-14 text-quiet">
@@ -244,7 +246,7 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
         {stateWords(mark)}
         {stopState?.arrivedAt !== undefined && stopState.settledAt !== null && (
           <span className="text-marigold-ink">
-            {t('student.arrivedLate', { given: clockOf(stopState.settledAt), arrived: clockOf(stopState.arrivedAt) })}
+            {t('student.arrivedLate', { given: timeOf(stopState.settledAt), arrived: timeOf(stopState.arrivedAt) })}
           </span>
         )}
       </p>
@@ -302,7 +304,12 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
   );
 }
 
-const clockOf = (ms: number) => new Date(ms).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' });
+/** Says moments on the clock of the class, as the sheet above does. */
+function useClassTime(assignmentId: string): (instantMs: number) => string {
+  const { data } = useQuery(sheetOptions(assignmentId));
+  const timeZone = data?.assignment.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
+  return (instantMs) => formatInstant(instantMs, timeZone);
+}
 
 /** What a teacher marks stands open; what the program marked can be changed. */
 function MarkBox({ isOpen, ...form }: ComponentProps<typeof MarkForm> & { readonly isOpen: boolean }) {
