@@ -295,3 +295,34 @@ test('a lesson stands inside another, follows its editions, and an extra is only
   await expect(benedikt.getByRole('button', { name: 'Hand in' })).toBeVisible();
   await expect(benedikt.getByText('Extra')).toHaveCount(0);
 });
+
+test('the whole path stands in sight where it can be read, and a card reached by keys comes into sight', async ({
+  page,
+}) => {
+  await enterAs(page, teacher);
+  await page.goto('/shelf');
+  await page.getByRole('link', { name: 'Which bridge would you build?' }).click();
+  await side(page, 'Path').click();
+  const inPane = async (name: string) => {
+    const pane = await page.locator('.react-flow').boundingBox();
+    const box = await card(page, name).boundingBox();
+    return pane !== null && box !== null && box.x >= pane.x && box.x + box.width <= pane.x + pane.width;
+  };
+  // As wide as it takes, and where the words would be too small, from its beginning.
+  await page.setViewportSize({ width: 1800, height: 800 });
+  await expect.poll(() => inPane('Show what you know')).toBe(true);
+  await page.setViewportSize({ width: 1180, height: 800 });
+  await expect.poll(() => inPane('Show what you know')).toBe(false);
+  await expect.poll(() => inPane('The beam')).toBe(true);
+  await card(page, 'The beam').focus();
+  const isLast = () => card(page, 'Show what you know').evaluate((element) => element === document.activeElement);
+  for (let i = 0; i < 6 && !(await isLast()); i++) await page.keyboard.press('ArrowRight');
+  await expect(card(page, 'Show what you know')).toBeFocused();
+  await expect.poll(() => inPane('Show what you know')).toBe(true);
+  // Where a card was looked for, the map stays.
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await expect.poll(() => inPane('Show what you know')).toBe(true);
+  await page.getByRole('button', { name: 'Zoom In' }).click();
+  await page.getByRole('button', { name: 'Fit View' }).click();
+  await expect.poll(() => inPane('The beam')).toBe(true);
+});

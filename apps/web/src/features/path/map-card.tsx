@@ -17,6 +17,8 @@ export type CardNode = Node<
     readonly isEdited: boolean;
     readonly note: string | null;
     readonly onSelect: (partId: string) => void;
+    /** The card was reached by keys. */
+    readonly onReach: (partId: string) => void;
     readonly onKey: (event: React.KeyboardEvent, partId: string) => void;
   },
   'card'
@@ -25,7 +27,7 @@ export type PlaceNode = Node<{ readonly words: string }, 'place'>;
 
 /** A part on the map: its name, its figures, and the first of its faults or what leads from it. */
 export function Card({ data, id }: NodeProps<CardNode>) {
-  const { part, figures, number, faults, isSelected, isDimmed, isEdited, note, onSelect, onKey } = data;
+  const { part, figures, number, faults, isSelected, isDimmed, isEdited, note, onSelect, onReach, onKey } = data;
   const forks = part.stops.filter(({ kind }) => kind === 'fork').length;
   const isAside = part.next?.kind === 'back';
   return (
@@ -48,6 +50,7 @@ export function Card({ data, id }: NodeProps<CardNode>) {
           event.stopPropagation();
           onSelect(id);
         }}
+        onFocus={({ currentTarget }) => currentTarget.matches(':focus-visible') && onReach(id)}
         onKeyDown={(event) => onKey(event, id)}
         className="flex min-h-0 grow flex-col gap-0.5 rounded-card px-2.5 py-2 text-left"
       >

@@ -1,15 +1,7 @@
 import '@xyflow/react/dist/base.css';
 import './path-map.css';
 import { type LessonChange, retargetWay, type Target } from '@semita/core';
-import {
-  Background,
-  ConnectionMode,
-  Controls,
-  ReactFlow,
-  ReactFlowProvider,
-  useNodesState,
-  useReactFlow,
-} from '@xyflow/react';
+import { Background, ConnectionMode, Controls, ReactFlow, ReactFlowProvider, useNodesState } from '@xyflow/react';
 import { useEffect, useMemo, useRef } from 'react';
 import { t } from '../../words/words.ts';
 import { partFigures } from '../desk/part-figures.ts';
@@ -18,6 +10,7 @@ import { beginId, cardSize, type DrawnWay, drawnWays, endId, type MapLayout } fr
 import { arrow, colourOf, type WayEdge, WayLine } from './map-line.tsx';
 import { nextCard } from './next-card.ts';
 import type { PathPicture } from './path-picture.ts';
+import { useFrame } from './use-frame.ts';
 import { useMapLayout } from './use-map-layout.ts';
 import { wayLabel } from './way-words.ts';
 
@@ -49,11 +42,12 @@ function MapView(props: Props) {
 
 function LaidMap(props: Props & MapLayout & { readonly drawn: readonly DrawnWay[] }) {
   const { lesson, whole, ways, faults, selectedId, onSelect, lit, taken, noteOf, apply, drawn, places, lines } = props;
-  const flow = useReactFlow();
-  const latest = useRef({ places, drawn, apply, onSelect });
-  latest.current = { places, drawn, apply, onSelect };
+  const { onMoved, showCard } = useFrame(places, lesson.parts.length);
+  const latest = useRef({ places, drawn, apply, onSelect, showCard });
+  latest.current = { places, drawn, apply, onSelect, showCard };
   const handlers = useRef({
     onSelect: (partId: string) => latest.current.onSelect(partId),
+    onReach: (partId: string) => latest.current.showCard(partId),
     onKey: (event: React.KeyboardEvent, partId: string) => {
       const way = arrows[event.key];
       if (!way || event.ctrlKey || event.metaKey) return;
@@ -124,21 +118,6 @@ function LaidMap(props: Props & MapLayout & { readonly drawn: readonly DrawnWay[
       }),
     [drawn, lit, lesson, lines, taken, apply],
   );
-  const count = lesson.parts.length;
-  // The whole path stands in sight when the map is opened and when a part has come or gone.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only then
-  useEffect(() => {
-    const frame = requestAnimationFrame(async () => {
-      await flow.fitView({ padding: 0.06, maxZoom: 1 });
-      const { zoom } = flow.getViewport();
-      if (zoom >= leastZoom) return;
-      // What would be too small to read is shown from its beginning.
-      await flow.fitView({ nodes: [{ id: beginId }], minZoom: leastZoom, maxZoom: leastZoom });
-      const { y } = flow.getViewport();
-      await flow.setViewport({ x: 16 - (latest.current.places.get(beginId)?.x ?? 0) * leastZoom, y, zoom: leastZoom });
-    });
-    return () => cancelAnimationFrame(frame);
-  }, [count, flow]);
   const targetOf = (id: string): Target => (id === endId ? { kind: 'end' } : { kind: 'part', partId: id });
   return (
     <ReactFlow<MapNode, WayEdge>
@@ -154,9 +133,10 @@ function LaidMap(props: Props & MapLayout & { readonly drawn: readonly DrawnWay[
       elementsSelectable={false}
       disableKeyboardA11y
       deleteKeyCode={null}
-      onlyRenderVisibleElements={count > 60}
+      onlyRenderVisibleElements={lesson.parts.length > 60}
       onNodeClick={(_, node) => node.type === 'card' && onSelect(node.id)}
       onPaneClick={() => onSelect(null)}
+      onMoveStart={(event) => event && onMoved()}
       onNodeDragStop={(_, node) => {
         const mapAt = { x: Math.round(node.position.x), y: Math.round(node.position.y) };
         if (node.type === 'card') apply?.({ type: 'setMapPlace', partId: node.id, mapAt });
@@ -173,14 +153,18 @@ function LaidMap(props: Props & MapLayout & { readonly drawn: readonly DrawnWay[
       proOptions={{ hideAttribution: true }}
     >
       <Background gap={24} size={1} color="var(--color-line)" />
-      <Controls showInteractive={false} position="bottom-left" aria-label={t('path.zoom')} />
+      <Controls
+        showInteractive={false}
+        position="bottom-left"
+        aria-label={t('path.zoom')}
+        onZoomIn={onMoved}
+        onZoomOut={onMoved}
+      />
     </ReactFlow>
   );
 }
 
 const origin = { x: 0, y: 0 };
-/** Below this the words on a card cannot be read. */
-const leastZoom = 0.75;
 /** How far a card goes with Alt and an arrow key. */
 const stepPx = 24;
 const arrows: Readonly<Record<string, { x: -1 | 0 | 1; y: -1 | 0 | 1 }>> = {
