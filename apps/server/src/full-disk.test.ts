@@ -65,6 +65,11 @@ test('a newer database and a damaged one are refused in words, and not touched',
   expect(() => openInstallation(folder)).toThrow(StartRefused);
   expect(() => openInstallation(folder)).toThrow('newer version');
   expect(fs.readFileSync(file).equals(before)).toBe(true);
+  const later = new Database(file);
+  later.exec("DELETE FROM __drizzle_migrations WHERE hash = 'later'");
+  later.pragma('user_version = 1000');
+  later.close();
+  expect(() => openInstallation(folder)).toThrow('newer version');
   fs.writeFileSync(file, 'this is no database, and was never one '.repeat(200));
   expect(() => openInstallation(folder)).toThrow('damaged');
   fs.rmSync(folder, { recursive: true });

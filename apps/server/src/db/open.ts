@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { upgrader } from '@semita/core/upgrade';
 import Database from 'better-sqlite3';
 import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
@@ -39,6 +40,7 @@ function migrated(sqlite: Database.Database) {
   const broken = sqlite.pragma('foreign_key_check') as unknown[];
   if (broken.length > 0) throw new Error(`Foreign keys broken after migration: ${JSON.stringify(broken.slice(0, 5))}`);
   sqlite.pragma('foreign_keys = ON');
+  if (generationOf(sqlite) !== upgrader.generation) sqlite.pragma(`user_version = ${upgrader.generation}`);
   return db;
 }
 
@@ -46,7 +48,7 @@ function migrated(sqlite: Database.Database) {
 function openFile(file: string): Database.Database {
   try {
     const sqlite = new Database(file);
-    if (hasNewerMigration(sqlite)) {
+    if (hasNewerMigration(sqlite) || hasNewerDocuments(sqlite)) {
       sqlite.close();
       throw new StartRefused(
         'This database was made by a newer version of Semita. Nothing was changed. Start that version, or restore a backup from before it was put in.',
@@ -68,6 +70,11 @@ function hasNewerMigration(sqlite: Database.Database): boolean {
   };
   return (newest ?? 0) > Math.max(...known.entries.map(({ when }) => when));
 }
+
+/** Whether a program that knows later shapes of documents has opened it, and may have written them. */
+const hasNewerDocuments = (sqlite: Database.Database): boolean => generationOf(sqlite) > upgrader.generation;
+
+const generationOf = (sqlite: Database.Database): number => Number(sqlite.pragma('user_version', { simple: true }));
 
 /** What keeps a database from being opened, as far as something can be done about it. */
 function inWords(error: unknown): unknown {

@@ -1,21 +1,7 @@
-import {
-  type AttemptState,
-  type EventBody,
-  type LeftOut,
-  type Lesson,
-  type MadeDeck,
-  type MergedDrafts,
-  materialKinds,
-  type Question,
-  type ReadingBlock,
-  type Rubric,
-  type Slide,
-  type Terms,
-} from '@semita/core';
-import type { CaptionCue } from '@semita/core/captions';
-import type { ReadingLevel } from '@semita/core/level';
+import { type AttemptState, materialKinds } from '@semita/core';
 import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { stored } from './stored.ts';
 
 const id = () => text().primaryKey();
 /** Epoch milliseconds. */
@@ -114,7 +100,7 @@ export const classStudents = sqliteTable(
     /** How much longer than others this student has for what is timed, as a factor. */
     extraTime: real().notNull().default(1),
     /** Names of the groups of the class the student is in. */
-    groups: text({ mode: 'json' }).notNull().$type<readonly string[]>().default([]),
+    groups: stored('groups').notNull().default([]),
   },
   (table) => [
     primaryKey({ columns: [table.classId, table.studentId] }),
@@ -148,9 +134,9 @@ export const materials = sqliteTable('materials', {
   /** How far bringing in has come, 0 to 1. */
   progress: real(),
   /** What could not be brought over. */
-  leftOut: text({ mode: 'json' }).$type<readonly LeftOut[]>(),
+  leftOut: stored('leftOut'),
   /** How hard a document is to read; null where that cannot be said. */
-  level: text({ mode: 'json' }).$type<ReadingLevel>(),
+  level: stored('level'),
   /** The older version of the same document, whose blocks this one continues. */
   replacesId: text(),
   createdAt: instant().notNull(),
@@ -162,7 +148,7 @@ export const captions = sqliteTable('captions', {
   materialId: text()
     .primaryKey()
     .references(() => materials.id, { onDelete: 'cascade' }),
-  cues: text({ mode: 'json' }).notNull().$type<readonly CaptionCue[]>(),
+  cues: stored('captions').notNull(),
   updatedAt: instant().notNull(),
 });
 
@@ -171,7 +157,7 @@ export const readings = sqliteTable('readings', {
   materialId: text()
     .primaryKey()
     .references(() => materials.id, { onDelete: 'cascade' }),
-  blocks: text({ mode: 'json' }).notNull().$type<readonly ReadingBlock[]>(),
+  blocks: stored('reading').notNull(),
 });
 
 /** The slides of a deck, once it was brought in. */
@@ -179,9 +165,9 @@ export const decks = sqliteTable('decks', {
   materialId: text()
     .primaryKey()
     .references(() => materials.id, { onDelete: 'cascade' }),
-  slides: text({ mode: 'json' }).notNull().$type<readonly Slide[]>(),
+  slides: stored('deck').notNull(),
   /** What slides that were made here are drawn from; null for a deck of another program. */
-  made: text({ mode: 'json' }).$type<MadeDeck>(),
+  made: stored('madeDeck'),
 });
 
 /** Pictures inside materials; the files stand in the media folder. */
@@ -223,7 +209,7 @@ export const lessons = sqliteTable('lessons', {
   id: id(),
   schoolId: schoolId(),
   ownerId: userId(),
-  draft: text({ mode: 'json' }).notNull().$type<Lesson>(),
+  draft: stored('lesson').notNull(),
   version: integer().notNull(),
   createdAt: instant().notNull(),
   updatedAt: instant().notNull(),
@@ -251,9 +237,9 @@ export const editions = sqliteTable(
       .references(() => lessons.id, { onDelete: 'cascade' }),
     number: integer().notNull(),
     draftVersion: integer().notNull(),
-    content: text({ mode: 'json' }).notNull().$type<Lesson>(),
+    content: stored('lesson').notNull(),
     /** The draft it was made of, where that shows other lessons; what it shows of them stands in the content. */
-    source: text({ mode: 'json' }).$type<Lesson>(),
+    source: stored('lesson'),
     createdAt: instant().notNull(),
     createdBy: userId(),
   },
@@ -273,7 +259,7 @@ export const assignments = sqliteTable(
     opensAt: instant(),
     dueAt: instant(),
     closesAt: instant(),
-    terms: text({ mode: 'json' }).notNull().$type<Terms>(),
+    terms: stored('terms').notNull(),
     createdAt: instant().notNull(),
   },
   (table) => [index('assignments_by_class').on(table.classId)],
@@ -337,6 +323,7 @@ export const attemptStates = sqliteTable('attempt_states', {
   attemptId: text()
     .primaryKey()
     .references(() => attempts.id, { onDelete: 'cascade' }),
+  /** Of no shape of its own: one that another reducer made is computed anew. */
   state: text({ mode: 'json' }).notNull().$type<AttemptState>(),
 });
 
@@ -353,11 +340,11 @@ export const attemptEvents = sqliteTable(
     n: integer().notNull(),
     at: instant().notNull(),
     receivedAt: instant().notNull(),
-    body: text({ mode: 'json' }).notNull().$type<EventBody>(),
+    body: stored('event').notNull(),
     /** Of the latest draft of a question: the question. Earlier ones are kept without what they said, or not at all. */
     draftOf: text(),
     /** Drafts just before it whose place it took. */
-    merged: text({ mode: 'json' }).$type<MergedDrafts>(),
+    merged: stored('mergedDrafts'),
   },
   (table) => [
     primaryKey({ columns: [table.attemptId, table.seq] }),
@@ -396,7 +383,7 @@ export const rubrics = sqliteTable(
     id: id(),
     ownerId: userId(),
     title: text().notNull(),
-    content: text({ mode: 'json' }).notNull().$type<Rubric>(),
+    content: stored('rubric').notNull(),
     createdAt: instant().notNull(),
   },
   (table) => [index('rubrics_by_owner').on(table.ownerId)],
@@ -409,8 +396,8 @@ export const bankItems = sqliteTable(
     id: id(),
     schoolId: schoolId(),
     ownerId: userId(),
-    question: text({ mode: 'json' }).notNull().$type<Question>(),
-    tags: text({ mode: 'json' }).notNull().$type<readonly string[]>(),
+    question: stored('question').notNull(),
+    tags: stored('tags').notNull(),
     createdAt: instant().notNull(),
     updatedAt: instant().notNull(),
   },
@@ -476,7 +463,7 @@ export const keyChanges = sqliteTable(
     assignmentId: text()
       .notNull()
       .references(() => assignments.id, { onDelete: 'cascade' }),
-    question: text({ mode: 'json' }).notNull().$type<Question>(),
+    question: stored('question').notNull(),
     at: instant().notNull(),
     by: userId(),
   },

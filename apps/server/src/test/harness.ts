@@ -11,6 +11,7 @@ import { pino } from 'pino';
 import { v7 } from 'uuid';
 import { type AppOptions, createApp } from '../app.ts';
 import { classes, classStudents, classTeachers, lessons, materials, schools, users } from '../db/schema.ts';
+import type { Deps } from '../deps.ts';
 import { hashPassword } from '../features/accounts/password.ts';
 import { openInstallation } from '../installation.ts';
 import { createServices, type Outside } from '../services.ts';
@@ -32,16 +33,63 @@ export interface Client {
   cookie: string;
 }
 
-/** The real app on a real SQLite file in a folder of its own, with two schools, and a clock that tests set. */
-export async function startSchool({ fetchLimits, catalogueUrl, ...options }: Partial<AppOptions> & Outside = {}) {
-  const dataDir = await mkdtemp(path.join(os.tmpdir(), 'semita-test-'));
-  const clock = { now: Date.UTC(2026, 10, 24, 9) };
-  const deps = openInstallation(dataDir, { clock: () => clock.now, log: pino({ level: 'silent' }) });
+/** The real app on what a folder holds, with browsers to ask it. */
+export async function serveInstallation(
+  deps: Deps,
+  { fetchLimits, catalogueUrl, ...options }: Partial<AppOptions> & Outside = {},
+) {
   const services = createServices(deps, { catalogueUrl, ...(fetchLimits ? { fetchLimits } : {}) });
   const app = createApp({ deps, services, ...options });
   const server: Server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+
+  const createClient = (cookie = ''): Client => ({
+    cookie,
+    async ask(method, askPath, body, headers = {}) {
+      const isRaw = Buffer.isBuffer(body);
+      const response = await fetch(base + askPath, {
+        method,
+        headers: {
+          ...(this.cookie ? { cookie: this.cookie } : {}),
+          ...(body === undefined || isRaw ? {} : { 'content-type': 'application/json' }),
+          ...headers,
+        },
+        ...(body === undefined ? {} : { body: isRaw ? new Uint8Array(body) : JSON.stringify(body) }),
+      });
+      const set = response.headers.get('set-cookie');
+      if (set) this.cookie = set.split(';')[0] ?? '';
+      const text = await response.text();
+      const isJson = response.headers.get('content-type')?.includes('json');
+      return { status: response.status, headers: response.headers, text, body: isJson ? JSON.parse(text) : undefined };
+    },
+  });
+
+  return {
+    base,
+    db: deps.db,
+    deps,
+    services,
+    visitor: () => createClient(),
+    /** Signed in without the cost of hashing a password. */
+    as: (userId: string) => createClient(`semita_session=${services.sessions.startSession(userId).token}`),
+    async stop() {
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      await services.jobs.settle();
+      deps.db.$client.close();
+      await rm(deps.dataDir, { recursive: true });
+    },
+  };
+}
+
+/** The real app on a real SQLite file in a folder of its own, with two schools, and a clock that tests set. */
+export async function startSchool(options: Partial<AppOptions> & Outside = {}) {
+  const dataDir = await mkdtemp(path.join(os.tmpdir(), 'semita-test-'));
+  const clock = { now: Date.UTC(2026, 10, 24, 9) };
+  const deps = openInstallation(dataDir, { clock: () => clock.now, log: pino({ level: 'silent' }) });
+  const served = await serveInstallation(deps, options);
+  const { base, services } = served;
 
   const { db } = deps;
   const hash = await passwordHash;
@@ -92,36 +140,9 @@ export async function startSchool({ fetchLimits, catalogueUrl, ...options }: Par
     ])
     .run();
 
-  const createClient = (cookie = ''): Client => ({
-    cookie,
-    async ask(method, askPath, body, headers = {}) {
-      const isRaw = Buffer.isBuffer(body);
-      const response = await fetch(base + askPath, {
-        method,
-        headers: {
-          ...(this.cookie ? { cookie: this.cookie } : {}),
-          ...(body === undefined || isRaw ? {} : { 'content-type': 'application/json' }),
-          ...headers,
-        },
-        ...(body === undefined ? {} : { body: isRaw ? new Uint8Array(body) : JSON.stringify(body) }),
-      });
-      const set = response.headers.get('set-cookie');
-      if (set) this.cookie = set.split(';')[0] ?? '';
-      const text = await response.text();
-      const isJson = response.headers.get('content-type')?.includes('json');
-      return { status: response.status, headers: response.headers, text, body: isJson ? JSON.parse(text) : undefined };
-    },
-  });
-
   return {
-    base,
+    ...served,
     clock,
-    db,
-    deps,
-    services,
-    visitor: () => createClient(),
-    /** Signed in without the cost of hashing a password. */
-    as: (userId: string) => createClient(`semita_session=${services.sessions.startSession(userId).token}`),
     /** A ready film without a file, for tests that play nothing. */
     addMaterial(id: string, lengthMs: number, ownerId = 'adaeze', schoolId = 'quillhaven') {
       const facts = {
@@ -178,13 +199,6 @@ export async function startSchool({ fetchLimits, catalogueUrl, ...options }: Par
       if (!row?.kind || row.kind === 'picture' || row.lengthMs === null) throw new Error(`${materialId} is not ready`);
       const part = wholePart({ id: row.id, title: row.title, kind: row.kind, lengthMs: row.lengthMs }, 'part');
       return await this.assignLesson({ title: row.title, parts: [part] }, undefined, window);
-    },
-    async stop() {
-      server.closeAllConnections();
-      await new Promise((resolve) => server.close(resolve));
-      await services.jobs.settle();
-      deps.db.$client.close();
-      await rm(dataDir, { recursive: true });
     },
   };
 }

@@ -19,7 +19,7 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
     db
       .select({
         material: materials,
-        captionCount: sql<number>`coalesce(json_array_length(${captions.cues}), 0)`,
+        captionCount: sql<number>`coalesce(json_array_length(${captions.cues}, '$.list'), json_array_length(${captions.cues}), 0)`,
         madeHere: isNotNull(decks.made).mapWith(Boolean),
       })
       .from(materials)

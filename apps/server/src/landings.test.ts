@@ -1,0 +1,118 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { gunzipSync } from 'node:zlib';
+import type { Lesson } from '@semita/core';
+import { lessonSchema, questionSchema } from '@semita/core/contract';
+import * as v from 'valibot';
+import { describe, expect, test } from 'vitest';
+import {
+  assignments,
+  attemptEvents,
+  attemptStates,
+  attempts,
+  bankItems,
+  classStudents,
+  editions,
+  lessons,
+  materials,
+  users,
+} from './db/schema.ts';
+import { rebuildStates } from './features/attempts/rebuild-states.ts';
+import { databaseFileName, openInstallation } from './installation.ts';
+import { type Client, serveInstallation } from './test/harness.ts';
+
+// What the demo school of each landing stored, made by its own program: see scripts/keep-landing.mjs.
+const folder = new URL('./test/landings/', import.meta.url);
+const landings = fs.readdirSync(folder).filter((name) => name.endsWith('.db.gz'));
+
+async function openLanding(name: string) {
+  const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'semita-landing-'));
+  fs.writeFileSync(path.join(dataDir, databaseFileName), gunzipSync(fs.readFileSync(new URL(name, folder))));
+  const deps = openInstallation(dataDir);
+  return await serveInstallation(deps);
+}
+
+async function expectAnswer(client: Client, address: string) {
+  const answer = await client.ask('GET', address);
+  expect([address, answer.status, answer.text.slice(0, 200)]).toEqual([address, 200, answer.text.slice(0, 200)]);
+  return answer;
+}
+
+test('there is something of every landing', () => {
+  expect(landings.length).toBeGreaterThanOrEqual(4);
+});
+
+describe.each(landings)('the school as %s stored it', (name) => {
+  test('opens: every page of its teacher, every list and walk of its students', async () => {
+    const school = await openLanding(name);
+    const { db } = school;
+    const [teacher] = db
+      .select()
+      .from(users)
+      .all()
+      .filter(({ role }) => role === 'teacher');
+    const adaeze = school.as(teacher?.id as string);
+    for (const address of [
+      '/api/classes',
+      '/api/groups',
+      '/api/materials',
+      '/api/lessons',
+      '/api/assignments',
+      '/api/bank',
+    ])
+      await expectAnswer(adaeze, address);
+    for (const { id } of db.select().from(materials).all())
+      for (const address of [`/api/materials/${id}`, `/api/materials/${id}/captions`])
+        await expectAnswer(adaeze, address);
+    for (const { id } of db.select().from(lessons).all()) await expectAnswer(adaeze, `/api/lessons/${id}`);
+    const given = db.select().from(assignments).all();
+    expect(given.length).toBeGreaterThan(0);
+    for (const { id, classId } of given) {
+      await expectAnswer(adaeze, `/api/classes/${classId}`);
+      for (const page of ['sheet', 'sheet.csv', 'marking', 'path'])
+        await expectAnswer(adaeze, `/api/assignments/${id}/${page}`);
+    }
+    for (const { assignmentId, studentId } of db.select().from(attempts).all())
+      await expectAnswer(adaeze, `/api/assignments/${assignmentId}/students/${studentId}`);
+    for (const { studentId } of db.selectDistinct({ studentId: classStudents.studentId }).from(classStudents).all()) {
+      const student = school.as(studentId);
+      for (const address of ['/api/todo', '/api/feedback']) await expectAnswer(student, address);
+    }
+    for (const { assignmentId, studentId } of db.select().from(attempts).all()) {
+      const { status } = await school.as(studentId).ask('PUT', `/api/assignments/${assignmentId}/walk`);
+      expect([studentId, status]).toEqual([studentId, 200]);
+    }
+    await school.stop();
+  });
+
+  test("holds documents that fit today's contract, and logs that come to the same state twice", async () => {
+    const school = await openLanding(name);
+    const { db } = school;
+    const fits = (lesson: Lesson | null) => lesson === null || v.parse(lessonSchema, lesson);
+    for (const { draft } of db.select().from(lessons).all()) fits(draft);
+    for (const { content, source } of db.select().from(editions).all())
+      for (const lesson of [content, source]) fits(lesson);
+    for (const { question } of db.select().from(bankItems).all()) v.parse(questionSchema, question);
+    expect(
+      db
+        .select()
+        .from(attemptEvents)
+        .all()
+        .every(({ body }) => typeof body.type === 'string'),
+    ).toBe(true);
+    const handedIn = new Set(
+      db
+        .select()
+        .from(attemptEvents)
+        .all()
+        .flatMap(({ attemptId, body }) => (body.type === 'handedIn' ? [attemptId] : [])),
+    );
+    expect(handedIn.size).toBeGreaterThan(0);
+    rebuildStates(db);
+    for (const { attemptId, state } of db.select().from(attemptStates).all())
+      expect([attemptId, state.handedInAt !== null]).toEqual([attemptId, handedIn.has(attemptId)]);
+    expect(rebuildStates(db).changed).toEqual([]);
+    await school.stop();
+  });
+});
