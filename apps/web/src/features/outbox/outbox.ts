@@ -1,4 +1,5 @@
 import type { SentEvent } from '@semita/core/contract';
+import { upgrader } from '@semita/core/upgrade';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
 /** Events of one person that the server has not confirmed yet, on this device, in the order they were made. */
@@ -16,7 +17,8 @@ interface Row {
   /** Of rows of the first editions of this program it is not known. */
   readonly userId?: string;
   readonly attemptId: string;
-  readonly event: SentEvent;
+  /** Says its shape: the page that made it may be older than the one that sends it. */
+  readonly event: Pick<SentEvent, 'id'>;
 }
 
 interface Schema extends DBSchema {
@@ -55,7 +57,7 @@ export function openOutbox(userId: string): Outbox {
   return {
     add: (attemptId, event) =>
       withStore(async (store) => {
-        await store.add('events', { userId, attemptId, event });
+        await store.add('events', { userId, attemptId, event: { id: event.id, ...upgrader.toStored('event', event) } });
       }, undefined),
     list: (attemptId) =>
       withStore(
@@ -63,7 +65,7 @@ export function openOutbox(userId: string): Outbox {
           (await store.getAllFromIndex('events', 'byAttempt', attemptId))
             // An attempt is one person's, so what stands under it without a name is theirs.
             .filter((row) => row.userId === undefined || row.userId === userId)
-            .map((row) => row.event),
+            .map((row) => upgrader.fromStored('event', row.event) as SentEvent),
         [],
       ),
     remove: (attemptId, eventIds) =>
