@@ -15,12 +15,15 @@ import {
   classStudents,
   editions,
   lessons,
+  lessonUses,
   materials,
   users,
 } from './db/schema.ts';
 import { rebuildStates } from './features/attempts/rebuild-states.ts';
 import { databaseFileName, openInstallation } from './installation.ts';
+import { rebuildUses } from './projections/rebuild-uses.ts';
 import { type Client, serveInstallation } from './test/harness.ts';
+import { readUses } from './test/read-uses.ts';
 
 // What the demo school of each landing stored, made by its own program: see scripts/keep-landing.mjs.
 const folder = new URL('./test/landings/', import.meta.url);
@@ -109,6 +112,18 @@ describe.each(landings)('the school as %s stored it', (name) => {
         .flatMap(({ attemptId, body }) => (body.type === 'handedIn' ? [attemptId] : [])),
     );
     expect(handedIn.size).toBeGreaterThan(0);
+    const uses = () => [
+      readUses(db),
+      db
+        .select()
+        .from(lessonUses)
+        .all()
+        .map((row) => JSON.stringify(row))
+        .toSorted(),
+    ];
+    const before = uses();
+    rebuildUses(db);
+    expect(uses()).toEqual(before);
     rebuildStates(db);
     for (const { attemptId, state } of db.select().from(attemptStates).all())
       expect([attemptId, state.handedInAt !== null]).toEqual([attemptId, handedIn.has(attemptId)]);

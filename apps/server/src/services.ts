@@ -30,6 +30,8 @@ import { createMaterialRepository } from './features/materials/material-reposito
 import { createMaterialService } from './features/materials/material-service.ts';
 import { createMediaStore } from './features/materials/media-store.ts';
 import { createJobQueue } from './jobs/job-queue.ts';
+import { createLessonUses } from './projections/lesson-uses.ts';
+import { createMaterialUses } from './projections/material-uses.ts';
 import { createFairQueue } from './reading/fair-queue.ts';
 import { createReader } from './reading/reader.ts';
 
@@ -45,8 +47,10 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const security = createSecurityLog(deps);
   const sessions = createSessionService({ ...deps, security });
   const classes = createClassRepository(deps);
-  const materialRepository = createMaterialRepository(deps);
-  const lessonRepository = createLessonRepository(deps);
+  const materialUses = createMaterialUses(deps);
+  const lessonUses = createLessonUses(deps);
+  const materialRepository = createMaterialRepository({ ...deps, uses: materialUses });
+  const lessonRepository = createLessonRepository({ ...deps, uses: { materials: materialUses, lessons: lessonUses } });
   const assignmentRepository = createAssignmentRepository(deps);
   const store = createMediaStore(deps.dataDir);
   const attempts = createAttemptRepository(deps);
@@ -74,9 +78,9 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     { import: { work: bringIn.work, places: 50 }, fetch: { work: bringIn.fetch, places: 6 } },
     (_kind, materialId, error) => bringIn.giveUp(materialId, error),
   );
-  const access = createMaterialAccess({ ...deps, assignments: assignmentRepository, attempts });
+  const access = createMaterialAccess({ ...deps, uses: materialUses, assignments: assignmentRepository, attempts });
   const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs, reader, access });
-  const bankRepository = createBankRepository(deps);
+  const bankRepository = createBankRepository({ ...deps, uses: materialUses });
   const contextOf = (assignmentId: string) => assignmentRepository.getLesson(assignmentId).context;
   const states = createAttemptStates({ repository: attempts, contextOf });
   const sheets = createSheetRepository({
@@ -154,6 +158,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     madeSlides: createMadeSlides({
       ...deps,
       repository: materialRepository,
+      isInEdition: materialUses.isInEdition,
       scriptOf: materials.scriptOf,
       moveDrafts: lessons.moveDrafts,
     }),

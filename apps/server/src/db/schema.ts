@@ -149,6 +149,8 @@ export const captions = sqliteTable('captions', {
     .primaryKey()
     .references(() => materials.id, { onDelete: 'cascade' }),
   cues: stored('captions').notNull(),
+  /** Of the cues: known without reading them. */
+  cueCount: integer().notNull().default(0),
   updatedAt: instant().notNull(),
 });
 
@@ -245,6 +247,18 @@ export const editions = sqliteTable(
   },
   (table) => [uniqueIndex('editions_by_number').on(table.lessonId, table.number)],
 );
+
+/** What the shelf says of a draft, with the lessons it shows. A cache: a row that is missing is computed when it is asked for. */
+export const lessonSummaries = sqliteTable('lesson_summaries', {
+  lessonId: text()
+    .primaryKey()
+    .references(() => lessons.id, { onDelete: 'cascade' }),
+  title: text().notNull(),
+  stopCount: integer().notNull(),
+  filmMs: integer().notNull(),
+  readingMs: integer().notNull(),
+  answeringMs: integer().notNull(),
+});
 
 export const assignments = sqliteTable(
   'assignments',
@@ -402,6 +416,48 @@ export const bankItems = sqliteTable(
     updatedAt: instant().notNull(),
   },
   (table) => [index('bank_items_by_owner').on(table.ownerId, table.createdAt)],
+);
+
+/**
+ * Which material is shown where, each use in one of the four. Written in the transaction that saves what shows it, so
+ * that nobody searches documents for ids.
+ */
+export const materialUses = sqliteTable(
+  'material_uses',
+  {
+    materialId: text()
+      .notNull()
+      .references(() => materials.id, { onDelete: 'cascade' }),
+    draftOf: text().references(() => lessons.id, { onDelete: 'cascade' }),
+    editionId: text().references(() => editions.id, { onDelete: 'cascade' }),
+    /** The deck made here on whose slides it stands. */
+    slidesOf: text().references(() => materials.id, { onDelete: 'cascade' }),
+    bankItemId: text().references(() => bankItems.id, { onDelete: 'cascade' }),
+  },
+  (table) => [
+    index('material_uses_by_material').on(table.materialId),
+    index('material_uses_by_draft').on(table.draftOf),
+    index('material_uses_by_edition').on(table.editionId),
+    index('material_uses_by_slides').on(table.slidesOf),
+    index('material_uses_by_bank_item').on(table.bankItemId),
+  ],
+);
+
+/** Which lesson is shown by another: by its draft, or by the draft that an edition was made of. */
+export const lessonUses = sqliteTable(
+  'lesson_uses',
+  {
+    lessonId: text()
+      .notNull()
+      .references(() => lessons.id, { onDelete: 'cascade' }),
+    draftOf: text().references(() => lessons.id, { onDelete: 'cascade' }),
+    editionId: text().references(() => editions.id, { onDelete: 'cascade' }),
+  },
+  (table) => [
+    index('lesson_uses_by_lesson').on(table.lessonId),
+    index('lesson_uses_by_draft').on(table.draftOf),
+    index('lesson_uses_by_edition').on(table.editionId),
+  ],
 );
 
 /** What students earned with questions of the bank. A cache of the log; `npm run rebuild` makes it anew. */

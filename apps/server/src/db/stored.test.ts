@@ -1,10 +1,11 @@
+import fs from 'node:fs';
 import { getTableColumns, is } from 'drizzle-orm';
 import { SQLiteTable } from 'drizzle-orm/sqlite-core';
 import { expect, test } from 'vitest';
 import { openDb } from './open.ts';
 import * as schema from './schema.ts';
 
-const tables = Object.values(schema).filter((one): one is SQLiteTable => is(one, SQLiteTable));
+const tables = (Object.values(schema) as unknown[]).flatMap((one) => (is(one, SQLiteTable) ? [one] : []));
 
 test('no document is stored without its shape, but for states, which have their reducer', () => {
   const bare = tables.flatMap((table) =>
@@ -35,4 +36,15 @@ test('a document is stored with its shape, read as it was, and read where it has
     { id: 'older', ...row },
   ]);
   db.$client.close();
+});
+
+test('nobody looks for ids in documents: what uses what stands in tables', () => {
+  const source = new URL('..', import.meta.url);
+  const files = fs.readdirSync(source, { recursive: true, encoding: 'utf8' });
+  const code = files.filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'));
+  expect(code.length).toBeGreaterThan(50);
+  const searching = code.filter((name) =>
+    /\b(?:like|instr|glob)\(|\b(?:LIKE|GLOB)\b/.test(fs.readFileSync(new URL(name, source), 'utf8')),
+  );
+  expect(searching).toEqual([]);
 });

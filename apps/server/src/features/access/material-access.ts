@@ -1,7 +1,6 @@
-import { type Lesson, materialsOf, windowPhase } from '@semita/core';
-import { and, inArray, isNotNull } from 'drizzle-orm';
-import { decks } from '../../db/schema.ts';
+import { windowPhase } from '@semita/core';
 import type { Deps } from '../../deps.ts';
+import type { MaterialUses } from '../../projections/material-uses.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignmentRepository } from '../assignments/assignment-repository.ts';
 import type { AttemptRepository } from '../attempts/attempt-repository.ts';
@@ -9,36 +8,19 @@ import type { MaterialRow } from '../materials/material-repository.ts';
 
 export type MaterialAccess = ReturnType<typeof createMaterialAccess>;
 
-interface Options extends Pick<Deps, 'db' | 'clock'> {
-  readonly assignments: Pick<AssignmentRepository, 'listReceived' | 'getLesson'>;
+interface Options extends Pick<Deps, 'clock'> {
+  readonly uses: Pick<MaterialUses, 'isShownBy'>;
+  readonly assignments: Pick<AssignmentRepository, 'listReceived'>;
   readonly attempts: Pick<AttemptRepository, 'findByStudent'>;
 }
 
 /** Who may open which material, and how much of it. */
-export function createMaterialAccess({ db, clock, assignments, attempts }: Options) {
-  const shownBy = new WeakMap<Lesson, ReadonlySet<string>>();
-
-  /** What a lesson shows, the films inside slides that were made here too. */
-  const materialsShownBy = (lesson: Lesson): ReadonlySet<string> => {
-    const known = shownBy.get(lesson);
-    if (known) return known;
-    const own = materialsOf(lesson);
-    const made = db
-      .select({ made: decks.made })
-      .from(decks)
-      .where(and(inArray(decks.materialId, [...own]), isNotNull(decks.made)))
-      .all();
-    const films = made.flatMap(({ made: deck }) => deck?.slides.flatMap(({ film }) => film?.materialId ?? []) ?? []);
-    const shown = new Set([...own, ...films]);
-    shownBy.set(lesson, shown);
-    return shown;
-  };
-
+export function createMaterialAccess({ uses, clock, assignments, attempts }: Options) {
   const isOpenTo = (studentId: string, materialId: string): boolean =>
     assignments.listReceived(studentId).some(({ assignment }) => {
       const phase = windowPhase(assignment, clock());
       if (phase === 'notYetOpen') return false;
-      if (!materialsShownBy(assignments.getLesson(assignment.id).lesson).has(materialId)) return false;
+      if (!uses.isShownBy(assignment.editionId, materialId)) return false;
       // What was begun can be looked at when it has closed.
       return phase !== 'closed' || attempts.findByStudent(assignment.id, studentId) !== undefined;
     });

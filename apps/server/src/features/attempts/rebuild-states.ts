@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { encodeSheetRow, sheetRowOf } from '@semita/core';
 import { type Db, inTransaction } from '../../db/open.ts';
+import { createMaterialUses } from '../../projections/material-uses.ts';
 import { createAssignmentRepository } from '../assignments/assignment-repository.ts';
 import { createBankRepository } from '../bank/bank-repository.ts';
 import { createAttemptRepository } from './attempt-repository.ts';
@@ -13,7 +14,7 @@ import { createAttemptStates } from './attempt-states.ts';
 export function rebuildStates(db: Db): { attempts: number; changed: string[] } {
   const repository = createAttemptRepository({ db });
   const assignments = createAssignmentRepository({ db });
-  const bank = createBankRepository({ db });
+  const bank = createBankRepository({ db, uses: createMaterialUses({ db }) });
   const contextOf = (assignmentId: string) => assignments.getLesson(assignmentId).context;
   const states = createAttemptStates({ repository, contextOf });
   const changed: string[] = [];

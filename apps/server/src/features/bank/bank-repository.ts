@@ -1,8 +1,10 @@
 import { type AttemptState, bankResultsOf, type Question, seenDifficulty, type WalkLesson } from '@semita/core';
 import type { BankItem } from '@semita/core/contract';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { inTransaction } from '../../db/open.ts';
 import { bankItems, bankResults } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
+import type { MaterialUses } from '../../projections/material-uses.ts';
 import type { Actor } from '../accounts/session-service.ts';
 
 export type BankRepository = ReturnType<typeof createBankRepository>;
@@ -13,8 +15,12 @@ export interface BankEntry {
   readonly tags: readonly string[];
 }
 
+interface Options extends Pick<Deps, 'db'> {
+  readonly uses: Pick<MaterialUses, 'keepBankItem'>;
+}
+
 /** A teacher's questions, and how hard they have proved wherever they were asked. */
-export function createBankRepository({ db }: Pick<Deps, 'db'>) {
+export function createBankRepository({ db, uses }: Options) {
   const insertResult = db
     .insert(bankResults)
     .values({
@@ -34,18 +40,20 @@ export function createBankRepository({ db }: Pick<Deps, 'db'>) {
 
   return {
     insert(row: typeof bankItems.$inferInsert): void {
-      db.insert(bankItems).values(row).run();
+      inTransaction(db, () => {
+        db.insert(bankItems).values(row).run();
+        uses.keepBankItem(row.id, row.question);
+      });
     },
 
     update(actor: Actor, itemId: string, entry: BankEntry, at: number): boolean {
       const change = { question: entry.question, tags: entry.tags, updatedAt: at };
-      return (
-        db
-          .update(bankItems)
-          .set(change)
-          .where(and(owned(actor), eq(bankItems.id, itemId)))
-          .run().changes > 0
-      );
+      const place = and(owned(actor), eq(bankItems.id, itemId));
+      return inTransaction(db, () => {
+        const isThere = db.update(bankItems).set(change).where(place).run().changes > 0;
+        if (isThere) uses.keepBankItem(itemId, entry.question);
+        return isThere;
+      });
     },
 
     remove(actor: Actor, itemId: string): boolean {

@@ -1,23 +1,71 @@
 import type { Lesson } from '@semita/core';
-import { and, desc, eq, lt, notInArray, sql } from 'drizzle-orm';
-import { assignments, attempts, editions, lessonSaves, lessons } from '../../db/schema.ts';
+import { and, desc, eq, inArray, lt, notInArray, sql } from 'drizzle-orm';
+import { assignments, attempts, editions, lessonSaves, lessonSummaries, lessons } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
+import type { LessonUses } from '../../projections/lesson-uses.ts';
+import type { MaterialUses } from '../../projections/material-uses.ts';
 import type { Actor } from '../accounts/session-service.ts';
 
 export type LessonRow = typeof lessons.$inferSelect;
 export type EditionRow = typeof editions.$inferSelect;
+/** What the shelf says of a draft. */
+export type DraftSummary = Omit<typeof lessonSummaries.$inferSelect, 'lessonId'>;
 export type LessonRepository = ReturnType<typeof createLessonRepository>;
 
 const savesKept = 200;
 
-export function createLessonRepository({ db }: Pick<Deps, 'db'>) {
+interface Options extends Pick<Deps, 'db'> {
+  readonly uses: { readonly materials: MaterialUses; readonly lessons: LessonUses };
+}
+
+/** Writes belong into a transaction: what is used and what the shelf says are written with what was saved. */
+export function createLessonRepository({ db, uses }: Options) {
+  const keepSummary = (lessonId: string, summary: DraftSummary): void => {
+    db.insert(lessonSummaries)
+      .values({ lessonId, ...summary })
+      .onConflictDoUpdate({ target: lessonSummaries.lessonId, set: summary })
+      .run();
+  };
+  const keepWithDraft = (lessonId: string, draft: Lesson, summary: DraftSummary): void => {
+    uses.materials.keepDraft(lessonId, draft);
+    uses.lessons.keepDraft(lessonId, draft);
+    keepSummary(lessonId, summary);
+  };
+
   return {
-    insert(row: LessonRow): void {
+    insert(row: LessonRow, summary: DraftSummary): void {
       db.insert(lessons).values(row).run();
+      keepWithDraft(row.id, row.draft, summary);
     },
 
-    listOwned(actor: Actor): LessonRow[] {
-      return db.select().from(lessons).where(eq(lessons.ownerId, actor.id)).orderBy(desc(lessons.updatedAt)).all();
+    /** Of the actor's lessons, the last changed first: what the shelf says of each; null where that is not known yet. */
+    listSummaries(actor: Actor) {
+      const latest = db
+        .select({ lessonId: editions.lessonId, number: sql<number>`max(${editions.number})`.as('latest_number') })
+        .from(editions)
+        .groupBy(editions.lessonId)
+        .as('latest');
+      return db
+        .select({
+          ...{ id: lessons.id, version: lessons.version, updatedAt: lessons.updatedAt, summary: lessonSummaries },
+          ...{ editionNumber: editions.number, editionOf: editions.draftVersion },
+        })
+        .from(lessons)
+        .leftJoin(lessonSummaries, eq(lessonSummaries.lessonId, lessons.id))
+        .leftJoin(latest, eq(latest.lessonId, lessons.id))
+        .leftJoin(editions, and(eq(editions.lessonId, lessons.id), eq(editions.number, latest.number)))
+        .where(eq(lessons.ownerId, actor.id))
+        .orderBy(desc(lessons.updatedAt))
+        .all();
+    },
+
+    keepSummary,
+
+    /** Drafts of the actor's that show a material. */
+    listShowing(actor: Actor, materialId: string): LessonRow[] {
+      const showing = uses.materials.listDrafts(materialId);
+      const place = and(eq(lessons.ownerId, actor.id), inArray(lessons.id, showing));
+      return db.select().from(lessons).where(place).orderBy(desc(lessons.updatedAt)).all();
     },
 
     findOwned(actor: Actor, lessonId: string): LessonRow | undefined {
@@ -28,8 +76,9 @@ export function createLessonRepository({ db }: Pick<Deps, 'db'>) {
         .get();
     },
 
-    saveDraft(lessonId: string, draft: Lesson, version: number, updatedAt: number): void {
+    saveDraft(lessonId: string, draft: Lesson, version: number, updatedAt: number, summary: DraftSummary): void {
       db.update(lessons).set({ draft, version, updatedAt }).where(eq(lessons.id, lessonId)).run();
+      keepWithDraft(lessonId, draft, summary);
     },
 
     /** The version that a save came to; undefined for one that is not known. */
@@ -64,16 +113,11 @@ export function createLessonRepository({ db }: Pick<Deps, 'db'>) {
         .get();
     },
 
-    /** The teacher's lessons of which some edition shows another lesson. */
-    listShowing(actor: Actor, lessonId: string): string[] {
-      return db
-        .selectDistinct({ id: editions.lessonId })
-        .from(editions)
-        .innerJoin(lessons, eq(lessons.id, editions.lessonId))
-        .where(and(eq(lessons.ownerId, actor.id), sql`instr(${editions.source}, ${lessonId}) > 0`))
-        .all()
-        .map(({ id }) => id);
-    },
+    /** Lessons some edition of which shows this one. */
+    listByEdition: uses.lessons.listByEdition,
+
+    /** Lessons whose draft shows this one. */
+    listByDraft: uses.lessons.listByDraft,
 
     /** Puts a newer edition in the place of an older one in assignments that nobody has begun. */
     moveUnbegunAssignments(olderId: string, newerId: string): string[] {
@@ -86,6 +130,8 @@ export function createLessonRepository({ db }: Pick<Deps, 'db'>) {
 
     insertEdition(row: EditionRow): void {
       db.insert(editions).values(row).run();
+      uses.materials.keepEdition(row.id, row.content);
+      if (row.source) uses.lessons.keepEdition(row.id, row.source);
     },
   };
 }

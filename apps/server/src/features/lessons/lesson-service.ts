@@ -28,7 +28,7 @@ import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
-import type { LessonRepository, LessonRow } from './lesson-repository.ts';
+import type { DraftSummary, EditionRow, LessonRepository } from './lesson-repository.ts';
 
 export type LessonService = ReturnType<typeof createLessonService>;
 
@@ -100,8 +100,8 @@ export function createLessonService({
 
   /** Lessons that show the newest edition of another get a new edition themselves, and so do those that show them. */
   const renewFollowers = (actor: Actor, lessonId: string, done: ReadonlySet<string>): void => {
-    for (const id of repository.listShowing(actor, lessonId)) {
-      const latest = repository.findLatestEdition(id);
+    for (const id of repository.listByEdition(lessonId)) {
+      const latest = repository.findOwned(actor, id) && repository.findLatestEdition(id);
       const follows = latest?.source?.parts.some(
         (part) => part.kind === 'lesson' && part.lessonId === lessonId && part.editionNumber === null,
       );
@@ -112,38 +112,42 @@ export function createLessonService({
       const { draftVersion, source } = latest;
       const editionId = newId();
       const made = { id: editionId, lessonId: id, number: latest.number + 1, draftVersion, content, source };
-      repository.insertEdition({ ...made, createdAt: clock(), createdBy: actor.id });
+      insertEdition(actor, { ...made, createdAt: clock(), createdBy: actor.id });
       onEditionMoved(repository.moveUnbegunAssignments(latest.id, editionId));
       renewFollowers(actor, id, new Set([...done, id]));
     }
   };
 
-  const toSummary = (actor: Actor, row: LessonRow): LessonSummary => {
-    const edition = repository.findLatestEdition(row.id);
-    const { title, parts } = expandLessons(row.draft, findEdition(actor));
-    return {
-      id: row.id,
-      title,
-      editionNumber: edition?.number ?? null,
-      changedSinceEdition: edition !== undefined && edition.draftVersion !== row.version,
-      stopCount: parts.reduce((sum, part) => sum + part.stops.length, 0),
-      ...lessonLengths(parts),
-      updatedAt: row.updatedAt,
-    };
+  const summaryOf = (actor: Actor, draft: Lesson): DraftSummary => {
+    const { title, parts } = expandLessons(draft, findEdition(actor));
+    return { title, stopCount: parts.reduce((sum, part) => sum + part.stops.length, 0), ...lessonLengths(parts) };
+  };
+
+  /** What the shelf says of a draft, read from it: where no program has yet written that down. */
+  const summarise = (actor: Actor, lessonId: string): DraftSummary => {
+    const summary = summaryOf(actor, found(repository.findOwned(actor, lessonId)).draft);
+    repository.keepSummary(lessonId, summary);
+    return summary;
+  };
+
+  const insertEdition = (actor: Actor, edition: EditionRow): void => {
+    repository.insertEdition(edition);
+    // Drafts that show the newest of it are as long as it is now.
+    for (const id of repository.listByDraft(edition.lessonId))
+      if (repository.findOwned(actor, id)) summarise(actor, id);
   };
 
   const insertDraft = (actor: Actor, draft: Lesson): string => {
     const now = clock();
     const row = { id: newId(), schoolId: actor.schoolId, ownerId: actor.id, draft, version: 1 };
-    repository.insert({ ...row, createdAt: now, updatedAt: now });
+    inTransaction(db, () => repository.insert({ ...row, createdAt: now, updatedAt: now }, summaryOf(actor, draft)));
     return row.id;
   };
 
   /** Puts another version of a material into every draft of the teacher's that shows it. */
   const moveDrafts = (actor: Actor, olderId: string, before: readonly ScriptLine[], after: NewerVersion) =>
     inTransaction(db, () =>
-      repository.listOwned(actor).flatMap((row) => {
-        if (!materialsOf(row.draft).includes(olderId)) return [];
+      repository.listShowing(actor, olderId).map((row) => {
         let astrayCount = 0;
         const parts = row.draft.parts.map((part) => {
           if (!hasMaterial(part) || part.materialId !== olderId) return part;
@@ -156,13 +160,18 @@ export function createLessonService({
           if (hasMaterial(part) && part.kind !== 'clip' && part.materialId === after.id)
             led = leadAgain(led, part.id, before, after.lines);
         const draft = swapMaterial(led, olderId, after.id);
-        repository.saveDraft(row.id, draft, row.version + 1, clock());
-        return [{ title: row.draft.title, astrayCount }];
+        repository.saveDraft(row.id, draft, row.version + 1, clock(), summaryOf(actor, draft));
+        return { title: row.draft.title, astrayCount };
       }),
     );
 
   return {
-    list: (actor: Actor): LessonSummary[] => repository.listOwned(actor).map((row) => toSummary(actor, row)),
+    list: (actor: Actor): LessonSummary[] =>
+      repository.listSummaries(actor).map(({ id, version, updatedAt, summary, editionNumber, editionOf }) => {
+        const { title, stopCount, filmMs, readingMs, answeringMs } = summary ?? summarise(actor, id);
+        const changedSinceEdition = editionOf !== null && editionOf !== version;
+        return { id, title, editionNumber, changedSinceEdition, stopCount, filmMs, readingMs, answeringMs, updatedAt };
+      }),
 
     /** A new draft, with a part over the whole of a material where one is named. */
     create(actor: Actor, materialId: string | null): { id: string } {
@@ -238,7 +247,7 @@ export function createLessonService({
         const isWhole = !changes.some(isStopEdit) || v.is(lessonSchema, result.lesson);
         if (!isWhole) throw new Refused('inputInvalid', { fields: ['changes'] });
         const saved = { version: row.version + 1, updatedAt: clock() };
-        repository.saveDraft(lessonId, result.lesson, saved.version, saved.updatedAt);
+        repository.saveDraft(lessonId, result.lesson, saved.version, saved.updatedAt, summaryOf(actor, result.lesson));
         if (saveId !== undefined) repository.keepSave(lessonId, saveId, saved.version);
         return saved;
       });
@@ -267,7 +276,7 @@ export function createLessonService({
         const number = (latest?.number ?? 0) + 1;
         const source = content === row.draft ? null : row.draft;
         const made = { id: newId(), lessonId, number, draftVersion, content, source };
-        repository.insertEdition({ ...made, createdAt: clock(), createdBy: actor.id });
+        insertEdition(actor, { ...made, createdAt: clock(), createdBy: actor.id });
         renewFollowers(actor, lessonId, new Set([lessonId]));
         return { number };
       });

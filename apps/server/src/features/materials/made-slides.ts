@@ -10,6 +10,7 @@ import type { Material } from '@semita/core/contract';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
+import type { MaterialUses } from '../../projections/material-uses.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import { drawMadeSlide } from './draw-made-slide.ts';
 import type { PicturePlace } from './import/clean-html.ts';
@@ -21,6 +22,7 @@ export type MadeSlides = ReturnType<typeof createMadeSlides>;
 
 interface Options extends Pick<Deps, 'clock' | 'newId' | 'db'> {
   readonly repository: MaterialRepository;
+  readonly isInEdition: MaterialUses['isInEdition'];
   readonly scriptOf: (material: Pick<Material, 'id' | 'kind'>) => readonly ScriptLine[];
   /** Puts what is saved into the drafts that show the deck. */
   readonly moveDrafts: (
@@ -34,7 +36,7 @@ interface Options extends Pick<Deps, 'clock' | 'newId' | 'db'> {
 const mediaAt = (materialId: string) => `/api/materials/${materialId}/media`;
 
 /** Slides that teachers make here: a deck like any other, drawn anew from what they wrote whenever that is saved. */
-export function createMadeSlides({ db, repository, clock, newId, scriptOf, moveDrafts }: Options) {
+export function createMadeSlides({ db, repository, isInEdition, clock, newId, scriptOf, moveDrafts }: Options) {
   const findShown = (actor: Actor, deck: MadeDeck): ReadonlyMap<string, MaterialRow> =>
     new Map(
       materialsOfSlides(deck).map((id): [string, MaterialRow] => {
@@ -94,7 +96,7 @@ export function createMadeSlides({ db, repository, clock, newId, scriptOf, moveD
     save(actor: Actor, materialId: string | null, title: string, deck: MadeDeck): { id: string } {
       const older = materialId === null ? null : found(repository.findOwned(actor, materialId));
       if (older && !older.madeHere) throw new Refused('notFound');
-      const isFrozen = older !== null && repository.isInEdition(older.id);
+      const isFrozen = older !== null && isInEdition(older.id);
       const before = older ? scriptOf(older) : [];
       const shown = findShown(actor, deck);
       const { pictures, names } = picturesAmong(shown);

@@ -1,11 +1,12 @@
 import type { MadeDeck, ReadingBlock, Slide } from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
-import { and, desc, eq, inArray, isNotNull, isNull, like, lt, or, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import { isFileNamed } from '../../db/named-files.ts';
 import { inTransaction } from '../../db/open.ts';
-import { bankItems, captions, decks, editions, lessons, materials, pictures, readings } from '../../db/schema.ts';
+import { captions, decks, materials, pictures, readings } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
+import type { MaterialUses } from '../../projections/material-uses.ts';
 import type { Actor } from '../accounts/session-service.ts';
 
 export type MaterialRow = typeof materials.$inferSelect;
@@ -14,44 +15,21 @@ export type Inside = readonly Omit<typeof pictures.$inferInsert, 'materialId'>[]
 
 export type MaterialRepository = ReturnType<typeof createMaterialRepository>;
 
-export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
+interface Options extends Pick<Deps, 'db'> {
+  readonly uses: MaterialUses;
+}
+
+export function createMaterialRepository({ db, uses }: Options) {
   const withCueCount = () =>
     db
       .select({
         material: materials,
-        captionCount: sql<number>`coalesce(json_array_length(${captions.cues}, '$.list'), json_array_length(${captions.cues}), 0)`,
+        captionCount: sql<number>`coalesce(${captions.cueCount}, 0)`,
         madeHere: isNotNull(decks.made).mapWith(Boolean),
       })
       .from(materials)
       .leftJoin(captions, eq(captions.materialId, materials.id))
       .leftJoin(decks, eq(decks.materialId, materials.id));
-
-  /** Titles of the lessons whose draft or an edition of which shows the material, and of made slides that do. */
-  const usedIn = (schoolId: string, materialId: string): string[] => {
-    const inLessons = db
-      .selectDistinct({ title: sql<string>`${lessons.draft} ->> '$.title'` })
-      .from(lessons)
-      .leftJoin(editions, eq(editions.lessonId, lessons.id))
-      .where(
-        and(
-          eq(lessons.schoolId, schoolId),
-          or(like(lessons.draft, `%${materialId}%`), like(editions.content, `%${materialId}%`)),
-        ),
-      )
-      .all();
-    const inSlides = db
-      .select({ title: materials.title })
-      .from(decks)
-      .innerJoin(materials, eq(materials.id, decks.materialId))
-      .where(and(eq(materials.schoolId, schoolId), like(decks.made, `%${materialId}%`)))
-      .all();
-    const inBank = db
-      .select({ title: sql<string>`${bankItems.question} ->> '$.stem'` })
-      .from(bankItems)
-      .where(and(eq(bankItems.schoolId, schoolId), like(bankItems.question, `%${materialId}%`)))
-      .all();
-    return [...inLessons, ...inSlides, ...inBank].map((row) => row.title);
-  };
 
   interface ListedRow {
     readonly material: MaterialRow;
@@ -59,17 +37,20 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
     readonly madeHere: boolean;
   }
 
-  const toMaterial = ({ material, captionCount, madeHere }: ListedRow): Material => {
-    const { id, title, fileName, byteLength, kind, status, refusal, progress, replacesId, createdAt } = material;
-    const { lengthMs, mimeType, width, height, level } = material;
-    return {
-      ...{ id, title, fileName, byteLength, kind, status, refusal, progress, replacesId, createdAt },
-      ...{ lengthMs, mimeType, width, height, level },
-      leftOut: [...(material.leftOut ?? [])],
-      captionCount,
-      madeHere,
-      usedIn: usedIn(material.schoolId, id),
-    };
+  const toMaterials = (rows: readonly ListedRow[]): Material[] => {
+    const titles = uses.titlesByMaterial(rows.map(({ material }) => material.id));
+    return rows.map(({ material, captionCount, madeHere }) => {
+      const { id, title, fileName, byteLength, kind, status, refusal, progress, replacesId, createdAt } = material;
+      const { lengthMs, mimeType, width, height, level } = material;
+      return {
+        ...{ id, title, fileName, byteLength, kind, status, refusal, progress, replacesId, createdAt },
+        ...{ lengthMs, mimeType, width, height, level },
+        leftOut: [...(material.leftOut ?? [])],
+        captionCount,
+        madeHere,
+        usedIn: [...(titles.get(id) ?? [])],
+      };
+    });
   };
 
   const keepInside = (materialId: string, inside: Inside, change: Partial<MaterialRow>): void => {
@@ -162,23 +143,13 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
           .values({ materialId: row.id, ...content })
           .onConflictDoUpdate({ target: decks.materialId, set: content })
           .run();
+        uses.keepSlides(row.id, made);
         keepInside(row.id, inside, { status: 'ready' });
       });
     },
 
     readMadeDeck(materialId: string): MadeDeck | null {
       return db.select().from(decks).where(eq(decks.materialId, materialId)).get()?.made ?? null;
-    },
-
-    isInEdition(materialId: string): boolean {
-      return (
-        db
-          .select({ id: editions.id })
-          .from(editions)
-          .where(like(editions.content, `%${materialId}%`))
-          .limit(1)
-          .get() !== undefined
-      );
     },
 
     readSlides(materialId: string): readonly Slide[] {
@@ -215,18 +186,13 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
     },
 
     listOwned(actor: Actor): Material[] {
-      return withCueCount()
-        .where(and(eq(materials.ownerId, actor.id), isNull(materials.removedAt)))
-        .orderBy(desc(materials.createdAt))
-        .all()
-        .map(toMaterial);
+      const own = and(eq(materials.ownerId, actor.id), isNull(materials.removedAt));
+      return toMaterials(withCueCount().where(own).orderBy(desc(materials.createdAt)).all());
     },
 
     findOwned(actor: Actor, materialId: string): Material | undefined {
-      const row = withCueCount()
-        .where(and(eq(materials.id, materialId), eq(materials.ownerId, actor.id), isNull(materials.removedAt)))
-        .get();
-      return row && toMaterial(row);
+      const own = and(eq(materials.id, materialId), eq(materials.ownerId, actor.id), isNull(materials.removedAt));
+      return toMaterials(withCueCount().where(own).all())[0];
     },
 
     /** @returns whether there was such a one of the actor's off the shelf */
@@ -254,16 +220,18 @@ export function createMaterialRepository({ db }: Pick<Deps, 'db'>) {
     },
 
     listByIds(ids: readonly string[]): Material[] {
-      return withCueCount()
-        .where(inArray(materials.id, [...ids]))
-        .all()
-        .map(toMaterial);
+      return toMaterials(
+        withCueCount()
+          .where(inArray(materials.id, [...ids]))
+          .all(),
+      );
     },
 
     replaceCaptions(materialId: string, cues: readonly CaptionCue[], updatedAt: number): void {
+      const change = { cues, cueCount: cues.length, updatedAt };
       db.insert(captions)
-        .values({ materialId, cues, updatedAt })
-        .onConflictDoUpdate({ target: captions.materialId, set: { cues, updatedAt } })
+        .values({ materialId, ...change })
+        .onConflictDoUpdate({ target: captions.materialId, set: change })
         .run();
     },
 
