@@ -9,6 +9,7 @@ import { measureImport } from './import-figure.ts';
 import { measureMarking } from './marking-figure.ts';
 import { measurePath } from './path-figure.ts';
 import { measureSheet } from './sheet-figure.ts';
+import { measureShelf } from './shelf-figure.ts';
 import { measureWriting } from './writing-figure.ts';
 
 const figures = [
@@ -16,6 +17,7 @@ const figures = [
   ...(await measureWriting()),
   ...(await measureBackup()),
   ...(await measureSheet()),
+  ...(await measureShelf()),
   ...(await measureCoverage()),
   ...(await measureMarking()),
   ...(await measurePath()),

@@ -15,6 +15,7 @@ export {
   type TeacherEventBody,
   teacherSittingId,
 } from './attempt/attempt-event.ts';
+export { type AttemptOutline, isLate, type Need, needOf, needs, outlineOf } from './attempt/attempt-outline.ts';
 export {
   type AfterClosing,
   type Answer,
@@ -73,10 +74,6 @@ export {
   countedPoints,
   decodeSheetRow,
   encodeSheetRow,
-  isLate,
-  type Need,
-  needOf,
-  needs,
   returnedAnswers,
   type SheetRow,
   sheetRowOf,

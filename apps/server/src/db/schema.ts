@@ -260,6 +260,20 @@ export const lessonSummaries = sqliteTable('lesson_summaries', {
   answeringMs: integer().notNull(),
 });
 
+/** What lists say of an edition; computed when it is first asked for. */
+export const editionSummaries = sqliteTable('edition_summaries', {
+  editionId: text()
+    .primaryKey()
+    .references(() => editions.id, { onDelete: 'cascade' }),
+  title: text().notNull(),
+  stopCount: integer().notNull(),
+  filmMs: integer().notNull(),
+  readingMs: integer().notNull(),
+  answeringMs: integer().notNull(),
+  /** The most points to be earned, on the way that carries most. */
+  possible: integer().notNull(),
+});
+
 export const assignments = sqliteTable(
   'assignments',
   {
@@ -325,6 +339,15 @@ export const attempts = sqliteTable(
     /** By which reducer the state and `sheetRow` were computed. Those of an older one are computed anew when they are read. */
     reducer: integer().notNull().default(0),
     sheetRow: text().notNull(),
+    /** The outline of the row, for lists: null throughout where an older program wrote the row. */
+    progress: real(),
+    earned: integer(),
+    possible: integer(),
+    handedInAt: instant(),
+    toMark: integer(),
+    waitingSteps: integer(),
+    returned: integer(),
+    stuckFrom: instant(),
   },
   (table) => [
     uniqueIndex('attempts_by_assignment').on(table.assignmentId, table.studentId),

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
 import { beginAttempt } from './attempt-state.ts';
 import { createContext } from './create-context.ts';
-import { decodeSheetRow, encodeSheetRow, isLate, needOf, sheetRowOf } from './sheet-row.ts';
+import { decodeSheetRow, encodeSheetRow, sheetRowOf } from './sheet-row.ts';
 import { takeInAll } from './take-in.ts';
 import { defaultTerms } from './terms.ts';
 
@@ -33,26 +33,4 @@ test('what is stored is what was computed', () => {
     const row = rowAfter(count);
     expect(decodeSheetRow(encodeSheetRow(row))).toEqual(row);
   }
-});
-
-test('the need of a student, the most pressing first', () => {
-  const at = (now: number, row = rowAfter(3), dueAt: number | null = null, excused = false) =>
-    needOf(row, { excused, dueAt, now });
-  expect(at(startAt)).toBe('underWay');
-  expect(at(startAt + 25 * 3_600_000)).toBe('stuck');
-  expect(at(startAt, { ...rowAfter(3), atOpenStopMs: 5 * 60_000 })).toBe('stuck');
-  expect(at(startAt + 10, rowAfter(3), startAt)).toBe('overdue');
-  expect(at(startAt, rowAfter(wholeWalk.length))).toBe('toMark');
-  // What came in after closing waits for the teacher, however stuck or late its student looks without it.
-  expect(at(startAt + 25 * 3_600_000, { ...rowAfter(3), waitingSteps: 4 }, startAt)).toBe('toMark');
-  expect(at(startAt, rowAfter(3), null, true)).toBe('excused');
-  expect(needOf(null, { excused: false, dueAt: 5, now: 6 })).toBe('overdue');
-  expect(needOf(null, { excused: false, dueAt: 5, now: 5 })).toBe('notBegun');
-});
-
-test('late is handed in after the due second', () => {
-  const done = rowAfter(wholeWalk.length);
-  expect(isLate(done, done.handedInAt)).toBe(false);
-  expect(isLate(done, (done.handedInAt as number) - 1)).toBe(true);
-  expect(isLate(null, 0)).toBe(false);
 });

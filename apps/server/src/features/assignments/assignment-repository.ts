@@ -3,17 +3,21 @@ import {
   applyKeyChanges,
   createContext,
   type Lesson,
+  lessonLengths,
+  pathFigures,
   type Terms,
   type WalkContext,
 } from '@semita/core';
-import { and, asc, desc, eq, type Placeholder, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, type Placeholder, sql } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
+import { rowsBy } from '../../db/rows-by.ts';
 import {
   assignments,
   attempts,
   classes,
   classStudents,
   classTeachers,
+  editionSummaries,
   editions,
   excusals,
   keyChanges,
@@ -42,6 +46,21 @@ export interface AssignedLesson {
   readonly context: WalkContext;
 }
 
+/** What lists say of a lesson that was given. */
+export type EditionFigures = Omit<typeof editionSummaries.$inferSelect, 'editionId'>;
+
+/** Lessons stay in memory, up to so many. */
+const mostLessonsKept = 200;
+
+/** A key that is put right changes none of these: it shows and is worth the same. */
+const figuresOfLesson = (lesson: Lesson): EditionFigures => ({
+  title: lesson.title,
+  stopCount: lesson.parts.reduce((sum, { stops }) => sum + stops.length, 0),
+  ...lessonLengths(lesson.parts),
+  // Of who has not begun; practice counts for nothing.
+  possible: pathFigures(lesson)?.points.most ?? 0,
+});
+
 export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
   // Editions never change and terms are fixed when an assignment is made; only a key that is put right changes this, or
   // a newer edition of a lesson that it shows, as long as nobody has begun.
@@ -69,11 +88,58 @@ export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
 
   const selectReceived = (studentId: string) =>
     db
-      .select({ ...placed, teacherName: users.displayName })
+      .select({ ...placed, teacherName: users.displayName, lessonId: editions.lessonId })
       .from(assignments)
+      .innerJoin(editions, eq(editions.id, assignments.editionId))
       .innerJoin(classes, eq(classes.id, assignments.classId))
       .innerJoin(users, eq(users.id, assignments.createdBy))
       .innerJoin(classStudents, and(eq(classStudents.classId, classes.id), eq(classStudents.studentId, studentId)));
+
+  const loadLessons = (assignmentIds: readonly string[]): ReadonlyMap<string, AssignedLesson> => {
+    const rows = db
+      .select({ id: assignments.id, terms: assignments.terms, edition: editions })
+      .from(assignments)
+      .innerJoin(editions, eq(editions.id, assignments.editionId))
+      .where(inArray(assignments.id, [...assignmentIds]))
+      .all();
+    const changes = rowsBy(
+      db
+        .select({ assignmentId: keyChanges.assignmentId, question: keyChanges.question, at: keyChanges.at })
+        .from(keyChanges)
+        .where(inArray(keyChanges.assignmentId, [...assignmentIds]))
+        .orderBy(asc(keyChanges.at))
+        .all(),
+      ({ assignmentId }) => assignmentId,
+    );
+    const windows = rowsBy(
+      db
+        .select()
+        .from(windowChanges)
+        .where(inArray(windowChanges.assignmentId, [...assignmentIds]))
+        .orderBy(asc(windowChanges.at))
+        .all(),
+      ({ assignmentId }) => assignmentId,
+    );
+    if (lessonCache.size + rows.length > mostLessonsKept) lessonCache.clear();
+    const loaded = rows.map(({ id, terms, edition }): [string, AssignedLesson] => {
+      const { lessonId, number, content } = edition;
+      const changed = (changes.get(id) ?? []).map(({ question, at }) => ({ question, at }));
+      const context: WalkContext = {
+        ...createContext(content, terms, changed),
+        // What came in with the change was judged by the window of before.
+        windowAt: (receivedAt) => windows.get(id)?.findLast(({ at }) => at < receivedAt) ?? null,
+      };
+      return [id, { lessonId, editionNumber: number, lesson: applyKeyChanges(content, changed), terms, context }];
+    });
+    for (const [id, assigned] of loaded) lessonCache.set(id, assigned);
+    return new Map(loaded);
+  };
+
+  const getLesson = (assignmentId: string): AssignedLesson => {
+    const known = lessonCache.get(assignmentId) ?? loadLessons([assignmentId]).get(assignmentId);
+    if (!known) throw new Error(`No edition behind assignment ${assignmentId}`);
+    return known;
+  };
 
   return {
     insert(row: AssignmentRow): void {
@@ -106,39 +172,34 @@ export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
     findReceived: (studentId: string, assignmentId: string) =>
       selectReceived(studentId).where(eq(assignments.id, assignmentId)).get(),
 
-    getLesson(assignmentId: string): AssignedLesson {
-      const cached = lessonCache.get(assignmentId);
-      if (cached) return cached;
-      const row = db
-        .select({ terms: assignments.terms, edition: editions })
-        .from(assignments)
-        .innerJoin(editions, eq(editions.id, assignments.editionId))
-        .where(eq(assignments.id, assignmentId))
-        .get();
-      if (!row) throw new Error(`No edition behind assignment ${assignmentId}`);
-      const { lessonId, number, content } = row.edition;
-      const changes = db
-        .select({ question: keyChanges.question, at: keyChanges.at })
-        .from(keyChanges)
-        .where(eq(keyChanges.assignmentId, assignmentId))
-        .orderBy(asc(keyChanges.at))
-        .all();
-      const windows = db
+    /** @throws when there is no such assignment */
+    getLesson,
+
+    /** Reads what is not yet known of several, all at once. */
+    preloadLessons(assignmentIds: readonly string[]): void {
+      const missing = assignmentIds.filter((id) => !lessonCache.has(id));
+      if (missing.length > 0) loadLessons(missing);
+    },
+
+    /** What lists say of the editions of some assignments, by the edition. */
+    figuresOf(given: readonly Pick<AssignmentRow, 'id' | 'editionId'>[]): ReadonlyMap<string, EditionFigures> {
+      const wanted = new Map(given.map(({ id, editionId }) => [editionId, id]));
+      const rows = db
         .select()
-        .from(windowChanges)
-        .where(eq(windowChanges.assignmentId, assignmentId))
-        .orderBy(asc(windowChanges.at))
+        .from(editionSummaries)
+        .where(inArray(editionSummaries.editionId, [...wanted.keys()]))
         .all();
-      const context: WalkContext = {
-        ...createContext(content, row.terms, changes),
-        // What came in with the change was judged by the window of before.
-        windowAt: (receivedAt) => windows.findLast(({ at }) => at < receivedAt) ?? null,
-      };
-      const lesson = applyKeyChanges(content, changes);
-      const assigned = { lessonId, editionNumber: number, lesson, terms: row.terms, context };
-      if (lessonCache.size >= 200) lessonCache.clear();
-      lessonCache.set(assignmentId, assigned);
-      return assigned;
+      const known = new Map(rows.map(({ editionId, ...figures }) => [editionId, figures]));
+      for (const [editionId, assignmentId] of wanted) {
+        if (known.has(editionId)) continue;
+        const figures = figuresOfLesson(getLesson(assignmentId).lesson);
+        db.insert(editionSummaries)
+          .values({ editionId, ...figures })
+          .onConflictDoNothing()
+          .run();
+        known.set(editionId, figures);
+      }
+      return known;
     },
 
     /** Forgets what is kept of lessons that are others now. */

@@ -1,6 +1,16 @@
-import { decodeSheetRow, firstWords, needOf, type Stop, sheetStops, type Terms, windowFault } from '@semita/core';
+import {
+  type AttemptOutline,
+  firstWords,
+  needOf,
+  outlineOf,
+  type Stop,
+  sheetStops,
+  type Terms,
+  windowFault,
+} from '@semita/core';
 import { endOfDay, toInstant } from '@semita/core/calendar';
 import type { AssignmentSummary, Sheet, SheetStudent } from '@semita/core/contract';
+import { rowsBy } from '../../db/rows-by.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
@@ -8,7 +18,7 @@ import type { ClassRepository } from '../classes/class-repository.ts';
 import type { LessonRepository } from '../lessons/lesson-repository.ts';
 import type { AssignmentRepository, PlacedAssignment } from './assignment-repository.ts';
 import { sheetToCsv } from './sheet-csv.ts';
-import type { SheetRepository, StoredSheetRow } from './sheet-repository.ts';
+import type { SheetRepository } from './sheet-repository.ts';
 
 export type AssignmentService = ReturnType<typeof createAssignmentService>;
 
@@ -31,40 +41,44 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
 
   const summarize = (
     { assignment, className, timeZone }: PlacedAssignment,
-    students: readonly SheetStudent[],
+    title: string,
+    students: readonly { readonly excused: boolean; readonly outline: AttemptOutline | null }[],
   ): AssignmentSummary => {
     const { id, classId, opensAt, dueAt, closesAt } = assignment;
     const now = clock();
-    const needs = students.map(({ row, excused }) => needOf(row, { excused, dueAt, now }));
+    const begun = students.flatMap(({ outline }) => outline ?? []);
     return {
-      id,
-      title: repository.getLesson(id).lesson.title,
-      classId,
-      className,
-      timeZone,
-      opensAt,
-      dueAt,
-      closesAt,
+      ...{ id, title, classId, className, timeZone, opensAt, dueAt, closesAt },
       studentCount: students.length,
-      begunCount: students.filter((student) => student.row).length,
-      handedInCount: students.filter((student) => student.row?.handedInAt != null).length,
-      toMarkCount: students.reduce(
-        (sum, { row }) => sum + (row?.marks.filter((mark) => mark.state === 'waiting').length ?? 0),
-        0,
-      ),
-      stuckCount: needs.filter((need) => need === 'stuck').length,
+      begunCount: begun.length,
+      handedInCount: begun.filter(({ handedInAt }) => handedInAt !== null).length,
+      toMarkCount: begun.reduce((sum, { toMark }) => sum + toMark, 0),
+      stuckCount: students.filter(({ outline, excused }) => needOf(outline, { excused, dueAt, now }) === 'stuck')
+        .length,
     };
   };
 
-  const summarizeStored = (placed: PlacedAssignment) =>
-    summarize(placed, sheets.list(placed.assignment.id).map(toSheetStudent));
+  const summarizeStored = (placed: readonly PlacedAssignment[]): AssignmentSummary[] => {
+    const students = rowsBy(
+      sheets.listOutlines(placed.map(({ assignment }) => assignment.id)),
+      (row) => row.assignmentId,
+    );
+    const figures = repository.figuresOf(placed.map(({ assignment }) => assignment));
+    return placed.map((one) =>
+      summarize(one, figures.get(one.assignment.editionId)?.title ?? '', students.get(one.assignment.id) ?? []),
+    );
+  };
 
   const buildSheet = (placed: PlacedAssignment): Sheet => {
     const { assignment } = placed;
     const { lesson, editionNumber, lessonId, terms } = repository.getLesson(assignment.id);
-    const students = sheets.list(assignment.id).map(toSheetStudent);
+    const students = sheets.list(assignment.id);
     return {
-      assignment: summarize(placed, students),
+      assignment: summarize(
+        placed,
+        lesson.title,
+        students.map(({ excused, row }) => ({ excused, outline: row && outlineOf(row) })),
+      ),
       terms: terms as Sheet['terms'],
       termsFixed: repository.hasAttempts(assignment.id),
       editionNumber,
@@ -84,10 +98,11 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
 
   return {
     list: (actor: Actor, classId?: string): AssignmentSummary[] =>
-      repository
-        .listTaught(actor)
-        .filter(({ assignment }) => classId === undefined || assignment.classId === classId)
-        .map(summarizeStored),
+      summarizeStored(
+        repository
+          .listTaught(actor)
+          .filter(({ assignment }) => classId === undefined || assignment.classId === classId),
+      ),
 
     /**
      * Gives the latest edition of a lesson to a class.
@@ -116,7 +131,7 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
     changeWindow(actor: Actor, assignmentId: string, local: LocalWindow): AssignmentSummary {
       const placed = getTaught(actor, assignmentId);
       repository.setWindow(assignmentId, toWindow(local, placed.timeZone), clock());
-      return summarizeStored(getTaught(actor, assignmentId));
+      return summarizeStored([getTaught(actor, assignmentId)])[0] as AssignmentSummary;
     },
 
     readSheet: (actor: Actor, assignmentId: string): Sheet => buildSheet(getTaught(actor, assignmentId)),
@@ -132,28 +147,29 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
       getTaught(actor, assignmentId);
     },
 
+    /** The lines of the sheet alone. */
+    listStudents(actor: Actor, assignmentId: string): SheetStudent[] {
+      getTaught(actor, assignmentId);
+      return sheets.list(assignmentId);
+    },
+
     readStudent(actor: Actor, assignmentId: string, studentId: string): SheetStudent {
       getTaught(actor, assignmentId);
-      return toSheetStudent(found(sheets.find(assignmentId, studentId)));
+      return found(sheets.find(assignmentId, studentId));
     },
 
     /** One student's line for the live stream, whose audience was checked when it was opened. */
     findStudent(assignmentId: string, studentId: string): SheetStudent | null {
-      const stored = sheets.find(assignmentId, studentId);
-      return stored ? toSheetStudent(stored) : null;
+      return sheets.find(assignmentId, studentId) ?? null;
     },
 
     excuse(actor: Actor, assignmentId: string, studentId: string, excused: boolean): SheetStudent {
       getTaught(actor, assignmentId);
       found(sheets.find(assignmentId, studentId));
       repository.setExcused(assignmentId, studentId, excused);
-      return toSheetStudent(found(sheets.find(assignmentId, studentId)));
+      return found(sheets.find(assignmentId, studentId));
     },
   };
-}
-
-function toSheetStudent({ studentId, displayName, excused, sheetRow }: StoredSheetRow): SheetStudent {
-  return { studentId, displayName, excused: excused === 1, row: sheetRow === null ? null : decodeSheetRow(sheetRow) };
 }
 
 function toWindow(local: LocalWindow, timeZone: string) {

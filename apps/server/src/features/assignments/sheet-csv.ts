@@ -1,4 +1,13 @@
-import { isLate, type Need, needOf, type SheetRow, type StopMark, sheetStops, type WalkLesson } from '@semita/core';
+import {
+  isLate,
+  type Need,
+  needOf,
+  outlineOf,
+  type SheetRow,
+  type StopMark,
+  sheetStops,
+  type WalkLesson,
+} from '@semita/core';
 import { toLocal } from '@semita/core/calendar';
 import type { Sheet } from '@semita/core/contract';
 import Papa from 'papaparse';
@@ -27,7 +36,7 @@ export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
   ];
   const rows = sheet.students.map(({ displayName, excused, row }) => [
     displayName,
-    needWords[needOf(row, { excused, dueAt, now: sheet.now })],
+    needWords[needOf(row && outlineOf(row), { excused, dueAt, now: sheet.now })],
     row ? Math.round(row.progress * 100) : 0,
     row ? Math.round(row.metShare * 100) : 0,
     minutesOf(row?.timeSpentMs ?? 0),

@@ -1,5 +1,5 @@
-import { reducerVersion } from '@semita/core';
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { type AttemptOutline, decodeSheetRow, outlineOf, reducerVersion, type SheetRow } from '@semita/core';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { assignments, attempts, classStudents, excusals, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 
@@ -7,50 +7,91 @@ import type { Deps } from '../../deps.ts';
 export interface StoredSheetRow {
   readonly studentId: string;
   readonly displayName: string;
-  readonly excused: number;
-  readonly sheetRow: string | null;
+  readonly excused: boolean;
+  /** Null for who has not begun. */
+  readonly row: SheetRow | null;
 }
 
-interface FoundRow extends StoredSheetRow {
+/** What lists say of one student and one assignment. */
+export interface StoredOutline {
+  readonly assignmentId: string;
+  readonly studentId: string;
+  readonly excused: boolean;
   readonly attemptId: string | null;
-  readonly reducer: number | null;
+  /** Null for who has not begun. */
+  readonly outline: AttemptOutline | null;
 }
 
 interface Options extends Pick<Deps, 'db'> {
   /** Computes a line anew that an older program stored, and stores it. */
-  readonly toFreshRow: (attemptId: string) => string;
+  readonly toFreshRow: (attemptId: string) => SheetRow;
 }
 
 export type SheetRepository = ReturnType<typeof createSheetRepository>;
 
 /** Reads the lines of a sheet, one per student of the class, without touching the full states. */
 export function createSheetRepository({ db, toFreshRow }: Options) {
-  const select = () =>
+  const isExcused = sql`${excusals.studentId} is not null`.mapWith(Boolean).as('excused');
+  const ofStudent = and(eq(attempts.assignmentId, assignments.id), eq(attempts.studentId, classStudents.studentId));
+  const excusalOf = and(eq(excusals.assignmentId, assignments.id), eq(excusals.studentId, classStudents.studentId));
+
+  const selectRows = () =>
     db
       .select({
-        studentId: users.id,
-        displayName: users.displayName,
-        excused: sql<number>`${excusals.studentId} is not null`.as('excused'),
-        sheetRow: attempts.sheetRow,
-        attemptId: attempts.id,
-        reducer: attempts.reducer,
+        ...{ studentId: users.id, displayName: users.displayName, excused: isExcused },
+        ...{ sheetRow: attempts.sheetRow, attemptId: attempts.id, reducer: attempts.reducer },
       })
       .from(assignments)
       .innerJoin(classStudents, eq(classStudents.classId, assignments.classId))
       .innerJoin(users, eq(users.id, classStudents.studentId))
-      .leftJoin(attempts, and(eq(attempts.assignmentId, assignments.id), eq(attempts.studentId, users.id)))
-      .leftJoin(excusals, and(eq(excusals.assignmentId, assignments.id), eq(excusals.studentId, users.id)));
+      .leftJoin(attempts, ofStudent)
+      .leftJoin(excusals, excusalOf);
 
-  const all = select()
+  const all = selectRows()
     .where(eq(assignments.id, sql.placeholder('assignmentId')))
     .orderBy(asc(users.displayName))
     .prepare();
-  const one = select()
+  const one = selectRows()
     .where(and(eq(assignments.id, sql.placeholder('assignmentId')), eq(users.id, sql.placeholder('studentId'))))
     .prepare();
 
-  const toStored = ({ attemptId, reducer, ...row }: FoundRow): StoredSheetRow =>
-    attemptId !== null && reducer !== reducerVersion ? { ...row, sheetRow: toFreshRow(attemptId) } : row;
+  const toStored = ({ attemptId, reducer, sheetRow, ...student }: ReturnType<typeof all.all>[0]): StoredSheetRow => {
+    if (attemptId === null || sheetRow === null) return { ...student, row: null };
+    return { ...student, row: reducer === reducerVersion ? decodeSheetRow(sheetRow) : toFreshRow(attemptId) };
+  };
+
+  const selectOutlines = () =>
+    db
+      .select({
+        ...{ assignmentId: assignments.id, studentId: classStudents.studentId, excused: isExcused },
+        ...{ attemptId: attempts.id, reducer: attempts.reducer },
+        ...{ progress: attempts.progress, earned: attempts.earned, possible: attempts.possible },
+        ...{ handedInAt: attempts.handedInAt, toMark: attempts.toMark, waitingSteps: attempts.waitingSteps },
+        ...{ returned: attempts.returned, stuckFrom: attempts.stuckFrom },
+        // Rows that an older program wrote have no outline yet.
+        sheetRow: sql<string | null>`case when ${attempts.toMark} is null then ${attempts.sheetRow} end`,
+      })
+      .from(assignments)
+      .innerJoin(classStudents, eq(classStudents.classId, assignments.classId))
+      .leftJoin(attempts, ofStudent)
+      .leftJoin(excusals, excusalOf);
+  type FoundOutline = ReturnType<ReturnType<typeof selectOutlines>['all']>[0];
+
+  const toOutline = ({ attemptId, reducer, sheetRow, ...found }: FoundOutline): AttemptOutline | null => {
+    if (attemptId === null) return null;
+    if (reducer !== reducerVersion) return outlineOf(toFreshRow(attemptId));
+    if (sheetRow !== null) return outlineOf(decodeSheetRow(sheetRow));
+    const { handedInAt, stuckFrom } = found;
+    return {
+      ...{ progress: found.progress ?? 0, earned: found.earned ?? 0, possible: found.possible ?? 0 },
+      ...{ toMark: found.toMark ?? 0, waitingSteps: found.waitingSteps ?? 0, returned: found.returned ?? 0 },
+      ...{ handedInAt, stuckFrom },
+    };
+  };
+  const toStoredOutline = (found: FoundOutline): StoredOutline => {
+    const { assignmentId, studentId, excused, attemptId } = found;
+    return { assignmentId, studentId, excused, attemptId, outline: toOutline(found) };
+  };
 
   return {
     list: (assignmentId: string): StoredSheetRow[] => all.all({ assignmentId }).map(toStored),
@@ -58,6 +99,24 @@ export function createSheetRepository({ db, toFreshRow }: Options) {
     find(assignmentId: string, studentId: string): StoredSheetRow | undefined {
       const row = one.get({ assignmentId, studentId });
       return row && toStored(row);
+    },
+
+    /** Outlines of all students of the classes to which some assignments were given. */
+    listOutlines: (assignmentIds: readonly string[]): StoredOutline[] =>
+      selectOutlines()
+        .where(inArray(assignments.id, [...assignmentIds]))
+        .all()
+        .map(toStoredOutline),
+
+    /** Outlines of one student's own attempts, by the assignment. */
+    listOutlinesOf(studentId: string, assignmentIds: readonly string[]): ReadonlyMap<string, StoredOutline> {
+      const own = and(inArray(assignments.id, [...assignmentIds]), eq(classStudents.studentId, studentId));
+      return new Map(
+        selectOutlines()
+          .where(own)
+          .all()
+          .map((row) => [row.assignmentId, toStoredOutline(row)]),
+      );
     },
   };
 }

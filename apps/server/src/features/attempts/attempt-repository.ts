@@ -2,11 +2,15 @@ import {
   type AttemptEvent,
   type AttemptState,
   type Beginning,
+  decodeSheetRow,
   type EventBody,
+  encodeSheetRow,
   type MergedDrafts,
+  outlineOf,
   reducerVersion,
+  type SheetRow,
 } from '@semita/core';
-import { and, asc, eq, gt, gte, ne, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, gte, inArray, ne, sql } from 'drizzle-orm';
 import { assignments, attemptEvents, attemptStates, attempts, classStudents } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 
@@ -28,6 +32,9 @@ export interface LoggedDraft {
   readonly merged: MergedDrafts | null;
 }
 
+/** A row of the sheet as it is stored, with its outline. */
+const columnsOf = (row: SheetRow) => ({ sheetRow: encodeSheetRow(row), ...outlineOf(row) });
+
 /** The log and its caches. Statements of the hot path are prepared once. */
 export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
   const key = { attemptId: attempts.id, assignmentId: attempts.assignmentId, studentId: attempts.studentId };
@@ -44,17 +51,19 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
     .where(and(eq(attempts.id, sql.placeholder('attemptId')), eq(attempts.studentId, sql.placeholder('studentId'))))
     .prepare();
 
-  const storedById = db
-    .select({
-      ...key,
-      begunAt: attempts.begunAt,
-      secret: attempts.secret,
-      drawnByTime: attempts.drawnByTime,
-      reducer: attempts.reducer,
-      state: attemptStates.state,
-    })
-    .from(attempts)
-    .leftJoin(attemptStates, eq(attemptStates.attemptId, attempts.id))
+  const selectStored = () =>
+    db
+      .select({
+        ...key,
+        begunAt: attempts.begunAt,
+        secret: attempts.secret,
+        drawnByTime: attempts.drawnByTime,
+        reducer: attempts.reducer,
+        state: attemptStates.state,
+      })
+      .from(attempts)
+      .leftJoin(attemptStates, eq(attemptStates.attemptId, attempts.id));
+  const storedById = selectStored()
     .where(eq(attempts.id, sql.placeholder('attemptId')))
     .prepare();
 
@@ -76,7 +85,13 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
 
   const updateRow = db
     .update(attempts)
-    .set({ sheetRow: sql`${sql.placeholder('sheetRow')}`, reducer: reducerVersion })
+    .set({
+      ...{ sheetRow: sql`${sql.placeholder('sheetRow')}`, reducer: reducerVersion },
+      ...{ progress: sql`${sql.placeholder('progress')}`, earned: sql`${sql.placeholder('earned')}` },
+      ...{ possible: sql`${sql.placeholder('possible')}`, handedInAt: sql`${sql.placeholder('handedInAt')}` },
+      ...{ toMark: sql`${sql.placeholder('toMark')}`, waitingSteps: sql`${sql.placeholder('waitingSteps')}` },
+      ...{ returned: sql`${sql.placeholder('returned')}`, stuckFrom: sql`${sql.placeholder('stuckFrom')}` },
+    })
     .where(eq(attempts.id, sql.placeholder('attemptId')))
     .prepare();
 
@@ -120,13 +135,11 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
     .orderBy(asc(attemptEvents.seq))
     .prepare();
 
+  const toEvent = ({ id, sittingId, n, at, receivedAt, body, merged }: typeof attemptEvents.$inferSelect) =>
+    ({ ...body, id, sittingId, n, at, receivedAt, ...(merged ? { merged } : {}) }) as AttemptEvent;
+
   const readLog = (attemptId: string, afterSeq = -1): AttemptEvent[] =>
-    logAfter
-      .all({ attemptId, seq: afterSeq })
-      .map(
-        ({ id, sittingId, n, at, receivedAt, body, merged }) =>
-          ({ ...body, id, sittingId, n, at, receivedAt, ...(merged ? { merged } : {}) }) as AttemptEvent,
-      );
+    logAfter.all({ attemptId, seq: afterSeq }).map(toEvent);
 
   return {
     findOwn: (studentId: string, attemptId: string) => ownById.get({ studentId, attemptId }),
@@ -156,11 +169,14 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
         .all()
         .map(({ id }) => id),
 
-    insert(attempt: AttemptKey & Beginning & { state: AttemptState; sheetRow: string }): void {
-      const { attemptId, assignmentId, studentId, begunAt, secret, state, sheetRow } = attempt;
+    insert(attempt: AttemptKey & Beginning & { state: AttemptState; row: SheetRow }): void {
+      const { attemptId, assignmentId, studentId, begunAt, secret, state, row } = attempt;
       const { changes } = db
         .insert(attempts)
-        .values({ id: attemptId, assignmentId, studentId, begunAt, secret, sheetRow, reducer: reducerVersion })
+        .values({
+          ...{ id: attemptId, assignmentId, studentId, begunAt, secret },
+          ...{ ...columnsOf(row), reducer: reducerVersion },
+        })
         .onConflictDoNothing()
         .run();
       if (changes > 0) putState.run({ attemptId, state });
@@ -173,10 +189,44 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
       return row;
     },
 
-    getRow(attemptId: string): string {
+    listStored: (attemptIds: readonly string[]) =>
+      selectStored()
+        .where(inArray(attempts.id, [...attemptIds]))
+        .all(),
+
+    /** The events of several attempts, each from behind a place in its log on. */
+    readTails(
+      places: readonly (readonly [attemptId: string, afterSeq: number])[],
+    ): ReadonlyMap<string, AttemptEvent[]> {
+      const rows = db
+        .select({ event: attemptEvents })
+        .from(attemptEvents)
+        .innerJoin(
+          sql`json_each(${JSON.stringify(places)}) as place`,
+          sql`${attemptEvents.attemptId} = place.value ->> 0 and ${attemptEvents.seq} > place.value ->> 1`,
+        )
+        .orderBy(asc(attemptEvents.attemptId), asc(attemptEvents.seq))
+        .all();
+      const tails = new Map(places.map(([attemptId]): [string, AttemptEvent[]] => [attemptId, []]));
+      for (const { event } of rows) tails.get(event.attemptId)?.push(toEvent(event));
+      return tails;
+    },
+
+    /** The attempts at an assignment, by their students. */
+    listByAssignment: (assignmentId: string): ReadonlyMap<string, string> =>
+      new Map(
+        db
+          .select({ studentId: attempts.studentId, id: attempts.id })
+          .from(attempts)
+          .where(eq(attempts.assignmentId, assignmentId))
+          .all()
+          .map(({ studentId, id }) => [studentId, id]),
+      ),
+
+    getRow(attemptId: string): SheetRow {
       const row = db.select({ row: attempts.sheetRow }).from(attempts).where(eq(attempts.id, attemptId)).get();
       if (!row) throw new Error(`No attempt ${attemptId}`);
-      return row.row;
+      return decodeSheetRow(row.row);
     },
 
     append(attemptId: string, seq: number, event: AttemptEvent, draftOf: string | null = null): void {
@@ -214,13 +264,13 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
       return next !== undefined && next.n - (next.merged?.count ?? 0) <= n;
     },
 
-    saveRow: (attemptId: string, sheetRow: string): void => {
-      updateRow.run({ attemptId, sheetRow });
+    saveRow: (attemptId: string, row: SheetRow): void => {
+      updateRow.run({ attemptId, ...columnsOf(row) });
     },
 
-    saveState(attemptId: string, state: AttemptState, sheetRow: string): void {
+    saveState(attemptId: string, state: AttemptState, row: SheetRow): void {
       putState.run({ attemptId, state });
-      updateRow.run({ attemptId, sheetRow });
+      updateRow.run({ attemptId, ...columnsOf(row) });
     },
 
     /** The events of an attempt in the order of the log, from behind a place in it on. */

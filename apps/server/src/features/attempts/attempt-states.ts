@@ -1,12 +1,4 @@
-import {
-  type AttemptState,
-  encodeSheetRow,
-  reducerVersion,
-  replay,
-  sheetRowOf,
-  takeInAll,
-  type WalkContext,
-} from '@semita/core';
+import { type AttemptState, reducerVersion, replay, sheetRowOf, takeInAll, type WalkContext } from '@semita/core';
 import type { AttemptRepository } from './attempt-repository.ts';
 
 /** A state, and how much of it is stored: the events since are taken in when it is read. */
@@ -42,7 +34,7 @@ export function createAttemptStates({ repository, contextOf }: Options) {
   const computeAnew = (attemptId: string): KnownState => {
     const { assignmentId } = repository.getStored(attemptId);
     const state = replayed(attemptId);
-    repository.saveState(attemptId, state, encodeSheetRow(sheetRowOf(contextOf(assignmentId).lesson, state)));
+    repository.saveState(attemptId, state, sheetRowOf(contextOf(assignmentId).lesson, state));
     return { state, savedVersion: state.version };
   };
 
@@ -53,8 +45,32 @@ export function createAttemptStates({ repository, contextOf }: Options) {
     return { state: takeInAll(contextOf(assignmentId), state, tail), savedVersion: state.version };
   };
 
+  const read = (attemptId: string): KnownState => known.get(attemptId) ?? remember(attemptId, load(attemptId));
+
+  /** Several at once: those that are not in memory with one statement for what is stored, and one for what came since. */
+  const readMany = (attemptIds: readonly string[]): ReadonlyMap<string, AttemptState> => {
+    const found = new Map(attemptIds.flatMap((id) => (known.has(id) ? [[id, read(id).state]] : [])));
+    const missing = attemptIds.filter((id) => !found.has(id));
+    if (missing.length === 0) return found;
+    const stored = repository
+      .listStored(missing)
+      .flatMap(({ attemptId, assignmentId, reducer, state }) =>
+        state !== null && reducer === reducerVersion ? [{ attemptId, assignmentId, state }] : [],
+      );
+    const tails = repository.readTails(stored.map(({ attemptId, state }) => [attemptId, state.version]));
+    for (const { attemptId, assignmentId, state } of stored) {
+      const whole = takeInAll(contextOf(assignmentId), state, tails.get(attemptId) ?? []);
+      found.set(attemptId, whole);
+      remember(attemptId, { state: whole, savedVersion: state.version });
+    }
+    // Those of an older reducer are computed anew, each by its log.
+    for (const id of missing) if (!found.has(id)) found.set(id, read(id).state);
+    return found;
+  };
+
   return {
-    read: (attemptId: string): KnownState => known.get(attemptId) ?? remember(attemptId, load(attemptId)),
+    read,
+    readMany,
     remember,
     forget: (attemptId: string): void => {
       known.delete(attemptId);

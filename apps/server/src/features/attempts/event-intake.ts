@@ -1,7 +1,6 @@
 import {
   type AttemptEvent,
   type AttemptState,
-  encodeSheetRow,
   eventTraits,
   type LearnerEventBody,
   type Outcome,
@@ -117,11 +116,11 @@ export function createEventIntake({
     if (isAdmitted) state = states.replayed(attemptId);
     let { savedVersion } = known;
     if (state !== before) {
-      const sheetRow = encodeSheetRow(sheetRowOf(context.lesson, state));
+      const row = sheetRowOf(context.lesson, state);
       if (isAdmitted || state.handedInAt !== before.handedInAt || state.version - savedVersion >= eventsPerSave) {
-        repository.saveState(attemptId, state, sheetRow);
+        repository.saveState(attemptId, state, row);
         savedVersion = state.version;
-      } else repository.saveRow(attemptId, sheetRow);
+      } else repository.saveRow(attemptId, row);
       if (state.stops !== before.stops) onSaved(attemptId, context, before, state);
     }
     fresh.set(attemptId, { state, savedVersion });
@@ -163,6 +162,7 @@ export function createEventIntake({
 
   return {
     readState: (attemptId: string): AttemptState => states.read(attemptId).state,
+    readStates: states.readMany,
 
     /** Resolves once the events are on disk. */
     take(key: AttemptKey, toEvents: Job['toEvents']): Promise<Intake> {

@@ -170,7 +170,7 @@ export function createMarkingService(options: Options) {
       // What is answered from now on is marked by the new key; what was answered before, by an event.
       if (confirms) assignments.addKeyChange({ id: newId(), assignmentId, question, at, by: actor.id });
       const moves: MarkMove[] = [];
-      for (const { student, state } of states) {
+      for (const { student, attemptId, state } of states) {
         const answer = state.stops[old.stopId]?.answers[questionId];
         if (!answer || answer.points === null) continue;
         const earned = markResponse(question, answer.response, terms.locale);
@@ -180,7 +180,7 @@ export function createMarkingService(options: Options) {
           ({ response, points }) => markResponse(question, response, terms.locale) ?? points ?? 0,
         );
         const body = { type: 'remarked', stopId: old.stopId, questionId, earned, earlier, by: actor.id } as const;
-        const attempt = found(attempts.findByStudent(assignmentId, student.studentId));
+        const attempt = { attemptId, assignmentId, studentId: student.studentId };
         const after = pointsAfter(assignments.getLesson(assignmentId).context, state, body);
         if (after !== answer.points || byHand) moves.push({ ...named(student), before: answer.points, after, byHand });
         if (confirms) await intake.take(attempt, teacherEvents([body], at));

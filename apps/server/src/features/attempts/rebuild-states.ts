@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { encodeSheetRow, sheetRowOf } from '@semita/core';
+import { sheetRowOf } from '@semita/core';
 import { type Db, inTransaction } from '../../db/open.ts';
 import { createMaterialUses } from '../../projections/material-uses.ts';
 import { createAssignmentRepository } from '../assignments/assignment-repository.ts';
@@ -22,14 +22,14 @@ export function rebuildStates(db: Db): { attempts: number; changed: string[] } {
   for (const attemptId of all) {
     inTransaction(db, () => {
       const stored = repository.getStored(attemptId);
-      const storedRow = repository.getRow(attemptId);
+      const storedRow = readOrNull(() => repository.getRow(attemptId));
       const { lesson } = contextOf(stored.assignmentId);
       const state = states.replayed(attemptId);
       bank.keepResults(attemptId, lesson, null, state);
-      const row = encodeSheetRow(sheetRowOf(lesson, state));
+      const row = sheetRowOf(lesson, state);
       const before = readOrNull(() => states.load(attemptId).state);
-      if (row === storedRow && isDeepStrictEqual(before, state)) return;
-      changed.push(attemptId);
+      if (!isDeepStrictEqual(row, storedRow) || !isDeepStrictEqual(before, state)) changed.push(attemptId);
+      // Outlines are written anew in any case.
       repository.saveState(attemptId, state, row);
     });
   }

@@ -36,20 +36,22 @@ export function createThreadService({ db, clock, newId, assignments, intake }: O
     if (!isThread) throw new Refused('notFound');
   };
 
-  const listPosts = (assignmentId: string, questionId: string) =>
-    db
+  const listPosts = (assignmentId: string, questionId: string) => {
+    const begun = db
       .select({ attemptId: attempts.id, studentId: users.id, displayName: users.displayName })
       .from(attempts)
       .innerJoin(users, eq(users.id, attempts.studentId))
       .where(eq(attempts.assignmentId, assignmentId))
       .orderBy(asc(users.displayName))
-      .all()
-      .flatMap(({ attemptId, studentId, displayName }) => {
-        const response = Object.values(intake.readState(attemptId).stops).flatMap(
-          ({ answers }) => answers[questionId]?.response ?? [],
-        )[0];
-        return response?.kind === 'extendedText' ? [{ studentId, displayName, text: response.text }] : [];
-      });
+      .all();
+    const states = intake.readStates(begun.map(({ attemptId }) => attemptId));
+    return begun.flatMap(({ attemptId, studentId, displayName }) => {
+      const response = Object.values(states.get(attemptId)?.stops ?? {}).flatMap(
+        ({ answers }) => answers[questionId]?.response ?? [],
+      )[0];
+      return response?.kind === 'extendedText' ? [{ studentId, displayName, text: response.text }] : [];
+    });
+  };
 
   const read = (actor: Actor, assignmentId: string, questionId: string): ThreadPost[] => {
     assertPlace(actor, assignmentId, questionId);

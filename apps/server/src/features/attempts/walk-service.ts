@@ -5,16 +5,12 @@ import {
   type AttemptEvent,
   type AttemptState,
   beginAttempt,
-  decodeSheetRow,
-  encodeSheetRow,
   eventTraits,
   hasMaterial,
   type LearnerView,
   type Lesson,
   learnerView,
-  lessonLengths,
   type Outcome,
-  pathFigures,
   returnedAnswers,
   sheetRowOf,
   type TeacherEventBody,
@@ -62,8 +58,8 @@ export function createWalkService(options: Options) {
     const { context } = assignments.getLesson(assignmentId);
     const beginning = { begunAt: clock(), secret: randomBytes(16).toString('hex') };
     const state = beginAttempt(beginning);
-    const sheetRow = encodeSheetRow(sheetRowOf(context.lesson, state));
-    attempts.insert({ attemptId: newId(), assignmentId, studentId: actor.id, ...beginning, state, sheetRow });
+    const row = sheetRowOf(context.lesson, state);
+    attempts.insert({ attemptId: newId(), assignmentId, studentId: actor.id, ...beginning, state, row });
     const attempt = found(attempts.findByStudent(assignmentId, actor.id));
     const { extraTime, groups } = classes.findPlace(window.classId, actor.id);
     const bodies: TeacherEventBody[] = [];
@@ -92,11 +88,11 @@ export function createWalkService(options: Options) {
     const received = assignments
       .listReceived(actor.id)
       .toSorted((a, b) => b.assignment.createdAt - a.assignment.createdAt);
+    const figures = assignments.figuresOf(received.map(({ assignment }) => assignment));
     return [...wanted].flatMap((lessonId) => {
-      const next = received.find(({ assignment }) => assignments.getLesson(assignment.id).lessonId === lessonId);
-      if (!next || windowPhase(next.assignment, clock()) === 'notYetOpen') return [];
-      const assignmentId = next.assignment.id;
-      return [{ lessonId, assignmentId, title: assignments.getLesson(assignmentId).lesson.title }];
+      const next = received.find((one) => one.lessonId === lessonId)?.assignment;
+      if (!next || windowPhase(next, clock()) === 'notYetOpen') return [];
+      return [{ lessonId, assignmentId: next.id, title: figures.get(next.editionId)?.title ?? '' }];
     });
   };
 
@@ -118,52 +114,57 @@ export function createWalkService(options: Options) {
     return learnerView(lesson, state, terms);
   };
 
-  const givenBackIn = (assignmentId: string, studentId: string): TodoItem['givenBack'] => {
-    const { attemptId } = found(attempts.findByStudent(assignmentId, studentId));
+  const givenBackIn = (attemptId: string): TodoItem['givenBack'] => {
     const answers = returnedAnswers(intake.readState(attemptId));
     return { count: answers.length, says: answers.flatMap(({ comment }) => comment ?? []) };
   };
 
   return {
     listTodo(actor: Actor): { items: TodoItem[]; now: number } {
-      const items = assignments
-        .listReceived(actor.id)
-        .map(({ assignment, className, timeZone, teacherName }): TodoItem => {
-          const { id, opensAt, dueAt, closesAt } = assignment;
-          const { lesson } = assignments.getLesson(id);
-          const stored = sheets.find(id, actor.id);
-          const row = stored?.sheetRow ? decodeSheetRow(stored.sheetRow) : null;
-          const stops = lesson.parts.flatMap((part) => part.stops);
-          return {
-            assignmentId: id,
-            title: lesson.title,
-            className,
-            timeZone,
-            teacherName,
-            opensAt,
-            dueAt,
-            closesAt,
-            ...lessonLengths(lesson.parts),
-            stopCount: stops.length,
-            excused: stored?.excused === 1,
-            progress: row?.progress ?? 0,
-            begun: row !== null,
-            handedInAt: row?.handedInAt ?? null,
-            earned: row?.earned ?? 0,
-            possible: row?.possible ?? countedPossible(lesson),
-            waiting: row?.marks.some((mark) => mark.state === 'waiting') ?? false,
-            givenBack: row && row.returned > 0 ? givenBackIn(id, actor.id) : { count: 0, says: [] },
-          };
-        });
+      const received = assignments.listReceived(actor.id);
+      const ids = received.map(({ assignment }) => assignment.id);
+      const outlines = sheets.listOutlinesOf(actor.id, ids);
+      const figures = assignments.figuresOf(received.map(({ assignment }) => assignment));
+      const items = received.flatMap(({ assignment, className, timeZone, teacherName }): TodoItem[] => {
+        const { id, editionId, opensAt, dueAt, closesAt } = assignment;
+        const ofLesson = figures.get(editionId);
+        const own = outlines.get(id);
+        if (!ofLesson || !own) return [];
+        const { outline, excused, attemptId } = own;
+        return [
+          {
+            ...{ assignmentId: id, className, timeZone, teacherName, opensAt, dueAt, closesAt },
+            ...ofLesson,
+            excused,
+            progress: outline?.progress ?? 0,
+            begun: outline !== null,
+            handedInAt: outline?.handedInAt ?? null,
+            earned: outline?.earned ?? 0,
+            possible: outline?.possible ?? ofLesson.possible,
+            waiting: outline !== null && outline.toMark > 0,
+            givenBack: attemptId && outline?.returned ? givenBackIn(attemptId) : { count: 0, says: [] },
+          },
+        ];
+      });
       return { items, now: clock() };
     },
 
     /** Answers that a teacher has marked, said something about, or given back. */
     listFeedback(actor: Actor): FeedbackItem[] {
-      return assignments.listReceived(actor.id).flatMap(({ assignment }) => {
-        const attempt = attempts.findByStudent(assignment.id, actor.id);
-        if (!attempt) return [];
-        const { lesson, results, state } = viewOf(assignment.id, intake.readState(attempt.attemptId));
+      const received = assignments.listReceived(actor.id);
+      const outlines = sheets.listOutlinesOf(
+        actor.id,
+        received.map(({ assignment }) => assignment.id),
+      );
+      const begun = [...outlines.values()].flatMap(({ assignmentId, attemptId }) =>
+        attemptId === null ? [] : [{ assignmentId, attemptId }],
+      );
+      assignments.preloadLessons(begun.map(({ assignmentId }) => assignmentId));
+      const states = intake.readStates(begun.map(({ attemptId }) => attemptId));
+      return received.flatMap(({ assignment }) => {
+        const whole = states.get(outlines.get(assignment.id)?.attemptId ?? '');
+        if (!whole) return [];
+        const { lesson, results, state } = viewOf(assignment.id, whole);
         return lesson.parts
           .flatMap((part) => part.stops)
           .flatMap((stop) => (stop.kind === 'checkpoint' ? stop.questions.map((question) => ({ stop, question })) : []))
@@ -237,9 +238,6 @@ function isGivenBack({ stops }: AttemptState): boolean {
 function isByTeacher({ markedBy, comment, returned, voice, drawn }: Answer): boolean {
   return (markedBy !== null && markedBy !== 'program') || comment !== null || !!returned || !!voice || !!drawn;
 }
-
-/** The most that can be earned by who has not begun, on the way that carries most; practice counts for nothing. */
-const countedPossible = (lesson: Lesson): number => pathFigures(lesson)?.points.most ?? 0;
 
 function toAnswer(event: SentEvent, outcome: Outcome): IntakeAnswer['outcomes'][0] {
   return { id: event.id, ...outcome };

@@ -1,4 +1,4 @@
-import { needOf, needs, stopMarkStates } from '@semita/core';
+import { needOf, needs, outlineOf, stopMarkStates } from '@semita/core';
 import type { Sheet, SheetStudent } from '@semita/core/contract';
 import { Download, Radio } from 'lucide-react';
 import { Popover } from 'radix-ui';
@@ -150,7 +150,8 @@ function summaryOf({ students }: Sheet) {
 
 function inOrder(sheet: Sheet, order: Order): SheetStudent[] {
   const { dueAt } = sheet.assignment;
-  const rank = ({ row, excused }: SheetStudent) => needs.indexOf(needOf(row, { excused, dueAt, now: sheet.now }));
+  const rank = ({ row, excused }: SheetStudent) =>
+    needs.indexOf(needOf(row && outlineOf(row), { excused, dueAt, now: sheet.now }));
   const progress = ({ row }: SheetStudent) => row?.progress ?? -1;
   const byName = (a: SheetStudent, b: SheetStudent) => a.displayName.localeCompare(b.displayName);
   if (order === 'name') return sheet.students.toSorted(byName);

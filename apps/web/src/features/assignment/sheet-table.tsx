@@ -1,4 +1,4 @@
-import { isLate, type Need, needOf, type SheetRow } from '@semita/core';
+import { isLate, type Need, needOf, outlineOf, type SheetRow } from '@semita/core';
 import type { Sheet, SheetStudent } from '@semita/core/contract';
 import { TriangleAlert } from 'lucide-react';
 import { useRef } from 'react';
@@ -117,7 +117,7 @@ interface RowProps {
 function Row({ sheet, student, index, onOpen }: RowProps) {
   const { studentId, displayName, excused, row } = student;
   const { dueAt } = sheet.assignment;
-  const need = needOf(row, { excused, dueAt, now: sheet.now });
+  const need = needOf(row && outlineOf(row), { excused, dueAt, now: sheet.now });
   return (
     <tr className="group h-9 hover:bg-main-tint">
       <th

@@ -1,0 +1,68 @@
+import type { LearnerEventBody } from '@semita/core';
+import { expect, test } from 'vitest';
+import { everyKind } from '../../../packages/core/src/test/every-kind.ts';
+import { lessonOf } from '../../../packages/core/src/test/kinds-lesson.ts';
+import { attempts, classStudents, users } from './db/schema.ts';
+import { countStatements } from './test/count-statements.ts';
+import { createSender, startSchool } from './test/harness.ts';
+
+/** A school in which a class was given some lessons, and all have answered once. */
+async function fillSchool(assignmentCount: number, studentCount: number) {
+  const school = await startSchool();
+  for (const id of ['film', 'picture']) school.addMaterial(id, 60_000);
+  const studentIds = Array.from({ length: studentCount }, (_, i) => `student-${i}`);
+  for (const id of studentIds) {
+    const person = { schoolId: 'quillhaven', role: 'student' as const, displayName: id, userName: id, createdAt: 0 };
+    school.db
+      .insert(users)
+      .values({ id, ...person })
+      .run();
+    school.db.insert(classStudents).values({ classId: 'amber', studentId: id }).run();
+  }
+  const assignmentIds: string[] = [];
+  for (let i = 0; i < assignmentCount; i++) {
+    const lesson = lessonOf(Object.values(everyKind));
+    const { assignmentId } = await school.assignLesson(lesson);
+    assignmentIds.push(assignmentId);
+    const stopId = lesson.parts[0]?.stops[0]?.id as string;
+    for (const id of studentIds) {
+      const { body } = await school.as(id).ask('PUT', `/api/assignments/${assignmentId}/walk`);
+      const event = createSender(school.clock);
+      const bodies: LearnerEventBody[] = [{ type: 'opened' }, { type: 'reachedStop', stopId }];
+      await school.as(id).ask('POST', `/api/attempts/${body.attemptId}/events`, { events: bodies.map(event) });
+    }
+  }
+  return { school, assignmentId: assignmentIds[0] as string };
+}
+
+/** Statements of every page that lists something, with no state in memory. */
+async function countAll(assignmentCount: number, studentCount: number) {
+  const { school, assignmentId } = await fillSchool(assignmentCount, studentCount);
+  const teacher = school.as('adaeze');
+  const student = school.as('student-0');
+  const of = (page: string) => `/api/assignments/${assignmentId}/${page}`;
+  const pages = [
+    ...['/api/assignments', '/api/classes', '/api/classes/amber', '/api/lessons', '/api/materials', '/api/bank'],
+    ...[of('sheet'), of('sheet.csv'), of('marking'), of('path'), of('questions/q-written/answers')],
+    of('questions/q-discussion/thread'),
+  ].map((address) => [teacher, address] as const);
+  const counts: [string, number][] = [];
+  for (const [who, address] of [...pages, [student, '/api/todo'] as const, [student, '/api/feedback'] as const]) {
+    const ask = async () => {
+      for (const { id } of school.db.select().from(attempts).all()) school.services.states.forget(id);
+      return await countStatements(school.db, async () => {
+        expect([address, (await who.ask('GET', address)).status]).toEqual([address, 200]);
+      });
+    };
+    await ask();
+    counts.push([address.replace(assignmentId, ':id'), await ask()]);
+  }
+  await school.stop();
+  return counts;
+}
+
+test('no page takes a statement more for more rows, and none takes more than ten', async () => {
+  const few = await countAll(2, 3);
+  expect(await countAll(5, 9)).toEqual(few);
+  for (const [address, count] of few) expect([address, count <= 10]).toEqual([address, true]);
+});
