@@ -10,6 +10,7 @@ import { measureMarking } from './marking-figure.ts';
 import { measurePath } from './path-figure.ts';
 import { measureSheet } from './sheet-figure.ts';
 import { measureShelf } from './shelf-figure.ts';
+import { measureToday } from './today-figure.ts';
 import { measureWriting } from './writing-figure.ts';
 
 const figures = [
@@ -18,6 +19,7 @@ const figures = [
   ...(await measureBackup()),
   ...(await measureSheet()),
   ...(await measureShelf()),
+  ...(await measureToday()),
   ...(await measureCoverage()),
   ...(await measureMarking()),
   ...(await measurePath()),

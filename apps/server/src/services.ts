@@ -30,6 +30,7 @@ import { createMaterialRepository } from './features/materials/material-reposito
 import { createMaterialService } from './features/materials/material-service.ts';
 import { createMediaStore } from './features/materials/media-store.ts';
 import { createJobQueue } from './jobs/job-queue.ts';
+import { createProjections } from './projections/all-projections.ts';
 import { createLessonUses } from './projections/lesson-uses.ts';
 import { createMaterialUses } from './projections/material-uses.ts';
 import { createFairQueue } from './reading/fair-queue.ts';
@@ -82,7 +83,8 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs, reader, access });
   const bankRepository = createBankRepository({ ...deps, uses: materialUses });
   const contextOf = (assignmentId: string) => assignmentRepository.getLesson(assignmentId).context;
-  const states = createAttemptStates({ repository: attempts, contextOf });
+  const projections = createProjections(deps);
+  const states = createAttemptStates({ ...deps, repository: attempts, contextOf, projections });
   const sheets = createSheetRepository({
     ...deps,
     toFreshRow: (attemptId) => {
@@ -95,7 +97,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     repository: attempts,
     states,
     contextOf,
-    onSaved: (attemptId, { lesson }, before, after) => bankRepository.keepResults(attemptId, lesson, before, after),
+    projections,
   });
   const assignments = createAssignmentService({
     ...deps,

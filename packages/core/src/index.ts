@@ -1,5 +1,6 @@
 // The lesson: what a teacher writes.
 
+export { type GivenAnswer, givenAnswersSince } from './analysis/given-answers.ts';
 export { type AnswerGroup, groupAnswers } from './analysis/group-answers.ts';
 export { bankResultsOf, seenDifficulty } from './analysis/seen-difficulty.ts';
 export { type WalkedPaths, type WalkedRoute, walkedPaths } from './analysis/walked-paths.ts';
@@ -75,6 +76,7 @@ export {
   decodeSheetRow,
   encodeSheetRow,
   returnedAnswers,
+  rowsReadableSince,
   type SheetRow,
   sheetRowOf,
   sheetStops,

@@ -501,6 +501,28 @@ export const bankResults = sqliteTable(
   ],
 );
 
+/** What students did with each question, as far as figures go. A cache of the log; `npm run rebuild` makes it anew. */
+export const questionResults = sqliteTable(
+  'question_results',
+  {
+    attemptId: text()
+      .notNull()
+      .references(() => attempts.id, { onDelete: 'cascade' }),
+    stopId: text().notNull(),
+    questionId: text().notNull(),
+    /** In hundredths; null while it waits for a teacher. */
+    points: integer(),
+    possible: integer().notNull(),
+    tries: integer().notNull(),
+    hinted: integer({ mode: 'boolean' }).notNull(),
+    /** Time on task at the stop, all its questions together; null until it is settled. */
+    stopSpentMs: integer(),
+    /** 1 (a guess) to 4 (certain); null where the question did not ask. */
+    confidence: integer(),
+  },
+  (table) => [primaryKey({ columns: [table.attemptId, table.stopId, table.questionId] })],
+);
+
 /** What is said to a post of a class thread. The posts themselves are answers, and stand in the log of attempts. */
 export const threadReplies = sqliteTable(
   'thread_replies',

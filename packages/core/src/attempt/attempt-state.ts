@@ -87,9 +87,11 @@ export interface StopState {
   readonly began?: Readonly<Record<string, number>> | undefined;
   /** Timed questions whose time is over. */
   readonly ended?: readonly string[] | undefined;
-  /** `timeSpentMs` of the attempt when the stop opened: how long the learner has been at it. */
+  /** `timeSpentMs` of the attempt when the stop last opened: how long the learner has been at it. */
   readonly openedAtSpentMs: number;
   readonly settledAt: number | null;
+  /** Time on task at the stop, all the times it was open until it was settled. */
+  readonly spentMs?: number | undefined;
   readonly drafts: Readonly<Record<string, Response>>;
   readonly answers: Readonly<Record<string, Answer>>;
   /** Questions whose hints were read. */
@@ -190,7 +192,7 @@ export interface Sitting {
 }
 
 /** Raised whenever the reducer makes another state of the same log: what older ones made is computed anew. */
-export const reducerVersion = 2;
+export const reducerVersion = 3;
 
 /** Slack granted once on top of the clock, for the jitter of networks and timers. */
 export const slackMs = 5_000;
@@ -227,6 +229,15 @@ export function beginAttempt({ begunAt, secret, drawnByTime, admittedUntil }: Be
 /** What a browser goes on from: the state it was sent, without what stays with the server. */
 export function fromLearnerState(state: Omit<AttemptState, 'secret'>): AttemptState {
   return { ...state, secret: '' };
+}
+
+/** What is noted of a stop that is settled now. */
+export function settledAs(
+  { spentMs = 0, openedAtSpentMs }: Pick<StopState, 'spentMs' | 'openedAtSpentMs'>,
+  { timeSpentMs }: Pick<AttemptState, 'timeSpentMs'>,
+  at: number,
+): Pick<StopState, 'settledAt' | 'spentMs'> {
+  return { settledAt: at, spentMs: spentMs + timeSpentMs - openedAtSpentMs };
 }
 
 /** The state with one stop as it is now. */

@@ -151,6 +151,9 @@ export function encodeSheetRow(row: SheetRow): string {
   return JSON.stringify(stored);
 }
 
+/** Rows that this reducer and later ones wrote are written as today's, and can be read until they are computed anew. */
+export const rowsReadableSince = 2;
+
 /** Reads what `encodeSheetRow` wrote. */
 export function decodeSheetRow(stored: string): SheetRow {
   const [numbers, flat, codes] = JSON.parse(stored) as StoredRow;

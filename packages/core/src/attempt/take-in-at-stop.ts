@@ -1,7 +1,7 @@
 import { isBlank, isFitting } from '../question/response.ts';
 import { turnBackTo, turnIntoTile, withTile } from './advance.ts';
 import type { AttemptEvent, LearnerEvent } from './attempt-event.ts';
-import { type AttemptState, type StopPhase, type StopState, withStop } from './attempt-state.ts';
+import { type AttemptState, type StopPhase, type StopState, settledAs, withStop } from './attempt-state.ts';
 import { canHandIn, findOpenStop, isStopReached, mayPass, openChoices } from './gates.ts';
 import { answersTo, answerTo, mayTryQuestion } from './give-answers.ts';
 import { progressOf } from './progress.ts';
@@ -32,7 +32,7 @@ export function applyAtStop(context: WalkContext, state: AttemptState, event: At
   if (phase === 'ahead' || phase === 'passed') return 'notOpen';
   if (phase !== 'open') return 'alreadySettled';
   const before = state.stops[stop.id] as StopState;
-  const settled = { ...before, settledAt: event.at, ...arrivedLate(event) };
+  const settled = { ...before, ...settledAs(before, state, event.at), ...arrivedLate(event) };
   switch (event.type) {
     case 'draftSaved': {
       if (stop.kind !== 'checkpoint') return 'wrongKind';
@@ -90,7 +90,11 @@ function withAnswers(state: AttemptState, stop: Checkpoint, after: StopState, ev
     return mayTryQuestion(question, answer);
   });
   const counted = countLate(state, event);
-  return withStop(counted, stop.id, isLeft ? after : { ...after, phase: 'answered', settledAt: event.at });
+  return withStop(
+    counted,
+    stop.id,
+    isLeft ? after : { ...after, phase: 'answered', ...settledAs(after, state, event.at) },
+  );
 }
 
 type TimeUpEvent = Extract<LearnerEvent, { type: 'timeUp' }>;
@@ -150,7 +154,8 @@ function applyChose(
   const base = before.phase === 'chosen' ? turnBackTo(context.lesson, state, stop.id) : state;
   if (!base) return 'notReached';
   const { choiceId } = event;
-  return withStop(base, stop.id, { ...before, phase: 'chosen', choiceId, settledAt: event.at });
+  const settled = before.phase === 'open' ? settledAs(before, state, event.at) : { settledAt: event.at };
+  return withStop(base, stop.id, { ...before, phase: 'chosen', choiceId, ...settled });
 }
 
 type TileEvent = Extract<LearnerEvent, { type: 'openedTile' | 'didTile' }>;
@@ -201,7 +206,7 @@ function applyReached(
     stop.id,
     // What began stays begun: time, hints and tries belong to the question, and never start afresh.
     earlier
-      ? { ...earlier, phase: 'open', settledAt: null }
+      ? { ...earlier, phase: 'open', openedAtSpentMs: state.timeSpentMs, settledAt: null }
       : {
           phase: 'open',
           openedAt: event.at,
@@ -226,18 +231,11 @@ export function applyHandedIn(context: WalkContext, state: AttemptState, event: 
   const left = context.lesson.parts
     .flatMap((part) => part.stops)
     .filter(({ id }) => !isSettled(state, id) && (onRoute?.has(id) ?? true));
-  const passed = left.map((stop): [string, StopState] => [
-    stop.id,
-    {
-      openedAt: event.at,
-      openedAtSpentMs: state.timeSpentMs,
-      drafts: {},
-      answers: {},
-      ...state.stops[stop.id],
-      phase: leftPhase(state.stops[stop.id]),
-      settledAt: event.at,
-    },
-  ]);
+  const unopened = { openedAt: event.at, openedAtSpentMs: state.timeSpentMs, drafts: {}, answers: {} };
+  const passed = left.map((stop): [string, StopState] => {
+    const before = state.stops[stop.id] ?? unopened;
+    return [stop.id, { ...before, phase: leftPhase(state.stops[stop.id]), ...settledAs(before, state, event.at) }];
+  });
   return {
     ...state,
     handedInAt: event.at,

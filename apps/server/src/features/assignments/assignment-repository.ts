@@ -86,7 +86,7 @@ export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
     .limit(1)
     .prepare();
 
-  const selectReceived = (studentId: string) =>
+  const selectReceived = (studentId: Placeholder) =>
     db
       .select({ ...placed, teacherName: users.displayName, lessonId: editions.lessonId })
       .from(assignments)
@@ -94,6 +94,11 @@ export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
       .innerJoin(classes, eq(classes.id, assignments.classId))
       .innerJoin(users, eq(users.id, assignments.createdBy))
       .innerJoin(classStudents, and(eq(classStudents.classId, classes.id), eq(classStudents.studentId, studentId)));
+
+  const received = selectReceived(sql.placeholder('studentId')).orderBy(asc(assignments.dueAt)).prepare();
+  const receivedById = selectReceived(sql.placeholder('studentId'))
+    .where(eq(assignments.id, sql.placeholder('assignmentId')))
+    .prepare();
 
   const loadLessons = (assignmentIds: readonly string[]): ReadonlyMap<string, AssignedLesson> => {
     const rows = db
@@ -167,10 +172,9 @@ export function createAssignmentRepository({ db }: Pick<Deps, 'db'>) {
     findTaught: (actor: Actor, assignmentId: string): PlacedAssignment | undefined =>
       taughtById.get({ teacherId: actor.id, assignmentId }),
 
-    listReceived: (studentId: string) => selectReceived(studentId).orderBy(asc(assignments.dueAt)).all(),
+    listReceived: (studentId: string) => received.all({ studentId }),
 
-    findReceived: (studentId: string, assignmentId: string) =>
-      selectReceived(studentId).where(eq(assignments.id, assignmentId)).get(),
+    findReceived: (studentId: string, assignmentId: string) => receivedById.get({ studentId, assignmentId }),
 
     /** @throws when there is no such assignment */
     getLesson,

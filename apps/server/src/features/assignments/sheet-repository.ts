@@ -1,4 +1,11 @@
-import { type AttemptOutline, decodeSheetRow, outlineOf, reducerVersion, type SheetRow } from '@semita/core';
+import {
+  type AttemptOutline,
+  decodeSheetRow,
+  outlineOf,
+  reducerVersion,
+  rowsReadableSince,
+  type SheetRow,
+} from '@semita/core';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { assignments, attempts, classStudents, excusals, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
@@ -75,12 +82,16 @@ export function createSheetRepository({ db, toFreshRow }: Options) {
       .innerJoin(classStudents, eq(classStudents.classId, assignments.classId))
       .leftJoin(attempts, ofStudent)
       .leftJoin(excusals, excusalOf);
+  const ownOutlines = selectOutlines()
+    .where(eq(classStudents.studentId, sql.placeholder('studentId')))
+    .prepare();
   type FoundOutline = ReturnType<ReturnType<typeof selectOutlines>['all']>[0];
 
   const toOutline = ({ attemptId, reducer, sheetRow, ...found }: FoundOutline): AttemptOutline | null => {
     if (attemptId === null) return null;
-    if (reducer !== reducerVersion) return outlineOf(toFreshRow(attemptId));
-    if (sheetRow !== null) return outlineOf(decodeSheetRow(sheetRow));
+    // A list of twenty thousand waits for none of them to be computed anew: that goes on behind it.
+    if (sheetRow !== null)
+      return outlineOf((reducer ?? 0) >= rowsReadableSince ? decodeSheetRow(sheetRow) : toFreshRow(attemptId));
     const { handedInAt, stuckFrom } = found;
     return {
       ...{ progress: found.progress ?? 0, earned: found.earned ?? 0, possible: found.possible ?? 0 },
@@ -108,15 +119,8 @@ export function createSheetRepository({ db, toFreshRow }: Options) {
         .all()
         .map(toStoredOutline),
 
-    /** Outlines of one student's own attempts, by the assignment. */
-    listOutlinesOf(studentId: string, assignmentIds: readonly string[]): ReadonlyMap<string, StoredOutline> {
-      const own = and(inArray(assignments.id, [...assignmentIds]), eq(classStudents.studentId, studentId));
-      return new Map(
-        selectOutlines()
-          .where(own)
-          .all()
-          .map((row) => [row.assignmentId, toStoredOutline(row)]),
-      );
-    },
+    /** One student's own outlines of all that was given to them, by the assignment. */
+    listOutlinesOf: (studentId: string): ReadonlyMap<string, StoredOutline> =>
+      new Map(ownOutlines.all({ studentId }).map((row) => [row.assignmentId, toStoredOutline(row)])),
   };
 }

@@ -1,4 +1,7 @@
 import { type AttemptState, reducerVersion, replay, sheetRowOf, takeInAll, type WalkContext } from '@semita/core';
+import { inTransaction } from '../../db/open.ts';
+import type { Deps } from '../../deps.ts';
+import type { Projection } from '../../projections/projection.ts';
 import type { AttemptRepository } from './attempt-repository.ts';
 
 /** A state, and how much of it is stored: the events since are taken in when it is read. */
@@ -10,13 +13,14 @@ export interface KnownState {
 /** States kept in memory, so that a student who sends every few seconds is not read from disk every time. */
 const mostCached = 2_000;
 
-interface Options {
+interface Options extends Pick<Deps, 'db'> {
   readonly repository: AttemptRepository;
   readonly contextOf: (assignmentId: string) => WalkContext;
+  readonly projections: readonly Projection[];
 }
 
 /** Reads the states of attempts: what is stored with the tail of the log, or the whole log where an older reducer made it. */
-export function createAttemptStates({ repository, contextOf }: Options) {
+export function createAttemptStates({ db, repository, contextOf, projections }: Options) {
   const known = new Map<string, KnownState>();
 
   const remember = (attemptId: string, entry: KnownState): KnownState => {
@@ -33,8 +37,12 @@ export function createAttemptStates({ repository, contextOf }: Options) {
 
   const computeAnew = (attemptId: string): KnownState => {
     const { assignmentId } = repository.getStored(attemptId);
+    const { lesson } = contextOf(assignmentId);
     const state = replayed(attemptId);
-    repository.saveState(attemptId, state, sheetRowOf(contextOf(assignmentId).lesson, state));
+    inTransaction(db, () => {
+      repository.saveState(attemptId, state, sheetRowOf(lesson, state));
+      for (const projection of projections) projection.keep(attemptId, lesson, null, state);
+    });
     return { state, savedVersion: state.version };
   };
 

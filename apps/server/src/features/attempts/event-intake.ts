@@ -10,6 +10,7 @@ import {
 } from '@semita/core';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
+import type { Projection } from '../../projections/projection.ts';
 import type { AttemptKey, AttemptRepository } from './attempt-repository.ts';
 import type { AttemptStates, KnownState } from './attempt-states.ts';
 
@@ -41,13 +42,12 @@ export function createEventIntake({
   repository,
   states,
   contextOf,
-  onSaved,
+  projections,
 }: Pick<Deps, 'db' | 'bus'> & {
   readonly repository: AttemptRepository;
   readonly states: AttemptStates;
   readonly contextOf: (assignmentId: string) => WalkContext;
-  /** Told of every state whose stops have changed, inside the transaction that keeps the events. */
-  readonly onSaved: (attemptId: string, context: WalkContext, before: AttemptState, after: AttemptState) => void;
+  readonly projections: readonly Projection[];
 }) {
   let queue: Job[] = [];
 
@@ -121,7 +121,9 @@ export function createEventIntake({
         repository.saveState(attemptId, state, row);
         savedVersion = state.version;
       } else repository.saveRow(attemptId, row);
-      if (state.stops !== before.stops) onSaved(attemptId, context, before, state);
+      if (state.stops !== before.stops)
+        for (const projection of projections)
+          projection.keep(attemptId, context.lesson, isAdmitted ? null : before, state);
     }
     fresh.set(attemptId, { state, savedVersion });
     return { state, outcomes, isRouteMoved: state.route?.legs !== before.route?.legs };

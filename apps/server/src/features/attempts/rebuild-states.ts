@@ -1,9 +1,8 @@
 import { isDeepStrictEqual } from 'node:util';
 import { sheetRowOf } from '@semita/core';
 import { type Db, inTransaction } from '../../db/open.ts';
-import { createMaterialUses } from '../../projections/material-uses.ts';
+import { createProjections } from '../../projections/all-projections.ts';
 import { createAssignmentRepository } from '../assignments/assignment-repository.ts';
-import { createBankRepository } from '../bank/bank-repository.ts';
 import { createAttemptRepository } from './attempt-repository.ts';
 import { createAttemptStates } from './attempt-states.ts';
 
@@ -14,9 +13,9 @@ import { createAttemptStates } from './attempt-states.ts';
 export function rebuildStates(db: Db): { attempts: number; changed: string[] } {
   const repository = createAttemptRepository({ db });
   const assignments = createAssignmentRepository({ db });
-  const bank = createBankRepository({ db, uses: createMaterialUses({ db }) });
   const contextOf = (assignmentId: string) => assignments.getLesson(assignmentId).context;
-  const states = createAttemptStates({ repository, contextOf });
+  const projections = createProjections({ db });
+  const states = createAttemptStates({ db, repository, contextOf, projections });
   const changed: string[] = [];
   const all = repository.listIds();
   for (const attemptId of all) {
@@ -25,7 +24,7 @@ export function rebuildStates(db: Db): { attempts: number; changed: string[] } {
       const storedRow = readOrNull(() => repository.getRow(attemptId));
       const { lesson } = contextOf(stored.assignmentId);
       const state = states.replayed(attemptId);
-      bank.keepResults(attemptId, lesson, null, state);
+      for (const projection of projections) projection.keep(attemptId, lesson, null, state);
       const row = sheetRowOf(lesson, state);
       const before = readOrNull(() => states.load(attemptId).state);
       if (!isDeepStrictEqual(row, storedRow) || !isDeepStrictEqual(before, state)) changed.push(attemptId);

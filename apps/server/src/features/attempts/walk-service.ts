@@ -122,8 +122,7 @@ export function createWalkService(options: Options) {
   return {
     listTodo(actor: Actor): { items: TodoItem[]; now: number } {
       const received = assignments.listReceived(actor.id);
-      const ids = received.map(({ assignment }) => assignment.id);
-      const outlines = sheets.listOutlinesOf(actor.id, ids);
+      const outlines = sheets.listOutlinesOf(actor.id);
       const figures = assignments.figuresOf(received.map(({ assignment }) => assignment));
       const items = received.flatMap(({ assignment, className, timeZone, teacherName }): TodoItem[] => {
         const { id, editionId, opensAt, dueAt, closesAt } = assignment;
@@ -152,10 +151,7 @@ export function createWalkService(options: Options) {
     /** Answers that a teacher has marked, said something about, or given back. */
     listFeedback(actor: Actor): FeedbackItem[] {
       const received = assignments.listReceived(actor.id);
-      const outlines = sheets.listOutlinesOf(
-        actor.id,
-        received.map(({ assignment }) => assignment.id),
-      );
+      const outlines = sheets.listOutlinesOf(actor.id);
       const begun = [...outlines.values()].flatMap(({ assignmentId, attemptId }) =>
         attemptId === null ? [] : [{ assignmentId, attemptId }],
       );

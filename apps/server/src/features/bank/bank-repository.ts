@@ -1,6 +1,6 @@
-import { type AttemptState, bankResultsOf, type Question, seenDifficulty, type WalkLesson } from '@semita/core';
+import { type Question, seenDifficulty } from '@semita/core';
 import type { BankItem } from '@semita/core/contract';
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
 import { bankItems, bankResults } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
@@ -21,21 +21,6 @@ interface Options extends Pick<Deps, 'db'> {
 
 /** A teacher's questions, and how hard they have proved wherever they were asked. */
 export function createBankRepository({ db, uses }: Options) {
-  const insertResult = db
-    .insert(bankResults)
-    .values({
-      itemId: sql.placeholder('itemId'),
-      attemptId: sql.placeholder('attemptId'),
-      questionId: sql.placeholder('questionId'),
-      earned: sql.placeholder('earned'),
-      possible: sql.placeholder('possible'),
-    })
-    .onConflictDoUpdate({
-      target: [bankResults.attemptId, bankResults.questionId],
-      set: { earned: sql`excluded.earned`, possible: sql`excluded.possible` },
-    })
-    .prepare();
-
   const owned = (actor: Actor) => eq(bankItems.ownerId, actor.id);
 
   return {
@@ -94,13 +79,6 @@ export function createBankRepository({ db, uses }: Options) {
         .where(and(owned(actor), inArray(bankItems.id, [...ids])))
         .all();
       return ids.flatMap((id) => rows.find((row) => row.id === id) ?? []);
-    },
-
-    /** Keeps what a student earned with questions of the bank; part of the transaction that keeps their state. */
-    keepResults(attemptId: string, lesson: WalkLesson, before: AttemptState | null, after: AttemptState): void {
-      const known = new Set((before ? bankResultsOf(lesson, before) : []).map((one) => JSON.stringify(one)));
-      for (const result of bankResultsOf(lesson, after))
-        if (!known.has(JSON.stringify(result))) insertResult.run({ ...result, attemptId });
     },
   };
 }

@@ -1,0 +1,10 @@
+import type { AttemptState, WalkLesson } from '@semita/core';
+
+/** What is kept of attempts beside their log, for pages to read. A cache: rebuilt by one command, and equal to what is stored. */
+export interface Projection {
+  /**
+   * Told of every state whose stops have changed, inside the transaction that keeps the events.
+   * @param before null where all is to be kept anew
+   */
+  keep(attemptId: string, lesson: WalkLesson, before: AttemptState | null, after: AttemptState): void;
+}
