@@ -1,12 +1,12 @@
 // What the browser must load before a route can be shown, read from Vite's manifest.
 import fs from 'node:fs';
 import path from 'node:path';
-import { gzipSync } from 'node:zlib';
+import { brotliCompressSync } from 'node:zlib';
 
 /**
  * @param {string} outDir a folder that Vite built with a manifest
  * @param {string[]} entries keys of the manifest: the page, and the lazy routes it loads
- * @returns {number} bytes of JavaScript, each file gzipped as it is sent
+ * @returns {number} bytes of JavaScript, each file in brotli, as it is sent
  */
 export function scriptBytes(outDir, entries) {
   const manifest = JSON.parse(fs.readFileSync(path.join(outDir, '.vite/manifest.json'), 'utf8'));
@@ -21,7 +21,7 @@ export function scriptBytes(outDir, entries) {
   for (const entry of entries) visit(entry);
   return [...files]
     .filter((file) => file.endsWith('.js'))
-    .reduce((sum, file) => sum + gzipSync(fs.readFileSync(path.join(outDir, file))).length, 0);
+    .reduce((sum, file) => sum + brotliCompressSync(fs.readFileSync(path.join(outDir, file))).length, 0);
 }
 
 /** The walk, as a student's browser loads it. */

@@ -1,4 +1,3 @@
-import path from 'node:path';
 import { type Route, type RouteName, routes } from '@semita/core/contract';
 import express, { type Express, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
@@ -15,10 +14,12 @@ import { classHandlers } from './features/classes/class-routes.ts';
 import { lessonHandlers } from './features/lessons/lesson-routes.ts';
 import { materialHandlers } from './features/materials/material-routes.ts';
 import { createUploadServer } from './features/materials/upload-server.ts';
+import { compressAnswers } from './http/compress-answers.ts';
 import { createErrorHandler } from './http/error-handler.ts';
 import { createOriginCheck } from './http/origin-check.ts';
 import { Refused } from './http/refused.ts';
 import { admit, type Door, type Handler, type Handlers, serveRoute } from './http/serve-route.ts';
+import { serveWeb } from './http/serve-web.ts';
 import { createCookies } from './http/session-cookie.ts';
 import type { Services } from './services.ts';
 
@@ -102,6 +103,7 @@ export function createApp(options: AppOptions): Express {
     next();
   });
   app.use(createOriginCheck(secureCookies));
+  app.use(compressAnswers());
   app.all(['/api/files', '/api/files/*splat'], admit(routes.uploadFile, door), uploads.handle);
   app.use(
     '/api/attempts',
@@ -134,16 +136,4 @@ export function createApp(options: AppOptions): Express {
   if (webDir) serveWeb(app, webDir);
   app.use(createErrorHandler(deps.log));
   return app;
-}
-
-/** The built pages: hashed files for ever, the shell never from a cache; every other address is the shell's to read. */
-function serveWeb(app: Express, webDir: string): void {
-  app.use(
-    '/assets',
-    express.static(path.join(webDir, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }),
-  );
-  app.use(express.static(webDir, { index: false }));
-  app.get('/{*splat}', (_req, res) => {
-    res.set('cache-control', 'no-cache').sendFile(path.join(webDir, 'index.html'));
-  });
 }
