@@ -6,7 +6,6 @@ import { v7 } from 'uuid';
 import { type Figure, medianRatio } from './compare.ts';
 
 const connections = 30;
-const batchSize = 5;
 const roundMs = 1_500;
 
 interface Walker {
@@ -15,8 +14,8 @@ interface Walker {
   readonly sittingId: string;
 }
 
-async function start<T>(file: string): Promise<{ child: ChildProcess; told: T }> {
-  const child = fork(new URL(file, import.meta.url));
+async function start<T>(file: string, args: readonly string[] = []): Promise<{ child: ChildProcess; told: T }> {
+  const child = fork(new URL(file, import.meta.url), args);
   const [told] = (await once(child, 'message')) as [T];
   return { child, told };
 }
@@ -50,16 +49,24 @@ async function requestsPerSecond(ask: (connection: number) => Promise<void>): Pr
 }
 
 /** What a student sends while going on with the film: small steps, no more than really fit into the time. */
-const bodies: readonly LearnerEventBody[] = [
+const steps: readonly LearnerEventBody[] = [
   { type: 'met', partId: 'clip', fromMs: 10_000, toMs: 10_020, rate: 1 },
   { type: 'paused', partId: 'clip', atMs: 10_020 },
   { type: 'sought', partId: 'clip', fromMs: 10_020, toMs: 10_000 },
   { type: 'met', partId: 'clip', fromMs: 10_000, toMs: 10_010, rate: 1 },
   { type: 'hidden' },
 ];
+/** What changes the state's length each time, so that nothing can be written over in its place. */
+const comingAndGoing: readonly LearnerEventBody[] = [{ type: 'hidden' }, { type: 'shown' }];
 
-export async function measureEvents(): Promise<Figure[]> {
-  const school = await start<{ port: number; walkers: Walker[] }>('./event-school.ts');
+interface Load {
+  readonly stopCount: number;
+  readonly bodies: readonly LearnerEventBody[];
+}
+
+/** Requests a second of a school, for each that a bare route takes, which inserts one row. */
+async function measureLoad({ stopCount, bodies }: Load): Promise<number> {
+  const school = await start<{ port: number; walkers: Walker[] }>('./event-school.ts', [String(stopCount)]);
   const bare = await start<{ port: number }>('./bare-express.ts');
   const numbers = new Array<number>(connections).fill(0);
   const sendBatch = (connection: number) => {
@@ -73,7 +80,7 @@ export async function measureEvents(): Promise<Figure[]> {
   };
   const body = JSON.stringify(bodies[0]);
   const insertOne = () => post(bare.told.port, '/events', JSON.stringify({ id: v7(), body }));
-  const ours = async () => batchSize * (await requestsPerSecond(sendBatch));
+  const ours = () => requestsPerSecond(sendBatch);
   const baseline = () => requestsPerSecond(insertOne);
   // Once each unmeasured, so that both are warm.
   await ours();
@@ -81,9 +88,19 @@ export async function measureEvents(): Promise<Figure[]> {
   const ratio = await medianRatio(5, ours, baseline);
   school.child.disconnect();
   bare.child.disconnect();
-  agent.destroy();
   await Promise.all([once(school.child, 'exit'), once(bare.child, 'exit')]);
+  return ratio;
+}
+
+export async function measureEvents(): Promise<Figure[]> {
+  const perEvent = steps.length * (await measureLoad({ stopCount: 20, bodies: steps }));
+  const at20 = await measureLoad({ stopCount: 20, bodies: comingAndGoing });
+  const at200 = await measureLoad({ stopCount: 200, bodies: comingAndGoing });
+  agent.destroy();
+  const bare = 'bare Express, one INSERT a request';
   return [
-    { name: 'Events a second over HTTP ÷ bare Express, one INSERT a request', ratio, goal: 1.5, better: 'higher' },
+    { name: `Events a second, in batches of 5 ÷ ${bare}`, ratio: perEvent, goal: 1.5, better: 'higher' },
+    { name: `Requests a second at 20 stops, batches of 2 ÷ ${bare}`, ratio: at20, goal: 0.75, better: 'higher' },
+    { name: `Requests a second at 200 stops, batches of 2 ÷ ${bare}`, ratio: at200, goal: 0.65, better: 'higher' },
   ];
 }

@@ -1,10 +1,10 @@
 import { type Route, type RouteName, routes } from '@semita/core/contract';
-import express, { type Express, Router } from 'express';
+import express, { type Express, type Request, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
-import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
 import { accountHandlers, type DemoPerson } from './features/accounts/account-routes.ts';
+import type { Actor } from './features/accounts/session-service.ts';
 import { assignmentHandlers } from './features/assignments/assignment-routes.ts';
 import { createLiveSheets } from './features/assignments/live-sheets.ts';
 import { attemptHandlers } from './features/attempts/attempt-routes.ts';
@@ -57,17 +57,23 @@ export function createApp(options: AppOptions): Express {
   app.set('etag', false);
   const { sessions, classes, materials, lessons, assignments } = services;
   const cookies = createCookies({ secure: secureCookies });
-  const findActor: Door['findActor'] = (req) => sessions.findActor(cookies.readSession(req));
+  // Asked by the door, the limit and the handler of one request, and answered once.
+  const actors = new WeakMap<Request, Actor | null>();
+  const lookAgain: Door['findActor'] = (req) => sessions.findActor(cookies.readSession(req));
+  const findActor: Door['findActor'] = (req) => {
+    const known = actors.get(req);
+    if (known !== undefined) return known;
+    const actor = lookAgain(req);
+    actors.set(req, actor);
+    return actor;
+  };
   // A stream that stays open is nobody at work.
   const findWatcher: Door['findActor'] = (req) => sessions.findActor(cookies.readSession(req), false);
   const live = createLiveSheets({ bus: deps.bus, assignments, findActor: findWatcher });
   const door: Door = { findActor, demo: demoPeople !== null, security: services.security };
-  const uploads = createUploadServer(materials, findActor);
+  // A file may be on its way for longer than a session lasts.
+  const uploads = createUploadServer(materials, lookAgain);
 
-  // Addresses and bodies stay out of the log: they carry children's names and answers.
-  app.use(
-    pinoHttp({ logger: deps.log, autoLogging: false, serializers: { req: ({ id, method }) => ({ id, method }) } }),
-  );
   app.use(
     helmet({
       strictTransportSecurity: secureCookies,
@@ -129,7 +135,10 @@ export function createApp(options: AppOptions): Express {
     ...bankHandlers(services.bank, services.exchange),
   };
   const api = Router();
-  for (const [name, handler] of Object.entries(handlers))
+  // Express tries one route after the other; what students send every few seconds is asked for first.
+  const { takeInEvents, ...others } = handlers;
+  serveRoute(api, routes.takeInEvents, takeInEvents, door);
+  for (const [name, handler] of Object.entries(others))
     serveRoute(api, routes[name as RouteName], handler as Handler<Route>, door);
   app.use(api);
   app.use('/api', (_req, _res, next) => next(new Refused('notFound')));

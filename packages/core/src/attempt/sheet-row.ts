@@ -1,7 +1,7 @@
 import { metMs } from '../coverage/coverage.ts';
 import { stopsInOrder } from '../lesson/lesson.ts';
 import type { Hundredths } from '../lesson/points.ts';
-import type { Answer, AttemptState } from './attempt-state.ts';
+import type { Answer, AttemptState, StopState } from './attempt-state.ts';
 import { findOpenStop } from './gates.ts';
 import { ownLesson } from './own-lesson.ts';
 import { progressOf } from './progress.ts';
@@ -39,9 +39,71 @@ export function sheetStops(lesson: WalkLesson): readonly WalkStop[] {
   return lesson.parts.flatMap((part) => stopsInOrder(part.stops));
 }
 
+/** What of a row follows from the stops alone. */
+interface OfStops {
+  readonly shared: WalkLesson;
+  readonly marks: readonly StopMark[];
+  readonly points: Pick<SheetRow, 'earned' | 'possible'>;
+  readonly returned: number;
+}
+
+/** What of a row follows from where the learner is and what is settled. */
+interface OfPlaces {
+  readonly shared: WalkLesson;
+  readonly stops: AttemptState['stops'];
+  readonly handedInAt: number | null;
+  readonly bestProgress: number | undefined;
+  readonly progress: number;
+  readonly metShare: number;
+  readonly open: StopState | undefined;
+}
+
+/**
+ * States are never altered, and most events leave stops and places as they are: what follows from them is computed
+ * once. In a lesson with more than one way it follows from the route as well, and is computed anew.
+ */
+const knownOfStops = new WeakMap<AttemptState['stops'], OfStops>();
+const knownOfPlaces = new WeakMap<AttemptState['parts'], OfPlaces>();
+
 export function sheetRowOf(shared: WalkLesson, state: AttemptState): SheetRow {
+  const { stops, parts, handedInAt, bestProgress } = state;
   const lesson = ownLesson(shared, state);
   const onRoute = stopsOnRoute(lesson, state);
+  const known = onRoute ? undefined : knownOfStops.get(stops);
+  const ofStops = known?.shared === shared ? known : readStops(shared, lesson, state, onRoute);
+  const before = onRoute ? undefined : knownOfPlaces.get(parts);
+  const isSame =
+    before?.shared === shared &&
+    before.stops === stops &&
+    before.handedInAt === handedInAt &&
+    before.bestProgress === bestProgress;
+  const ofPlaces = isSame ? before : readPlaces(shared, lesson, state, onRoute);
+  if (!onRoute) {
+    knownOfStops.set(stops, ofStops);
+    knownOfPlaces.set(parts, ofPlaces);
+  }
+  const { open } = ofPlaces;
+  return {
+    marks: ofStops.marks,
+    progress: ofPlaces.progress,
+    metShare: ofPlaces.metShare,
+    timeSpentMs: state.timeSpentMs,
+    begunAt: state.begunAt,
+    lastSeenAt: state.lastSeenAt,
+    handedInAt,
+    ...ofStops.points,
+    atOpenStopMs: open ? state.timeSpentMs - open.openedAtSpentMs : null,
+    cutMs: state.doubts.cutMs,
+    hiddenMs: state.doubts.hiddenMs,
+    lateAnswers: state.doubts.lateAnswers,
+    waitingSteps: state.afterClosing?.events ?? 0,
+    returned: ofStops.returned,
+  };
+}
+
+type OnRoute = ReturnType<typeof stopsOnRoute>;
+
+function readStops(shared: WalkLesson, lesson: WalkLesson, state: AttemptState, onRoute: OnRoute): OfStops {
   const ownStops = new Map(lesson.parts.flatMap(({ stops }) => stops.map((stop) => [stop.id, stop] as const)));
   // The columns of all students are the same, whatever each of them is given.
   const marks = shared.parts.flatMap(({ stops, practice }) =>
@@ -54,28 +116,23 @@ export function sheetRowOf(shared: WalkLesson, state: AttemptState): SheetRow {
       return { ...mark, ...(isOff ? { possible: 0 } : {}), ...(practice ? { practice } : {}) };
     }),
   );
-  const open = findOpenStop(lesson, state);
+  return { shared, marks, points: countedPoints(marks), returned: returnedAnswers(state).length };
+}
+
+function readPlaces(shared: WalkLesson, lesson: WalkLesson, state: AttemptState, onRoute: OnRoute): OfPlaces {
+  const { stops, handedInAt, bestProgress } = state;
   const walked = lesson.parts.filter(({ id }) => !onRoute || state.route?.legs.some(({ partId }) => partId === id));
   const lengthMs = walked.reduce((sum, part) => sum + part.outMs - part.inMs, 0);
   const playedMs = walked.reduce(
     (sum, part) => sum + metMs(partStateOf(state, part).coverage, { fromMs: part.inMs, toMs: part.outMs }),
     0,
   );
+  const open = findOpenStop(lesson, state);
   return {
-    marks,
+    ...{ shared, stops, handedInAt, bestProgress },
     progress: progressOf(lesson, state),
     metShare: lengthMs > 0 ? playedMs / lengthMs : 0,
-    timeSpentMs: state.timeSpentMs,
-    begunAt: state.begunAt,
-    lastSeenAt: state.lastSeenAt,
-    handedInAt: state.handedInAt,
-    ...countedPoints(marks),
-    atOpenStopMs: open ? state.timeSpentMs - (state.stops[open.stop.id]?.openedAtSpentMs ?? 0) : null,
-    cutMs: state.doubts.cutMs,
-    hiddenMs: state.doubts.hiddenMs,
-    lateAnswers: state.doubts.lateAnswers,
-    waitingSteps: state.afterClosing?.events ?? 0,
-    returned: returnedAnswers(state).length,
+    open: open && stops[open.stop.id],
   };
 }
 
@@ -119,17 +176,7 @@ const practiceOffset = 16;
  * are a string with one character a stop.
  */
 export function encodeSheetRow(row: SheetRow): string {
-  const kinds = new Map<string, number>();
-  const flat: number[] = [];
-  let marks = '';
-  for (const { state, earned, possible, practice } of row.marks) {
-    const kind = [stopMarkStates.indexOf(state) + (practice ? practiceOffset : 0), earned, possible];
-    const known = kinds.get(kind.join());
-    if (known === undefined) flat.push(...kind);
-    const index = known ?? kinds.size;
-    kinds.set(kind.join(), index);
-    marks += String.fromCharCode(firstKindCode + index);
-  }
+  const { kinds, marks } = encodeMarks(row.marks);
   const stored: StoredRow = [
     [
       row.progress,
@@ -145,10 +192,37 @@ export function encodeSheetRow(row: SheetRow): string {
       row.waitingSteps,
       row.returned,
     ],
-    flat,
+    kinds,
     marks,
   ];
   return JSON.stringify(stored);
+}
+
+interface EncodedMarks {
+  readonly kinds: readonly number[];
+  readonly marks: string;
+}
+
+/** Rows that follow from the same stops hold the same marks. */
+const knownMarks = new WeakMap<readonly StopMark[], EncodedMarks>();
+
+function encodeMarks(all: readonly StopMark[]): EncodedMarks {
+  const known = knownMarks.get(all);
+  if (known) return known;
+  const numbers = new Map<string, number>();
+  const kinds: number[] = [];
+  let marks = '';
+  for (const { state, earned, possible, practice } of all) {
+    const kind = [stopMarkStates.indexOf(state) + (practice ? practiceOffset : 0), earned, possible];
+    const before = numbers.get(kind.join());
+    if (before === undefined) kinds.push(...kind);
+    const index = before ?? numbers.size;
+    numbers.set(kind.join(), index);
+    marks += String.fromCharCode(firstKindCode + index);
+  }
+  const encoded = { kinds, marks };
+  knownMarks.set(all, encoded);
+  return encoded;
 }
 
 /** Rows that this reducer and later ones wrote are written as today's, and can be read until they are computed anew. */
