@@ -5,6 +5,7 @@ import { measureBundle } from './bundle-figure.ts';
 import { measureCoverage } from './coverage-figure.ts';
 import { measureDeck } from './deck-figure.ts';
 import { measureEvents } from './event-figure.ts';
+import { measureFilm } from './film-figure.ts';
 import { measureImport } from './import-figure.ts';
 import { measureMarking } from './marking-figure.ts';
 import { measurePath } from './path-figure.ts';
@@ -17,6 +18,7 @@ const figures = [
   ...(await measureEvents()),
   ...(await measureWriting()),
   ...(await measureBackup()),
+  ...(await measureFilm()),
   ...(await measureSheet()),
   ...(await measureShelf()),
   ...(await measureToday()),

@@ -69,6 +69,11 @@ export function installChromium() {
   if (!has('chromium')) installPackages(['chromium', 'fonts-liberation']);
 }
 
+/** The proxy that films are tested behind. */
+export function installProxy() {
+  if (!has('nginx')) installPackages(['nginx-light']);
+}
+
 /** What the reading of PDF is measured against. */
 export function installPdfReader() {
   if (!has('pdftotext')) installPackages(['poppler-utils']);

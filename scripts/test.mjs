@@ -5,13 +5,14 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from './build.mjs';
-import { installChromium, installDependencies } from './setup.mjs';
+import { installChromium, installDependencies, installProxy } from './setup.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const reports = path.join(root, 'test-results');
 
 installDependencies();
 installChromium();
+installProxy();
 fs.rmSync(reports, { recursive: true, force: true });
 fs.mkdirSync(reports, { recursive: true });
 build();

@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from './app.ts';
 import { StartRefused } from './db/start-refused.ts';
 import { countMissing, removeLeftOvers } from './files-of-installation.ts';
+import { proxyPlaceSetting } from './http/send-file.ts';
 import { openInstallation } from './installation.ts';
 import { serve } from './serve.ts';
 import { createServices } from './services.ts';
@@ -43,6 +44,8 @@ async function start(): Promise<void> {
     secureCookies: env.SEMITA_HTTPS === '1',
   });
   if (env.SEMITA_HTTPS === '1') app.set('trust proxy', 1);
+  // See docs/behind-a-proxy.md.
+  if (env.SEMITA_PROXY_MEDIA) app.set(proxyPlaceSetting, env.SEMITA_PROXY_MEDIA);
   const host = env.HOST ?? '127.0.0.1';
   const port = Number(env.PORT ?? 3000);
   await serve(app, { port, host }, () => {

@@ -7,6 +7,7 @@ import path from 'node:path';
 import { type LearnerEventBody, type Lesson, wholePart } from '@semita/core';
 import type { SentEvent } from '@semita/core/contract';
 import { eq } from 'drizzle-orm';
+import type { Express } from 'express';
 import { pino } from 'pino';
 import { v7 } from 'uuid';
 import { type AppOptions, createApp } from '../app.ts';
@@ -37,9 +38,11 @@ export interface Client {
 export async function serveInstallation(
   deps: Deps,
   { fetchLimits, catalogueUrl, ...options }: Partial<AppOptions> & Outside = {},
+  setUp: (app: Express) => void = () => undefined,
 ) {
   const services = createServices(deps, { catalogueUrl, ...(fetchLimits ? { fetchLimits } : {}) });
   const app = createApp({ deps, services, ...options });
+  setUp(app);
   const server: Server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
@@ -84,11 +87,11 @@ export async function serveInstallation(
 }
 
 /** The real app on a real SQLite file in a folder of its own, with two schools, and a clock that tests set. */
-export async function startSchool(options: Partial<AppOptions> & Outside = {}) {
+export async function startSchool(options: Partial<AppOptions> & Outside = {}, setUp?: (app: Express) => void) {
   const dataDir = await mkdtemp(path.join(os.tmpdir(), 'semita-test-'));
   const clock = { now: Date.UTC(2026, 10, 24, 9) };
   const deps = openInstallation(dataDir, { clock: () => clock.now, log: pino({ level: 'silent' }) });
-  const served = await serveInstallation(deps, options);
+  const served = await serveInstallation(deps, options, setUp);
   const { base, services } = served;
 
   const { db } = deps;
