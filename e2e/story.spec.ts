@@ -1,4 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
+import { decodeSheetRow } from '@semita/core';
 import { bringIn, captionFile, enterAs, filmTime, media } from './demo-visit.ts';
 
 /** What the browser itself says was played, as [from, to] in seconds: the outside truth about coverage. */
@@ -138,8 +139,10 @@ test('from a film on the shelf to a mark that the student reads', async ({ brows
     const id = location.pathname.split('/')[2];
     return (await fetch(`/api/assignments/${id}/sheet`)).json();
   });
-  const shown = sheet.students.find((one: { displayName: string }) => one.displayName === 'Tuva Marchetti-Bui').row;
-  expect(Math.abs(shown.metShare * 14 - unionSeconds([...before, ...after], 2, 16))).toBeLessThan(1);
+  const shown = sheet.students.find((one: { displayName: string }) => one.displayName === 'Tuva Marchetti-Bui');
+  expect(Math.abs(decodeSheetRow(shown.row).metShare * 14 - unionSeconds([...before, ...after], 2, 16))).toBeLessThan(
+    1,
+  );
 
   // Mark, and read it.
   await row.getByRole('button', { name: 'Tuva Marchetti-Bui', exact: true }).click();

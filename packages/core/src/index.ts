@@ -71,6 +71,7 @@ export { progressOf } from './attempt/progress.ts';
 export type { Refusal } from './attempt/refusal.ts';
 export { stopsOnRoute } from './attempt/route.ts';
 export { isSettled, partStateOf } from './attempt/settled.ts';
+export { readSheetLine, type SheetLine, type SheetStudent } from './attempt/sheet-line.ts';
 export {
   countedPoints,
   decodeSheetRow,

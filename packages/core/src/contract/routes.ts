@@ -165,7 +165,7 @@ export const routes = {
   watchSheet: route(...routePaths.watchSheet, 'teacher'),
   excuse: route(...routePaths.excuse, 'teacher', {
     body: v.object({ excused: v.boolean() }),
-    output: s.sheetStudentSchema,
+    output: s.sheetLineSchema,
   }),
   /** Where students went: ways taken, turned back at, and routes walked. */
   readWalkedPath: route(...routePaths.readWalkedPath, 'teacher', { output: s.walkedPathSchema }),

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import type { WalkedPaths } from '../analysis/walked-paths.ts';
 import type { Answer, AttemptState } from '../attempt/attempt-state.ts';
-import type { SheetRow } from '../attempt/sheet-row.ts';
+import type { SheetLine, SheetStudent } from '../attempt/sheet-line.ts';
 import type { WalkStop } from '../attempt/walk-lesson.ts';
 import { qtiLeftOutCodes } from '../formats/qti/left-out.ts';
 import type { Fault } from '../lesson/check-lesson.ts';
@@ -183,13 +183,12 @@ export type AssignmentSummary = v.InferOutput<typeof assignmentSummarySchema>;
 export const localTime = v.nullable(v.pipe(v.string(), v.regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2})?$/)));
 export const windowFields = { opensAt: localTime, dueAt: localTime, closesAt: localTime };
 
-export const sheetStudentSchema = v.object({
+export const sheetLineSchema: v.GenericSchema<unknown, SheetLine> = v.strictObject({
   studentId: v.string(),
   displayName: v.string(),
   excused: v.boolean(),
-  row: computed<SheetRow | null>(),
+  row: v.nullable(v.string()),
 });
-export type SheetStudent = v.InferOutput<typeof sheetStudentSchema>;
 
 export const sheetSchema = v.object({
   assignment: assignmentSummarySchema,
@@ -201,13 +200,15 @@ export const sheetSchema = v.object({
     computed<
       readonly (WalkStop & { readonly label: string; readonly partTitle: string; readonly practice: boolean })[]
     >(),
-  students: v.array(sheetStudentSchema),
+  students: v.array(sheetLineSchema),
   now: v.number(),
 });
-export type Sheet = v.InferOutput<typeof sheetSchema>;
+export type SentSheet = v.InferOutput<typeof sheetSchema>;
+/** A sheet whose lines have been read. */
+export type Sheet = Omit<SentSheet, 'students'> & { readonly students: readonly SheetStudent[] };
 
 export const attemptDetailSchema = v.object({
-  student: sheetStudentSchema,
+  student: sheetLineSchema,
   lesson: lessonSchema,
   state: computed<AttemptState | null>(),
 });

@@ -2,14 +2,15 @@ import {
   type AttemptOutline,
   firstWords,
   needOf,
-  outlineOf,
+  readSheetLine,
+  type SheetLine,
   type Stop,
   sheetStops,
   type Terms,
   windowFault,
 } from '@semita/core';
 import { endOfDay, toInstant } from '@semita/core/calendar';
-import type { AssignmentSummary, Sheet, SheetStudent } from '@semita/core/contract';
+import type { AssignmentSummary, SentSheet, Sheet } from '@semita/core/contract';
 import { rowsBy } from '../../db/rows-by.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -69,16 +70,11 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
     );
   };
 
-  const buildSheet = (placed: PlacedAssignment): Sheet => {
+  const buildSheet = (placed: PlacedAssignment): SentSheet => {
     const { assignment } = placed;
     const { lesson, editionNumber, lessonId, terms } = repository.getLesson(assignment.id);
-    const students = sheets.list(assignment.id);
     return {
-      assignment: summarize(
-        placed,
-        lesson.title,
-        students.map(({ excused, row }) => ({ excused, outline: row && outlineOf(row) })),
-      ),
+      assignment: summarize(placed, lesson.title, sheets.listOutlines([assignment.id])),
       terms: terms as Sheet['terms'],
       termsFixed: repository.hasAttempts(assignment.id),
       editionNumber,
@@ -91,7 +87,7 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
           practice: part.practice ?? false,
         })),
       ),
-      students,
+      students: sheets.list(assignment.id),
       now: clock(),
     };
   };
@@ -134,11 +130,12 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
       return summarizeStored([getTaught(actor, assignmentId)])[0] as AssignmentSummary;
     },
 
-    readSheet: (actor: Actor, assignmentId: string): Sheet => buildSheet(getTaught(actor, assignmentId)),
+    readSheet: (actor: Actor, assignmentId: string): SentSheet => buildSheet(getTaught(actor, assignmentId)),
 
     exportSheet(actor: Actor, assignmentId: string): { csv: string; title: string } {
       const sheet = buildSheet(getTaught(actor, assignmentId));
-      const csv = sheetToCsv(sheet, repository.getLesson(assignmentId).lesson);
+      const read = { ...sheet, students: sheet.students.map(readSheetLine) };
+      const csv = sheetToCsv(read, repository.getLesson(assignmentId).lesson);
       return { csv, title: `${sheet.assignment.title} - ${sheet.assignment.className}` };
     },
 
@@ -148,22 +145,22 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
     },
 
     /** The lines of the sheet alone. */
-    listStudents(actor: Actor, assignmentId: string): SheetStudent[] {
+    listStudents(actor: Actor, assignmentId: string): SheetLine[] {
       getTaught(actor, assignmentId);
       return sheets.list(assignmentId);
     },
 
-    readStudent(actor: Actor, assignmentId: string, studentId: string): SheetStudent {
+    readStudent(actor: Actor, assignmentId: string, studentId: string): SheetLine {
       getTaught(actor, assignmentId);
       return found(sheets.find(assignmentId, studentId));
     },
 
     /** One student's line for the live stream, whose audience was checked when it was opened. */
-    findStudent(assignmentId: string, studentId: string): SheetStudent | null {
+    findStudent(assignmentId: string, studentId: string): SheetLine | null {
       return sheets.find(assignmentId, studentId) ?? null;
     },
 
-    excuse(actor: Actor, assignmentId: string, studentId: string, excused: boolean): SheetStudent {
+    excuse(actor: Actor, assignmentId: string, studentId: string, excused: boolean): SheetLine {
       getTaught(actor, assignmentId);
       found(sheets.find(assignmentId, studentId));
       repository.setExcused(assignmentId, studentId, excused);

@@ -4,20 +4,11 @@ import {
   outlineOf,
   reducerVersion,
   rowsReadableSince,
-  type SheetRow,
+  type SheetLine,
 } from '@semita/core';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { assignments, attempts, classStudents, excusals, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
-
-/** A student's line as it is stored. */
-export interface StoredSheetRow {
-  readonly studentId: string;
-  readonly displayName: string;
-  readonly excused: boolean;
-  /** Null for who has not begun. */
-  readonly row: SheetRow | null;
-}
 
 /** What lists say of one student and one assignment. */
 export interface StoredOutline {
@@ -31,7 +22,7 @@ export interface StoredOutline {
 
 interface Options extends Pick<Deps, 'db'> {
   /** Computes a line anew that an older program stored, and stores it. */
-  readonly toFreshRow: (attemptId: string) => SheetRow;
+  readonly toFreshRow: (attemptId: string) => string;
 }
 
 export type SheetRepository = ReturnType<typeof createSheetRepository>;
@@ -62,10 +53,10 @@ export function createSheetRepository({ db, toFreshRow }: Options) {
     .where(and(eq(assignments.id, sql.placeholder('assignmentId')), eq(users.id, sql.placeholder('studentId'))))
     .prepare();
 
-  const toStored = ({ attemptId, reducer, sheetRow, ...student }: ReturnType<typeof all.all>[0]): StoredSheetRow => {
-    if (attemptId === null || sheetRow === null) return { ...student, row: null };
-    return { ...student, row: reducer === reducerVersion ? decodeSheetRow(sheetRow) : toFreshRow(attemptId) };
-  };
+  const toLine = ({ attemptId, reducer, sheetRow, ...student }: ReturnType<typeof all.all>[0]): SheetLine => ({
+    ...student,
+    row: attemptId === null || reducer === reducerVersion ? sheetRow : toFreshRow(attemptId),
+  });
 
   const selectOutlines = () =>
     db
@@ -91,7 +82,7 @@ export function createSheetRepository({ db, toFreshRow }: Options) {
     if (attemptId === null) return null;
     // A list of twenty thousand waits for none of them to be computed anew: that goes on behind it.
     if (sheetRow !== null)
-      return outlineOf((reducer ?? 0) >= rowsReadableSince ? decodeSheetRow(sheetRow) : toFreshRow(attemptId));
+      return outlineOf(decodeSheetRow((reducer ?? 0) >= rowsReadableSince ? sheetRow : toFreshRow(attemptId)));
     const { handedInAt, stuckFrom } = found;
     return {
       ...{ progress: found.progress ?? 0, earned: found.earned ?? 0, possible: found.possible ?? 0 },
@@ -105,11 +96,11 @@ export function createSheetRepository({ db, toFreshRow }: Options) {
   };
 
   return {
-    list: (assignmentId: string): StoredSheetRow[] => all.all({ assignmentId }).map(toStored),
+    list: (assignmentId: string): SheetLine[] => all.all({ assignmentId }).map(toLine),
 
-    find(assignmentId: string, studentId: string): StoredSheetRow | undefined {
+    find(assignmentId: string, studentId: string): SheetLine | undefined {
       const row = one.get({ assignmentId, studentId });
-      return row && toStored(row);
+      return row && toLine(row);
     },
 
     /** Outlines of all students of the classes to which some assignments were given. */

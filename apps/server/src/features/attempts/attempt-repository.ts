@@ -2,7 +2,6 @@ import {
   type AttemptEvent,
   type AttemptState,
   type Beginning,
-  decodeSheetRow,
   type EventBody,
   encodeSheetRow,
   type MergedDrafts,
@@ -223,10 +222,10 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
           .map(({ studentId, id }) => [studentId, id]),
       ),
 
-    getRow(attemptId: string): SheetRow {
+    getRow(attemptId: string): string {
       const row = db.select({ row: attempts.sheetRow }).from(attempts).where(eq(attempts.id, attemptId)).get();
       if (!row) throw new Error(`No attempt ${attemptId}`);
-      return decodeSheetRow(row.row);
+      return row.row;
     },
 
     append(attemptId: string, seq: number, event: AttemptEvent, draftOf: string | null = null): void {

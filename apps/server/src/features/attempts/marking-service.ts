@@ -8,6 +8,7 @@ import {
   ownLesson,
   type Question,
   questionFaults,
+  type SheetLine,
   showsTheSame,
   type TeacherEventBody,
   takeIn,
@@ -21,7 +22,6 @@ import type {
   MarkingQuestion,
   MarkMove,
   QuestionAnswers,
-  SheetStudent,
 } from '@semita/core/contract';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -212,7 +212,7 @@ export function createMarkingService(options: Options) {
   };
 }
 
-const named = ({ studentId, displayName }: SheetStudent) => ({ studentId, displayName });
+const named = ({ studentId, displayName }: SheetLine) => ({ studentId, displayName });
 
 /** What an answer would be worth after an event, by the one reducer. */
 function pointsAfter(

@@ -1,5 +1,4 @@
-import type { AttemptState } from '@semita/core';
-import type { SheetStudent } from '@semita/core/contract';
+import type { AttemptState, SheetLine } from '@semita/core';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignmentService } from '../assignments/assignment-service.ts';
 import type { AttemptRepository } from './attempt-repository.ts';
@@ -14,7 +13,7 @@ interface Options {
 }
 
 export interface StudentState {
-  readonly student: SheetStudent;
+  readonly student: SheetLine;
   readonly attemptId: string;
   readonly state: AttemptState;
 }

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { sheetRowOf } from '@semita/core';
+import { decodeSheetRow, sheetRowOf } from '@semita/core';
 import { type Db, inTransaction } from '../../db/open.ts';
 import { createProjections } from '../../projections/all-projections.ts';
 import { createAssignmentRepository } from '../assignments/assignment-repository.ts';
@@ -21,7 +21,7 @@ export function rebuildStates(db: Db): { attempts: number; changed: string[] } {
   for (const attemptId of all) {
     inTransaction(db, () => {
       const stored = repository.getStored(attemptId);
-      const storedRow = readOrNull(() => repository.getRow(attemptId));
+      const storedRow = readOrNull(() => decodeSheetRow(repository.getRow(attemptId)));
       const { lesson } = contextOf(stored.assignmentId);
       const state = states.replayed(attemptId);
       for (const projection of projections) projection.keep(attemptId, lesson, null, state);

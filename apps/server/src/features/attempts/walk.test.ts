@@ -1,3 +1,4 @@
+import { decodeSheetRow, readSheetLine, type SheetLine } from '@semita/core';
 import { eq, sql } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { bridgeLesson, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';
@@ -43,8 +44,8 @@ test('a student walks, the teacher marks, the student sees it', async () => {
   );
 
   const sheet = await adaeze.ask('GET', `/api/assignments/${assignmentId}/sheet`);
-  const row = sheet.body.students.find((student: { studentId: string }) => student.studentId === 'imani').row;
-  expect(row).toMatchObject({ metShare: 1, progress: 1, earned: 500, possible: 900 });
+  const line = sheet.body.students.find((student: { studentId: string }) => student.studentId === 'imani');
+  expect(decodeSheetRow(line.row)).toMatchObject({ metShare: 1, progress: 1, earned: 500, possible: 900 });
   const feedback = await client.ask('GET', '/api/feedback');
   expect(feedback.body).toEqual([
     expect.objectContaining({
@@ -241,9 +242,12 @@ test('an open sheet is told of every change as it happens', async () => {
   school.clock.now += minute;
   await send(event({ type: 'opened' }), event({ type: 'met', partId: 'clip', fromMs: 10_000, toMs: 15_000, rate: 1 }));
   let text = '';
-  while (!text.includes('"metShare"')) text += new TextDecoder().decode((await reader.read()).value);
+  while (!/data:.*\n\n/.test(text)) text += new TextDecoder().decode((await reader.read()).value);
   expect(text).toContain('event:student');
-  expect(text).toContain('"metShare":0.125');
+  const line: SheetLine = JSON.parse(/data:(.*)/.exec(text)?.[1] ?? '');
+  expect([line.studentId, readSheetLine(line).row?.metShare]).toEqual(['imani', 0.125]);
+  // Hundreds of watchers are told of every step: as it is stored, and no longer.
+  expect(JSON.stringify(line).length).toBeLessThan(300);
   controller.abort();
 });
 

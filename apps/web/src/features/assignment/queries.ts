@@ -1,3 +1,5 @@
+import { readSheetLine } from '@semita/core';
+import type { Sheet } from '@semita/core/contract';
 import { queryOptions } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 
@@ -7,7 +9,10 @@ export const assignmentsOptions = () =>
 export const sheetOptions = (assignmentId: string) =>
   queryOptions({
     queryKey: ['sheet', assignmentId],
-    queryFn: () => call('readSheet', { params: { assignmentId } }),
+    queryFn: async (): Promise<Sheet> => {
+      const sent = await call('readSheet', { params: { assignmentId } });
+      return { ...sent, students: sent.students.map(readSheetLine) };
+    },
   });
 
 export const walkedPathOptions = (assignmentId: string) =>

@@ -4,6 +4,7 @@ import {
   isBlank,
   isTeacherMarked,
   type PartKind,
+  readSheetLine,
   type Stop,
   type StopState,
   stopMarkOf,
@@ -54,7 +55,7 @@ export function StudentDrawer({ assignmentId, studentId, stopId, onClose, onNext
     else onNext?.();
   };
   useNextKey(() => goOn());
-  const row = query.data?.student.row;
+  const row = query.data && readSheetLine(query.data.student).row;
   return (
     <Dialog
       open

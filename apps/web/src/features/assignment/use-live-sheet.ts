@@ -1,4 +1,5 @@
-import type { Sheet, SheetStudent } from '@semita/core/contract';
+import { readSheetLine, type SheetLine, type SheetStudent } from '@semita/core';
+import type { Sheet } from '@semita/core/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { pathOf } from '../../api/client.ts';
@@ -22,7 +23,7 @@ export function useLiveSheet(assignmentId: string): boolean {
       setIsLive(false);
     };
     source.addEventListener('student', ({ data }) => {
-      const student = JSON.parse(data as string) as SheetStudent;
+      const student = readSheetLine(JSON.parse(data as string) as SheetLine);
       const before = queryClient.getQueryData<Sheet>(queryKey)?.students.find((one) => isSame(one, student));
       queryClient.setQueryData(queryKey, (sheet: Sheet | undefined) => sheet && withStudent(sheet, student));
       // A student who only watches on changes nothing that is to be marked.
