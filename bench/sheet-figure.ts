@@ -1,53 +1,19 @@
-import { type ChoiceQuestion, defaultTerms, fromLearnerState, type Lesson } from '@semita/core';
+import http from 'node:http';
 import { eq } from 'drizzle-orm';
-import { classStudents, users } from '../apps/server/src/db/schema.ts';
-import { startSchool } from '../apps/server/src/test/harness.ts';
-import { createRandom } from '../demo/src/seeded-random.ts';
-import { simulateWalk } from '../demo/src/simulated-student.ts';
+import { attempts, classStudents, users } from '../apps/server/src/db/schema.ts';
+import { createSender, startSchool } from '../apps/server/src/test/harness.ts';
 import { type Figure, medianRatio, timeOf } from './compare.ts';
+import { answeredWalk, lessonOfStops } from './lesson-of-stops.ts';
 
-const studentCount = 150;
-const stopCount = 40;
-const stretchMs = 30_000;
-const minute = 60_000;
-
-const question = (id: string): ChoiceQuestion => ({
-  id,
-  kind: 'choice',
-  stem: 'Which force squeezes?',
-  points: 100,
-  several: false,
-  options: [
-    { id: `${id}-a`, text: 'Tension', right: false, feedback: '' },
-    { id: `${id}-b`, text: 'Compression', right: true, feedback: '' },
-  ],
-  teacherNote: '',
-});
-
-const lesson: Lesson = {
-  title: 'Forty stops',
-  parts: [
-    {
-      id: 'clip',
-      kind: 'clip',
-      title: 'Film',
-      materialId: 'film',
-      inMs: 0,
-      outMs: (stopCount + 1) * stretchMs,
-      stops: Array.from({ length: stopCount }, (_, i) => ({
-        id: `stop-${i}`,
-        kind: 'checkpoint',
-        atMs: (i + 1) * stretchMs,
-        required: true,
-        questions: [question(`question-${i}`)],
-      })),
-    },
-  ],
-};
+const studentCount = 300;
+const stopCount = 200;
+/** So many walk; the others are as far as one of them. */
+const walkerCount = 10;
 
 /** The same rows that the sheet is built from, as SQLite alone gives them. */
 const rowsSql = `
-  select u.id, u.display_name, e.student_id is not null, a.sheet_row
+  select u.id, u.display_name, e.student_id is not null, a.sheet_row, a.id, a.reducer, a.progress, a.earned, a.possible,
+    a.handed_in_at, a.to_mark, a.waiting_steps, a.returned, a.stuck_from
   from assignments s
   join class_students c on c.class_id = s.class_id
   join users u on u.id = c.student_id
@@ -55,36 +21,55 @@ const rowsSql = `
   left join excusals e on e.assignment_id = s.id and e.student_id = u.id
   where s.id = ? order by u.display_name`;
 
-/** A class in which everybody is at another place, walked through the server's own code. */
+/** A year group in which everybody is at another place. */
 async function fillClass() {
   const school = await startSchool();
-  school.addMaterial('film', 45 * minute);
-  const { assignmentId } = await school.assignLesson(lesson);
-  school.db.delete(classStudents).where(eq(classStudents.classId, 'amber')).run();
-  school.db.$client.pragma('synchronous = OFF');
-  const random = createRandom(3);
-  const begun = school.clock.now;
+  const { db, clock, services } = school;
+  const lesson = lessonOfStops(stopCount);
+  school.addMaterial('film', lesson.parts[0]?.outMs ?? 0);
+  const { assignmentId } = await school.assignLesson(lesson, { skipping: true, rewindAtStops: true, maxRate: 2 });
+  db.delete(classStudents).where(eq(classStudents.classId, 'amber')).run();
+  db.$client.pragma('synchronous = OFF');
   for (let i = 0; i < studentCount; i++) {
-    const actor = { id: `student-${i}`, role: 'student' as const, schoolId: 'quillhaven', displayName: `Student ${i}` };
-    school.db
-      .insert(users)
-      .values({ ...actor, userName: actor.id, createdAt: 0 })
+    const id = `student-${i}`;
+    const actor = { id, role: 'student' as const, schoolId: 'quillhaven', displayName: `Student ${i}` };
+    db.insert(users)
+      .values({ ...actor, userName: id, createdAt: 0 })
       .run();
-    school.db.insert(classStudents).values({ classId: 'amber', studentId: actor.id }).run();
-    school.clock.now = begun;
-    const { attemptId, view } = await school.services.walks.begin(actor, assignmentId);
-    const leavesAfterStops = random.chance(0.5) ? 99 : Math.floor(random.between(0, stopCount));
-    const manner = { startAt: begun, skill: 0.7, rate: 1, rewatches: 0.2, leavesAfterStops, handsIn: true };
-    for (const { receivedAt, events } of simulateWalk(
-      { lesson, state: fromLearnerState(view.state), terms: defaultTerms },
-      manner,
-      random,
-    )) {
-      school.clock.now = receivedAt;
-      await school.services.walks.takeInEvents(actor, attemptId, events);
+    db.insert(classStudents).values({ classId: 'amber', studentId: id }).run();
+    if (i < walkerCount) {
+      const { attemptId } = await services.walks.begin(actor, assignmentId);
+      const event = createSender(clock);
+      for (const batch of answeredWalk(Math.round(((i + 1) / walkerCount) * stopCount)))
+        await services.walks.takeInEvents(actor, attemptId, batch.map(event));
+      continue;
     }
+    const like = db
+      .select()
+      .from(attempts)
+      .where(eq(attempts.studentId, `student-${i % walkerCount}`))
+      .get();
+    if (!like) throw new Error('Nobody has walked.');
+    db.insert(attempts)
+      .values({ ...like, id: `attempt-${i}`, studentId: id })
+      .run();
   }
   return { school, assignmentId };
+}
+
+/** A sheet as a browser asks for it; the bytes that come over the line. */
+function askSheet(url: string, cookie: string): Promise<number> {
+  return new Promise((resolve, reject) => {
+    http
+      .get(url, { headers: { cookie, 'accept-encoding': 'gzip, br' } }, (response) => {
+        let bytes = 0;
+        response.on('data', (chunk: Buffer) => {
+          bytes += chunk.length;
+        });
+        response.on('end', () => (response.statusCode === 200 ? resolve(bytes) : reject(new Error('no sheet'))));
+      })
+      .on('error', reject);
+  });
 }
 
 export async function measureSheet(): Promise<Figure[]> {
@@ -103,6 +88,13 @@ export async function measureSheet(): Promise<Figure[]> {
     () => timeOf(() => school.services.assignments.readSheet(adaeze, assignmentId)),
     () => timeOf(() => rows.all(assignmentId)),
   );
+  const { cookie } = school.as('adaeze');
+  const bytes = await askSheet(`${school.base}/api/assignments/${assignmentId}/sheet`, cookie);
+  const stored = sheet.students.reduce((sum, { row }) => sum + (row?.length ?? 0), 0);
   await school.stop();
-  return [{ name: 'Sheet of 150 students × 40 stops ÷ SQLite reading its rows', ratio, goal: 4, better: 'lower' }];
+  const name = `Sheet of ${studentCount} students × ${stopCount} stops`;
+  return [
+    { name: `${name} ÷ SQLite reading its rows`, ratio, goal: 4, better: 'lower' },
+    { name: `${name}, bytes sent ÷ bytes of its rows`, ratio: bytes / stored, goal: 0.5, better: 'lower' },
+  ];
 }

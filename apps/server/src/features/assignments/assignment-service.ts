@@ -1,6 +1,7 @@
 import {
   type AttemptOutline,
   firstWords,
+  type Lesson,
   needOf,
   readSheetLine,
   type SheetLine,
@@ -73,21 +74,15 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
   const buildSheet = (placed: PlacedAssignment): SentSheet => {
     const { assignment } = placed;
     const { lesson, editionNumber, lessonId, terms } = repository.getLesson(assignment.id);
+    const students = sheets.listWhole(assignment.id);
     return {
-      assignment: summarize(placed, lesson.title, sheets.listOutlines([assignment.id])),
+      assignment: summarize(placed, lesson.title, students),
       terms: terms as Sheet['terms'],
       termsFixed: repository.hasAttempts(assignment.id),
       editionNumber,
       lessonId,
-      stops: lesson.parts.flatMap((part) =>
-        (sheetStops({ parts: [part] }) as Stop[]).map((stop) => ({
-          ...stop,
-          label: firstWords(stop).slice(0, 80),
-          partTitle: part.title,
-          practice: part.practice ?? false,
-        })),
-      ),
-      students: sheets.list(assignment.id),
+      stops: columnsOf(lesson),
+      students: students.map(({ line }) => line),
       now: clock(),
     };
   };
@@ -167,6 +162,24 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
       return found(sheets.find(assignmentId, studentId));
     },
   };
+}
+
+/** Lessons are never altered, so what heads their columns is made once. */
+const knownColumns = new WeakMap<Lesson, SentSheet['stops']>();
+
+function columnsOf(lesson: Lesson): SentSheet['stops'] {
+  const known = knownColumns.get(lesson);
+  if (known) return known;
+  const columns = lesson.parts.flatMap((part) =>
+    (sheetStops({ parts: [part] }) as Stop[]).map((stop) => ({
+      ...stop,
+      label: firstWords(stop).slice(0, 80),
+      partTitle: part.title,
+      practice: part.practice ?? false,
+    })),
+  );
+  knownColumns.set(lesson, columns);
+  return columns;
 }
 
 function toWindow(local: LocalWindow, timeZone: string) {

@@ -33,11 +33,17 @@ export function createSheetRepository({ db, toFreshRow }: Options) {
   const ofStudent = and(eq(attempts.assignmentId, assignments.id), eq(attempts.studentId, classStudents.studentId));
   const excusalOf = and(eq(excusals.assignmentId, assignments.id), eq(excusals.studentId, classStudents.studentId));
 
+  const outline = {
+    ...{ progress: attempts.progress, earned: attempts.earned, possible: attempts.possible },
+    ...{ handedInAt: attempts.handedInAt, toMark: attempts.toMark, waitingSteps: attempts.waitingSteps },
+    ...{ returned: attempts.returned, stuckFrom: attempts.stuckFrom },
+  };
+
   const selectRows = () =>
     db
       .select({
         ...{ studentId: users.id, displayName: users.displayName, excused: isExcused },
-        ...{ sheetRow: attempts.sheetRow, attemptId: attempts.id, reducer: attempts.reducer },
+        ...{ sheetRow: attempts.sheetRow, attemptId: attempts.id, reducer: attempts.reducer, outline },
       })
       .from(assignments)
       .innerJoin(classStudents, eq(classStudents.classId, assignments.classId))
@@ -53,8 +59,9 @@ export function createSheetRepository({ db, toFreshRow }: Options) {
     .where(and(eq(assignments.id, sql.placeholder('assignmentId')), eq(users.id, sql.placeholder('studentId'))))
     .prepare();
 
-  const toLine = ({ attemptId, reducer, sheetRow, ...student }: ReturnType<typeof all.all>[0]): SheetLine => ({
-    ...student,
+  type FoundRow = ReturnType<typeof all.all>[0];
+  const toLine = ({ studentId, displayName, excused, attemptId, reducer, sheetRow }: FoundRow): SheetLine => ({
+    ...{ studentId, displayName, excused },
     row: attemptId === null || reducer === reducerVersion ? sheetRow : toFreshRow(attemptId),
   });
 
@@ -62,10 +69,7 @@ export function createSheetRepository({ db, toFreshRow }: Options) {
     db
       .select({
         ...{ assignmentId: assignments.id, studentId: classStudents.studentId, excused: isExcused },
-        ...{ attemptId: attempts.id, reducer: attempts.reducer },
-        ...{ progress: attempts.progress, earned: attempts.earned, possible: attempts.possible },
-        ...{ handedInAt: attempts.handedInAt, toMark: attempts.toMark, waitingSteps: attempts.waitingSteps },
-        ...{ returned: attempts.returned, stuckFrom: attempts.stuckFrom },
+        ...{ attemptId: attempts.id, reducer: attempts.reducer, outline },
         // Rows that an older program wrote have no outline yet.
         sheetRow: sql<string | null>`case when ${attempts.toMark} is null then ${attempts.sheetRow} end`,
       })
@@ -78,15 +82,18 @@ export function createSheetRepository({ db, toFreshRow }: Options) {
     .prepare();
   type FoundOutline = ReturnType<ReturnType<typeof selectOutlines>['all']>[0];
 
-  const toOutline = ({ attemptId, reducer, sheetRow, ...found }: FoundOutline): AttemptOutline | null => {
+  type Found = Pick<FoundOutline, 'attemptId' | 'reducer' | 'sheetRow' | 'outline'>;
+  const toOutline = ({ attemptId, reducer, sheetRow, outline: found }: Found): AttemptOutline | null => {
     if (attemptId === null) return null;
     // A list of twenty thousand waits for none of them to be computed anew: that goes on behind it.
-    if (sheetRow !== null)
-      return outlineOf(decodeSheetRow((reducer ?? 0) >= rowsReadableSince ? sheetRow : toFreshRow(attemptId)));
-    const { handedInAt, stuckFrom } = found;
+    if (found?.toMark == null)
+      return outlineOf(
+        decodeSheetRow(sheetRow !== null && (reducer ?? 0) >= rowsReadableSince ? sheetRow : toFreshRow(attemptId)),
+      );
+    const { handedInAt, stuckFrom, toMark } = found;
     return {
       ...{ progress: found.progress ?? 0, earned: found.earned ?? 0, possible: found.possible ?? 0 },
-      ...{ toMark: found.toMark ?? 0, waitingSteps: found.waitingSteps ?? 0, returned: found.returned ?? 0 },
+      ...{ toMark, waitingSteps: found.waitingSteps ?? 0, returned: found.returned ?? 0 },
       ...{ handedInAt, stuckFrom },
     };
   };
@@ -97,6 +104,10 @@ export function createSheetRepository({ db, toFreshRow }: Options) {
 
   return {
     list: (assignmentId: string): SheetLine[] => all.all({ assignmentId }).map(toLine),
+
+    /** The same, each with its outline. */
+    listWhole: (assignmentId: string) =>
+      all.all({ assignmentId }).map((row) => ({ line: toLine(row), excused: row.excused, outline: toOutline(row) })),
 
     find(assignmentId: string, studentId: string): SheetLine | undefined {
       const row = one.get({ assignmentId, studentId });
