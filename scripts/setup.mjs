@@ -38,7 +38,7 @@ const has = (command) => {
 
 /** Installs Debian packages; as root, or with sudo where there is one. */
 function installPackages(packages) {
-  console.log(`Installing ${packages.join(', ')} from Debian …`);
+  console.log(`This machine lacks ${packages.join(', ')}: installing from Debian's packages …`);
   const asRoot = (...command) => (process.getuid() === 0 ? command : ['sudo', ...command]);
   const apt = (...args) => {
     const [command, ...rest] = asRoot(
@@ -59,7 +59,7 @@ export function installDependencies() {
   if (!has('g++') || !has('make') || !has('python3')) installPackages(['g++', 'make', 'python3']);
   if (!fs.existsSync(path.join(root, 'node_modules'))) fs.rmSync(path.join(stamps, 'dependencies'), { force: true });
   once('dependencies', ['package-lock.json'], () => {
-    console.log('Installing dependencies …');
+    console.log('Installing what package-lock.json names from the npm registry, into node_modules …');
     run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund']);
   });
   run('node', ['scripts/native.mjs']);
