@@ -21,7 +21,7 @@ test('a task is made of questions from the bank, each student is given some, and
   // Typed as lines, and tagged.
   await page.getByRole('button', { name: 'Type or paste' }).click();
   await page
-    .getByLabel('One question after the other, a blank line between')
+    .getByLabel('One question after another, with a blank line in between')
     .fill('Which one hangs?\n- [x] A hanger\n- [ ] A pier\n\nWhich one stands?\n- [ ] A hanger\n- [x] A pier');
   await page.getByRole('button', { name: 'Add 2 questions' }).click();
   await expect(page.getByText('2 questions are in the bank.')).toBeVisible();
@@ -72,8 +72,8 @@ test('questions go out as a package and come in again', async ({ page }) => {
   await page.goto('/shelf/questions');
   await page.getByRole('combobox', { name: 'Tag' }).selectOption('numbers');
   await page.getByRole('listitem').getByRole('checkbox').check();
-  await page.getByRole('button', { name: 'Write out' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Write out' });
+  await page.getByRole('button', { name: 'Export' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Export' });
   await expect(dialog).toContainText('learning target');
   await expectAccessible(page);
   const downloading = page.waitForEvent('download');
@@ -87,5 +87,5 @@ test('questions go out as a package and come in again', async ({ page }) => {
   await page
     .getByLabel('Bring in')
     .setInputFiles({ name: 'notes.zip', mimeType: 'application/zip', buffer: Buffer.from('no package') });
-  await expect(page.getByText('This is no QTI package')).toBeVisible();
+  await expect(page.getByText('This is neither a QTI package')).toBeVisible();
 });

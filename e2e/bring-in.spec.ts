@@ -99,14 +99,14 @@ test('faulty captions are told by line, and the good ones become the script', as
   await expect(page.getByText(/^Line 6: the time cannot be read\. This caption was left out\./)).toBeVisible();
   await expect(page.getByRole('button', { name: /0:01 Ett två tre/ })).toBeVisible();
   await bringIn('c.srt', Buffer.from('No captions at all'));
-  await expect(page.getByText('No caption could be read from this file.', { exact: false })).toBeVisible();
+  await expect(page.getByText('No captions could be read from this file.', { exact: false })).toBeVisible();
   await expect(page.getByRole('button', { name: /0:01 Ett två tre/ })).toBeVisible();
 });
 
 test('an address of an inner network is refused in words', async ({ page }) => {
   await page.getByLabel('Or from an address').fill('http://192.168.1.1/film.mp4');
   await page.getByRole('button', { name: 'Fetch', exact: true }).click();
-  await expect(page.getByText(/leads into an inner network/).first()).toBeVisible();
+  await expect(page.getByText(/is on a private network/).first()).toBeVisible();
 });
 
 test('a material that is removed can be brought back, and the shelf waits for nothing meanwhile', async ({ page }) => {
@@ -131,7 +131,7 @@ test('captions are corrected where they stand, and kept', async ({ page }) => {
   await words.blur();
   await page.getByLabel('Start of caption 1', { exact: true }).fill('0:00.5');
   await page.getByLabel('Start of caption 1', { exact: true }).press('Enter');
-  await page.getByRole('button', { name: 'Put together with the next' }).nth(2).click();
+  await page.getByRole('button', { name: 'Join with the next' }).nth(2).click();
   await expect(page.getByLabel('Words of caption 3', { exact: true })).toHaveValue(
     /^Two forces do most of the work\. The first/,
   );

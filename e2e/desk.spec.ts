@@ -125,12 +125,12 @@ test('two tabs on one draft: what does not meet is put together, and what meets 
   await other.getByLabel('Title of the lesson').fill('Twice named');
   await expect(savedState(other)).toBeVisible();
   await page.getByLabel('Title of the lesson').fill('Named twice');
-  await expect(page.getByText('This lesson was changed in another place')).toBeVisible();
+  await expect(page.getByText('This lesson was changed somewhere else')).toBeVisible();
   await page.getByRole('button', { name: 'Put mine on top' }).click();
   await expect(page.getByLabel('Title of the lesson')).toHaveValue('Named twice');
   // What gave way stands there until it is put away.
   await expect(page.getByText('Twice named')).toBeVisible();
-  await page.getByRole('button', { name: 'Put away' }).click();
+  await page.getByRole('button', { name: 'Dismiss' }).click();
   await expect(page.getByText('Twice named')).toHaveCount(0);
 });
 

@@ -67,7 +67,7 @@ test('a map of 200 parts is dragged without a task over 50 ms, and its figures a
       await page.mouse.up();
     }),
   );
-  await expect(page.getByRole('button', { name: 'Arrange anew' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Arrange again' })).toBeVisible();
   console.log(`longest tasks: panning ${ofPanning} ms, dragging ${ofDragging} ms`);
   expect(Math.max(ofPanning, ofDragging)).toBeLessThanOrEqual(50);
 });

@@ -24,7 +24,7 @@ async function addNote(page: Page, name: string, note: string): Promise<void> {
 const outlined = (page: Page, name: string | RegExp) =>
   page.getByRole('navigation', { name: 'Outline' }).getByRole('button', { name });
 const side = (page: Page, name: 'Script' | 'Path') =>
-  page.getByRole('group', { name: 'Sides of the desk' }).getByRole('button', { name });
+  page.getByRole('group', { name: 'Views of the lesson' }).getByRole('button', { name });
 const card = (page: Page, name: string): Locator =>
   page.getByRole('button', { name: new RegExp(`^Part \\d+: ${name}`) });
 
@@ -61,7 +61,7 @@ test('a fork and a rule lead two students along two routes, and the teacher sees
   await page.getByRole('radio', { name: 'Right: Answer 1' }).check();
   await page.getByText('Where to go on, by the answers').click();
   await page.getByRole('button', { name: 'Add a rule' }).first().click();
-  await page.getByLabel('Rule 1: where to').selectOption({ label: 'Slower, from its beginning' });
+  await page.getByLabel('Rule 1: where it leads').selectOption({ label: 'Slower, from its beginning' });
   await expect(page.getByText('Below 60 %: go to “Slower”.')).toBeVisible();
   await page.getByRole('button', { name: 'Fork here' }).click();
   await page.keyboard.type('Which way?');
@@ -70,7 +70,7 @@ test('a fork and a rule lead two students along two routes, and the teacher sees
     [2, 'Cable'],
   ] as const) {
     await page.getByRole('textbox', { name: `Way ${number}`, exact: true }).fill(`Over the ${name.toLowerCase()}`);
-    await page.getByLabel(`Way ${number}: where to`).selectOption({ label: `${name}, from its beginning` });
+    await page.getByLabel(`Way ${number}: where it leads`).selectOption({ label: `${name}, from its beginning` });
   }
 
   // On the map: what is wrong is marked where it is, and mended there.
@@ -98,7 +98,7 @@ test('a fork and a rule lead two students along two routes, and the teacher sees
   await page.keyboard.press('ArrowLeft');
   await expect(card(page, 'Ask')).toBeFocused();
   await page.keyboard.press('Alt+ArrowDown');
-  await expect(page.getByRole('button', { name: 'Arrange anew' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Arrange again' })).toBeVisible();
 
   // The list says the same, and works by keys alone.
   await page.getByRole('button', { name: 'List', exact: true }).click();
@@ -169,11 +169,11 @@ test('a board is written, asks for no more than there is, and is done tile by ti
   await page.keyboard.press('Alt+ArrowUp');
   await page.getByLabel('What to do, on top of the board').fill('Show what you know.');
   await page.getByLabel('Title of tile 1').fill('Draw your bridge');
-  await page.getByLabel('Tile 1: where to').selectOption({ label: 'to “Drawing”, then back' });
+  await page.getByLabel('Tile 1: where it leads').selectOption({ label: 'to “Drawing”, then back' });
   await page.getByLabel('Title of tile 2').fill('Build your bridge');
-  await page.getByLabel('Tile 2: where to').selectOption({ label: 'to “Build”, then back' });
+  await page.getByLabel('Tile 2: where it leads').selectOption({ label: 'to “Build”, then back' });
   await page.getByLabel('Title of tile 3').fill('Look at a bridge');
-  await page.getByLabel('Tile 3: where to').selectOption({ label: 'to an address outside' });
+  await page.getByLabel('Tile 3: where it leads').selectOption({ label: 'to an address outside' });
   await page.getByLabel('Tile 3: address').fill('https://bridges.example/');
   await page.getByLabel('How many').fill('4');
   await expect(page.getByText('This board asks for more than its tiles can give.')).toBeVisible();

@@ -42,7 +42,7 @@ test('documents that cannot be taken are refused in words', async ({ page }) => 
   await choose(page, 'half.docx', demoDocument('notebook.docx').subarray(0, 9_000));
   await expect(page.getByText(/damaged or ends in the middle/).first()).toBeVisible();
   await choose(page, 'old.doc', Buffer.from('D0CF11E0A1B11AE1', 'hex'));
-  await expect(page.getByText(/of an older kind, or under a password/).first()).toBeVisible();
+  await expect(page.getByText(/of an older kind, or protected by a password/).first()).toBeVisible();
 });
 
 test('a text is read block by block, waits at its stops, and its newer version keeps them', async ({ browser }) => {
@@ -64,7 +64,7 @@ test('a text is read block by block, waits at its stops, and its newer version k
   await page.getByLabel('Note to read').fill('Pull at a sheet of paper.');
   await page.getByLabel(/^Stands at these words/).fill('upper side');
   await page.getByLabel(/^Stands at these words/).press('Enter');
-  await expect(page.getByText('These words do not stand in the paragraph above.')).toBeVisible();
+  await expect(page.getByText('These words are not in the paragraph above.')).toBeVisible();
   await page.getByLabel(/^Stands at these words/).fill('lower side');
   await page.getByLabel(/^Stands at these words/).press('Enter');
   await expectAccessible(page);
@@ -124,6 +124,6 @@ test('whoever scrolls past a text is told, beside it, and led to where they were
   await expect(page.getByText(/^This is line 40,/)).toBeInViewport();
   await expect(first).not.toBeInViewport();
   await expect(told).toBeInViewport();
-  await page.getByRole('button', { name: 'Read on where you were' }).click();
+  await page.getByRole('button', { name: 'Go back to where you were' }).click();
   await expect(page.getByText(/^This is line [2-9],/).first()).toBeInViewport();
 });

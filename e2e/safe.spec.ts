@@ -183,7 +183,7 @@ test('on a shared computer nobody finds the work of another, and nobody loses th
   await page.getByRole('menuitem', { name: 'Sign out', exact: true }).click();
   await expect(page.getByRole('dialog', { name: 'Some of your work is on this device only' })).toBeVisible();
   // Without a connection nobody is signed out, and nothing is thrown away on the way.
-  await page.getByRole('button', { name: 'Sign out all the same' }).click();
+  await page.getByRole('button', { name: 'Sign out anyway' }).click();
   await expect(page.getByRole('dialog').getByText(/connection/)).toBeVisible();
   await page.getByRole('button', { name: 'Stay signed in' }).click();
   await context.setOffline(false);
@@ -223,7 +223,7 @@ test('what is typed in a dialog does not go away by Escape or a press outside', 
   await enterAs(page, teacherName);
   await page.goto('/shelf/questions');
   await page.getByRole('button', { name: 'Type or paste' }).click();
-  const lines = page.getByLabel('One question after the other, a blank line between');
+  const lines = page.getByLabel('One question after another, with a blank line in between');
   // Nothing was typed: nobody is asked.
   await page.keyboard.press('Escape');
   await expect(lines).toHaveCount(0);

@@ -110,7 +110,7 @@ test('from a film on the shelf to a mark that the student reads', async ({ brows
   await answer.fill('I tapped my foot, once a second');
   await student.getByRole('button', { name: 'Answer all 2' }).click();
   await expect(student.getByText(/No connection/)).toBeVisible();
-  await expect(student.getByText('It is marked when the connection is back').first()).toBeVisible();
+  await expect(student.getByText('It will be marked once you are connected').first()).toBeVisible();
   const before = await playedRanges(student);
   await context.setOffline(false);
   // A reload before anything could be sent again loses nothing either.

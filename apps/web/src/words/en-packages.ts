@@ -1,16 +1,16 @@
 /** Words of question packages, loaded where questions go in and out. */
 export const enPackages = {
   packageRefusal: {
-    notKnown: 'This is no QTI package and no QTI item. Nothing was changed.',
+    notKnown: 'This is neither a QTI package nor a QTI item. Nothing was changed.',
     damaged: 'This file is damaged. Ask for it again, and bring that in. Nothing was changed.',
-    passwordProtected: 'This file is under a password. Write it out without one. Nothing was changed.',
+    passwordProtected: 'This file is protected by a password. Export it without one. Nothing was changed.',
     tooMuchInside: 'There is more inside this file than any questions need, so it was not opened. Nothing was changed.',
-    tooSlow: 'Reading this file took too long. Bring it in in smaller pieces. Nothing was changed.',
-    tooMuchMemory: 'Reading this file took too much room. Bring it in in smaller pieces. Nothing was changed.',
+    tooSlow: 'Reading this file took too long. Bring it in piece by piece. Nothing was changed.',
+    tooMuchMemory: 'Reading this file took too much room. Bring it in piece by piece. Nothing was changed.',
   },
   qti: {
-    notAnItem_one: '{{count}} file was no item that can be read',
-    notAnItem_other: '{{count}} files were no items that can be read',
+    notAnItem_one: '{{count}} file could not be read as an item',
+    notAnItem_other: '{{count}} files could not be read as items',
     interaction_one: '{{count}} question of a kind that is not here',
     interaction_other: '{{count}} questions of kinds that are not here',
     nothingAsked_one: '{{count}} item that asks nothing',
@@ -65,7 +65,7 @@ export const enPackages = {
     mostFiles: 'number of files',
     longestMs: 'length of the recording',
     ground: 'paper to draw on',
-    mayBeBlank: 'that it may stay blank',
+    mayBeBlank: 'that it may be left blank',
     target: 'learning target',
     other: 'a setting of ours',
   },

@@ -57,7 +57,7 @@ function toLookAt({ cutMs, hiddenMs, lateAnswers, waitingSteps }: SheetRow): str
   return [
     ...(waitingSteps > 0 ? [`${waitingSteps} steps came in after closing and do not count yet`] : []),
     ...(lateAnswers > 0 ? [`${lateAnswers} answers came in long after they were given`] : []),
-    ...(cutMs >= 5_000 ? [`${seconds(cutMs)} s claimed that the clock does not bear out`] : []),
+    ...(cutMs >= 5_000 ? [`${seconds(cutMs)} s reported faster than the clock allows`] : []),
     ...(hiddenMs >= 5_000 ? [`of it ${seconds(hiddenMs)} s while the tab was hidden`] : []),
   ].join('; ');
 }
@@ -90,5 +90,5 @@ const stateWords: Readonly<Record<StopMark['state'], string>> = {
   partial: 'Some points',
   none: 'No points',
   noted: 'Noted',
-  passed: 'Passed over',
+  passed: 'Skipped',
 };

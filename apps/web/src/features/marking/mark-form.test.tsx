@@ -50,7 +50,7 @@ test('a refusal is said in words, and what was typed stays', async () => {
   const { user, onMarked } = open(answer(null), 422);
   await user.type(points(), '3');
   await user.click(screen.getByRole('button', { name: 'Save the mark' }));
-  expect((await screen.findByRole('alert')).textContent).toContain('more points than the question carries');
+  expect((await screen.findByRole('alert')).textContent).toContain('more points than the question is worth');
   expect(points().value).toBe('3');
   expect(onMarked).not.toHaveBeenCalled();
 });
