@@ -759,7 +759,7 @@ export const enTeacher = {
     byQuestion: 'By question',
     byStudent: 'By student',
     hideNames: 'Hide names',
-    onlyWaiting: 'Only what waits',
+    onlyWaiting: 'Only unmarked',
     answerOf: 'Answer {{number}}',
     waits_one: '{{count}} waiting',
     waits_other: '{{count}} waiting',

@@ -9,7 +9,7 @@ const marginPx = 16;
 
 /**
  * Keeps the whole path in sight: when the map is opened, when a part has come or gone, and when its pane becomes larger
- * or smaller, until the teacher moves the map. Computed of the places alone, which are known before a card is drawn.
+ * or smaller, until the map is moved by hand. Computed of the places alone, which are known before a card is drawn.
  */
 export function useFrame(places: ReadonlyMap<string, MapPlace>, count: number) {
   const flow = useReactFlow();
