@@ -6,7 +6,7 @@ import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
-import { newItemId } from '../question-editor/new-id.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 import { BankFilters } from './bank-filters.tsx';
 import { BankRow } from './bank-row.tsx';
 import { filterBank, noFilter } from './filter-bank.ts';

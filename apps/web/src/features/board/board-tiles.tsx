@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { OptionPicture } from '../question/option-picture.tsx';
-import { tileEdges, tileIcons } from './tile-looks.ts';
+import { tileEdges, tileIcons } from '../lesson-parts/tile-looks.ts';
 
 interface Props {
   readonly board: Board;

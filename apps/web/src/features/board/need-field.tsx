@@ -2,7 +2,7 @@ import { type Board, type BoardNeed, isNeedPossible } from '@semita/core';
 import { TriangleAlert } from 'lucide-react';
 import { Select, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
-import { needWords } from './tile-looks.ts';
+import { needWords } from '../lesson-parts/tile-looks.ts';
 
 interface Props {
   readonly board: Board;

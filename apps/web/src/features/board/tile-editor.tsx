@@ -6,7 +6,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { GroupMenu } from '../path/group-menu.tsx';
 import { PictureField } from '../picture/picture-field.tsx';
-import { tileEdges } from './tile-looks.ts';
+import { tileEdges } from '../lesson-parts/tile-looks.ts';
 
 interface Props {
   readonly tile: Tile;

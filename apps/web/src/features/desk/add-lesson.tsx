@@ -8,7 +8,7 @@ import { Field, Select } from '../../ui/field.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { enPath } from '../../words/en-path.ts';
 import { addWords, t } from '../../words/words.ts';
-import { lessonsOptions } from '../shelf/queries.ts';
+import { lessonsOptions } from '../materials/queries.ts';
 
 addWords(enPath);
 

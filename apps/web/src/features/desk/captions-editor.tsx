@@ -14,7 +14,7 @@ import { ErrorNotice } from '../../ui/notice.tsx';
 import { useHistory } from '../../ui/use-history.ts';
 import { t } from '../../words/words.ts';
 import { captionsOptions } from '../film/queries.ts';
-import { TimeField } from './time-field.tsx';
+import { TimeField } from '../lesson-parts/time-field.tsx';
 
 interface Props {
   readonly materialId: string;

@@ -25,7 +25,7 @@ import { addWords, t } from '../../words/words.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
 import { RegionSources, sourcesOfParts } from '../picture/region-source.ts';
 import { EditedLessonProvider } from '../question-editor/edited-lesson.ts';
-import { materialsOptions } from '../shelf/queries.ts';
+import { materialsOptions } from '../materials/queries.ts';
 import { DeskBar, type DeskSide } from './desk-bar.tsx';
 import { createDesk } from './desk-store.ts';
 import { FaultList } from './fault-list.tsx';
@@ -47,7 +47,7 @@ const ConflictNotice = lazy(async () => ({ default: (await import('./conflict-no
 
 /** Loaded when a lesson is given out. */
 const AssignDialog = lazy(async () => ({
-  default: (await import('../assignment/assign-dialog.tsx')).AssignDialog,
+  default: (await import('../assigning/assign-dialog.tsx')).AssignDialog,
 }));
 
 const LessonDesk = lazy(async () => ({ default: (await import('./lesson-desk.tsx')).LessonDesk }));

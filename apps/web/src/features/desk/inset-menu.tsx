@@ -5,7 +5,7 @@ import { DropdownMenu } from 'radix-ui';
 import { Button, buttonStyle } from '../../ui/button.tsx';
 import { MaterialIcon } from '../../ui/material-icon.tsx';
 import { t } from '../../words/words.ts';
-import { materialsOptions } from '../shelf/queries.ts';
+import { materialsOptions } from '../materials/queries.ts';
 
 /** Chooses a film or a sound that will stand in the text at the cursor. */
 export function InsetMenu({

@@ -2,7 +2,7 @@ import type { LessonChange, MaterialPart } from '@semita/core';
 import { useQuery } from '@tanstack/react-query';
 import { Field, Select } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
-import { lessonsOptions } from '../shelf/queries.ts';
+import { lessonsOptions } from '../materials/queries.ts';
 
 interface Props {
   readonly part: MaterialPart;

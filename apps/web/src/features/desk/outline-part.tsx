@@ -6,8 +6,8 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock, formatMinutes } from '../../words/format.ts';
 import { formatLengths, formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
-import { PartIcon } from './part-icon.tsx';
-import { stopLooks } from './stop-looks.ts';
+import { PartIcon } from '../lesson-parts/part-icon.tsx';
+import { stopLooks } from '../lesson-parts/stop-looks.ts';
 
 interface Props {
   readonly part: Part;

@@ -10,9 +10,9 @@ import { focusSoon } from '../../ui/focus-soon.ts';
 import { useStable } from '../../ui/use-stable.ts';
 import { t } from '../../words/words.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
-import { createBoard, createBundle } from './new-stops.ts';
+import { createBoard, createBundle } from '../lesson-parts/new-stops.ts';
 import { OutlinePart } from './outline-part.tsx';
-import { shownBy } from './part-figures.ts';
+import { shownBy } from '../lesson-parts/part-figures.ts';
 
 /** Loaded when a part is added. */
 const AddLesson = lazy(async () => ({ default: (await import('./add-lesson.tsx')).AddLesson }));

@@ -10,11 +10,11 @@ import { formatMinutes } from '../../words/format.ts';
 import { findWords, t } from '../../words/words.ts';
 import { contentOptions, contentScript } from '../reading/content.ts';
 import { LeftOutNotice } from '../reading/left-out-notice.tsx';
-import { materialsOptions } from '../shelf/queries.ts';
-import { sendNewerVersion, whenReady } from '../shelf/upload.ts';
+import { materialsOptions } from '../materials/queries.ts';
+import { sendNewerVersion, whenReady } from '../materials/upload.ts';
 import { NextLesson } from './next-lesson.tsx';
-import { PartSettings } from './part-settings.tsx';
-import { PartTitleField } from './part-title-field.tsx';
+import { PartSettings } from '../path/part-settings.tsx';
+import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
 import { PictureWords } from './picture-words.tsx';
 
 interface Props {

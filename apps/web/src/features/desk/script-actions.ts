@@ -17,7 +17,7 @@ import { v7 } from 'uuid';
 import { focusSoon, writeSoon } from '../../ui/focus-soon.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
-import { createCheckpoint, createStop, type ScriptStopKind, type StopPlace } from './new-stops.ts';
+import { createCheckpoint, createStop, type ScriptStopKind, type StopPlace } from '../lesson-parts/new-stops.ts';
 
 /** What can be done from within a script, whatever it is the script of. */
 export interface ScriptActions {

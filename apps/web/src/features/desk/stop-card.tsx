@@ -11,7 +11,7 @@ import { t } from '../../words/words.ts';
 import { useEditedLesson } from '../question-editor/edited-lesson.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { PhraseField } from './phrase-field.tsx';
-import { stopLooks } from './stop-looks.ts';
+import { stopLooks } from '../lesson-parts/stop-looks.ts';
 
 /** Loaded when a stop is opened. */
 const loadEditor = () => import('../question-editor/checkpoint-editor.tsx');

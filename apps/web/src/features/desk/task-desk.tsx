@@ -5,10 +5,10 @@ import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { focusSoon, writeSoon } from '../../ui/focus-soon.ts';
 import { t } from '../../words/words.ts';
-import { createCheckpoint, createFork, createPause } from './new-stops.ts';
-import { partFigures } from './part-figures.ts';
-import { PartSettings } from './part-settings.tsx';
-import { PartTitleField } from './part-title-field.tsx';
+import { createCheckpoint, createFork, createPause } from '../lesson-parts/new-stops.ts';
+import { partFigures } from '../lesson-parts/part-figures.ts';
+import { PartSettings } from '../path/part-settings.tsx';
+import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
 import { StopCard } from './stop-card.tsx';
 
 interface Props {

@@ -4,7 +4,7 @@ import { Button } from '../../ui/button.tsx';
 import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { PictureField } from '../picture/picture-field.tsx';
-import { newItemId } from '../question-editor/new-id.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 import { GroupMenu } from './group-menu.tsx';
 import { TargetField } from './target-field.tsx';
 

@@ -3,7 +3,7 @@ import { Handle, type Node, type NodeProps, Position } from '@xyflow/react';
 import { Split, TriangleAlert, Undo2 } from 'lucide-react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
-import { PartIcon } from '../desk/part-icon.tsx';
+import { PartIcon } from '../lesson-parts/part-icon.tsx';
 import { beginId, endId, endSize } from './map-layout.ts';
 
 export type CardNode = Node<

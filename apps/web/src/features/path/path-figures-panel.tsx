@@ -13,7 +13,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { formatMinutes, formatPoints } from '../../words/format.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
-import { stopLooks } from '../desk/stop-looks.ts';
+import { stopLooks } from '../lesson-parts/stop-looks.ts';
 import { RouteButton, routeTitles } from './route-button.tsx';
 
 /** As many routes as are listed one by one. */

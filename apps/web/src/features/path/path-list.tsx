@@ -2,8 +2,8 @@ import type { Lesson } from '@semita/core';
 import { ArrowRight, TriangleAlert } from 'lucide-react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
-import { partFigures } from '../desk/part-figures.ts';
-import { PartIcon } from '../desk/part-icon.tsx';
+import { partFigures } from '../lesson-parts/part-figures.ts';
+import { PartIcon } from '../lesson-parts/part-icon.tsx';
 import type { PathPicture } from './path-picture.ts';
 import { waySentence } from './way-words.ts';
 

@@ -4,7 +4,7 @@ import { type LessonChange, retargetWay, type Target } from '@semita/core';
 import { Background, ConnectionMode, Controls, ReactFlow, ReactFlowProvider, useNodesState } from '@xyflow/react';
 import { useEffect, useMemo, useRef } from 'react';
 import { t } from '../../words/words.ts';
-import { partFigures } from '../desk/part-figures.ts';
+import { partFigures } from '../lesson-parts/part-figures.ts';
 import { Card, type CardNode, PlaceMark, type PlaceNode } from './map-card.tsx';
 import { beginId, cardSize, type DrawnWay, drawnWays, endId, type MapLayout } from './map-layout.ts';
 import { arrow, colourOf, type WayEdge, WayLine } from './map-line.tsx';

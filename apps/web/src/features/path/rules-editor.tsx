@@ -5,7 +5,7 @@ import { Button } from '../../ui/button.tsx';
 import { Select } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { groupsOptions } from '../classes/queries.ts';
-import { newItemId } from '../question-editor/new-id.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 import { ConditionField, conditionOf, otherSide, type PickRow } from './condition-field.tsx';
 import { TargetField } from './target-field.tsx';
 import { ruleWords, targetWords } from './way-words.ts';

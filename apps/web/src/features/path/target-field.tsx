@@ -14,7 +14,7 @@ import { memo } from 'react';
 import { Select, TextInput } from '../../ui/field.tsx';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
-import { TimeField } from '../desk/time-field.tsx';
+import { TimeField } from '../lesson-parts/time-field.tsx';
 import { contentOptions, contentScript } from '../reading/content.ts';
 
 interface Props {

@@ -9,8 +9,8 @@ import { Field, TextInput } from '../../ui/field.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
 import { errorWords, Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
-import { materialsOptions } from '../shelf/queries.ts';
-import { bringInQuietly } from '../shelf/upload.ts';
+import { materialsOptions } from '../materials/queries.ts';
+import { bringInQuietly } from '../materials/upload.ts';
 import { RegionSources } from './region-source.ts';
 
 /** Loaded when a picture is cut out, which is seldom. */

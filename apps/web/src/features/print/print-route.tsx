@@ -7,7 +7,7 @@ import { CheckInput } from '../../ui/check-input.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
-import { needWords } from '../board/tile-looks.ts';
+import { needWords } from '../lesson-parts/tile-looks.ts';
 import { useDraftOnOpening } from '../desk/queries.ts';
 import { useWholeLesson } from '../desk/whole-lesson.ts';
 import { targetWords } from '../path/way-words.ts';

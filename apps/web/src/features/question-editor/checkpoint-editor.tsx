@@ -9,7 +9,7 @@ import { BankPicker } from '../bank/bank-picker.tsx';
 import { DrawingOfQuestions } from './drawing-of-questions.tsx';
 import { useEarlierQuestions } from './edited-lesson.ts';
 import { formWords, KindMenu } from './kind-menu.tsx';
-import { newItemId } from './new-id.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 import { QuestionEditor } from './question-editor.tsx';
 import { TypeQuestions } from './type-questions.tsx';
 

@@ -5,7 +5,7 @@ import { Field, TextArea } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import type { EditorProps } from './editor-props.ts';
-import { newItemId } from './new-id.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 
 type Words = QuestionOf<'hottext'>['words'];
 type Standing = Words[number]['standing'];

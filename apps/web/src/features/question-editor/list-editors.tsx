@@ -4,7 +4,7 @@ import { t } from '../../words/words.ts';
 import type { EditorProps } from './editor-props.ts';
 import { SelectInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
-import { newItemId } from './new-id.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 
 /** What is to be put in order, in the right order. */
 export function OrderEditor({ question, onChange }: EditorProps<'order'>) {

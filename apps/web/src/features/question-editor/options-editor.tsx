@@ -7,7 +7,7 @@ import { PictureField } from '../picture/picture-field.tsx';
 import type { EditorProps } from './editor-props.ts';
 import { NumberInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
-import { newItemId } from './new-id.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 
 /** Answers to pick from, each with its feedback. */
 export function OptionsEditor({ question, onChange }: EditorProps<'choice'>) {

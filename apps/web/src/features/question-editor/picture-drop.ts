@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import { errorWords } from '../../ui/notice.tsx';
-import { materialsOptions } from '../shelf/queries.ts';
-import { bringInQuietly } from '../shelf/upload.ts';
+import { materialsOptions } from '../materials/queries.ts';
+import { bringInQuietly } from '../materials/upload.ts';
 
 const pictureIn = (data: DataTransfer) => [...data.files].find((file) => file.type.startsWith('image/'));
 

@@ -9,7 +9,7 @@ import { kindWords } from '../question/kind-words.ts';
 import { EditorOfKind } from './editor-of-kind.tsx';
 import { NumberInput } from './fields.tsx';
 import { KindMenu } from './kind-menu.tsx';
-import { newItemId } from './new-id.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 import { usePictureDrop } from './picture-drop.ts';
 import { QuestionDetails } from './question-details.tsx';
 import { QuestionPreview } from './question-preview.tsx';

@@ -5,7 +5,7 @@ import { TextInput } from '../../ui/field.tsx';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { NumberInput } from './fields.tsx';
-import { newItemId } from './new-id.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 import { RubricShelf } from './rubric-shelf.tsx';
 
 interface Props {

@@ -5,7 +5,7 @@ import { DropdownMenu } from 'radix-ui';
 import { call } from '../../api/client.ts';
 import { Button, buttonStyle } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
-import { newItemId } from './new-id.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 
 const rubricsOptions = { queryKey: ['rubrics'], queryFn: () => call('listRubrics', {}) };
 

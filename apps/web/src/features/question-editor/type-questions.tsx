@@ -4,7 +4,7 @@ import { Button } from '../../ui/button.tsx';
 import { Dialog, DialogClose } from '../../ui/dialog.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
-import { newItemId } from './new-id.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 import { ShownQuestion } from './question-preview.tsx';
 
 /** More than a worksheet holds. */

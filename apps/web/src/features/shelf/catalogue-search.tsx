@@ -9,8 +9,8 @@ import { errorWords } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
-import { catalogueOptions } from './queries.ts';
-import { showReceived } from './upload.ts';
+import { catalogueOptions } from '../materials/queries.ts';
+import { showReceived } from '../materials/upload.ts';
 
 const lengths = { anyLength: null, fiveMinutes: 300, twentyMinutes: 1_200 } as const;
 type Length = keyof typeof lengths;

@@ -5,8 +5,8 @@ import { call } from '../../api/client.ts';
 import { FileButton } from '../../ui/file-button.tsx';
 import { errorWords } from '../../ui/notice.tsx';
 import { findWords, t } from '../../words/words.ts';
-import { lessonsOptions, materialsOptions } from './queries.ts';
-import { sendNewerVersion, whenReady } from './upload.ts';
+import { lessonsOptions, materialsOptions } from '../materials/queries.ts';
+import { sendNewerVersion, whenReady } from '../materials/upload.ts';
 
 /** Brings in a newer version of a material and puts it into the drafts that show the older one. */
 export function ReplaceButton({ material }: { readonly material: Material }) {

@@ -10,7 +10,7 @@ import { errorWords } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { type Content, contentOptions, contentScript } from '../reading/content.ts';
-import { lessonsOptions, materialsOptions } from './queries.ts';
+import { lessonsOptions, materialsOptions } from '../materials/queries.ts';
 
 interface Props {
   readonly material: Material;

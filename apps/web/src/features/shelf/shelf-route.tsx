@@ -15,11 +15,11 @@ import { formatBytes, formatClock, formatShare } from '../../words/format.ts';
 import { formatLengths } from '../../words/place.ts';
 import { findWords, t } from '../../words/words.ts';
 import { BringInPanel } from './bring-in-panel.tsx';
-import { lessonsOptions, materialsOptions } from './queries.ts';
+import { lessonsOptions, materialsOptions } from '../materials/queries.ts';
 import { ReplaceButton } from './replace-button.tsx';
 import { SeveralLessons } from './several-lessons.tsx';
 import { ShelfTabs } from './shelf-tabs.tsx';
-import { forgetReceived } from './upload.ts';
+import { forgetReceived } from '../materials/upload.ts';
 
 export function Component() {
   const navigate = useNavigate();

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { PictureField } from '../picture/picture-field.tsx';
-import { materialsOptions } from '../shelf/queries.ts';
+import { materialsOptions } from '../materials/queries.ts';
 
 interface Props {
   readonly slide: MadeSlide;

@@ -17,7 +17,7 @@ import { t } from '../../words/words.ts';
 import { SlideView } from '../deck/slide-view.tsx';
 import { RegionSources, regionKindOf } from '../picture/region-source.ts';
 import { contentOptions } from '../reading/content.ts';
-import { materialsOptions } from '../shelf/queries.ts';
+import { materialsOptions } from '../materials/queries.ts';
 import { emptySlide } from './new-slide.ts';
 import { drawingOptions, madeSlidesOptions } from './queries.ts';
 import { SlideForm } from './slide-form.tsx';

@@ -10,7 +10,7 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentList } from '../assignment/assignment-list.tsx';
 import { assignmentsOptions } from '../assignment/queries.ts';
-import { lessonsOptions } from '../shelf/queries.ts';
+import { lessonsOptions } from '../materials/queries.ts';
 
 export function Component() {
   const assignments = useQuery(assignmentsOptions());

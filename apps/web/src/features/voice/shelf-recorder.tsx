@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import type { ComponentProps } from 'react';
-import { materialsOptions } from '../shelf/queries.ts';
-import { bringInQuietly } from '../shelf/upload.ts';
+import { materialsOptions } from '../materials/queries.ts';
+import { bringInQuietly } from '../materials/upload.ts';
 import { type RecordedFacts, Recorder } from './recorder.tsx';
 
 /** A recording that stands on the shelf. */

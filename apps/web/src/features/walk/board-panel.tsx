@@ -5,7 +5,7 @@ import { Button, buttonStyle } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { BoardTiles } from '../board/board-tiles.tsx';
-import { needWords } from '../board/tile-looks.ts';
+import { needWords } from '../lesson-parts/tile-looks.ts';
 import { ReadAloud } from '../question/read-aloud.tsx';
 import { RichText } from '../question/rich-text.tsx';
 import { RecordingPlayer } from '../voice/recording-player.tsx';

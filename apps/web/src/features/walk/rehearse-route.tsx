@@ -9,7 +9,7 @@ import { addWords, t } from '../../words/words.ts';
 import { useDraftOnOpening } from '../desk/queries.ts';
 import { useWholeLesson } from '../desk/whole-lesson.ts';
 import { RequireRole } from '../session/require-role.tsx';
-import { lessonsOptions } from '../shelf/queries.ts';
+import { lessonsOptions } from '../materials/queries.ts';
 import { RehearsalOptions } from './rehearsal-options.tsx';
 import { createRehearsalSession } from './rehearsal-session.ts';
 import { WalkView } from './walk-view.tsx';

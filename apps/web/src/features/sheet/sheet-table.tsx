@@ -6,7 +6,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { formatAgo, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
-import { doubtWords } from './doubt-words.ts';
+import { doubtWords } from '../marking/doubt-words.ts';
 
 interface Props {
   readonly sheet: Sheet;

@@ -13,10 +13,10 @@ import { EmptyPlace } from '../../ui/notice.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
 import { useNextKey } from '../marking/next-unmarked.ts';
-import { AssignmentFrame } from './assignment-frame.tsx';
+import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
 import { SheetTable } from './sheet-table.tsx';
-import { StudentDrawer } from './student-drawer.tsx';
-import { useLiveSheet } from './use-live-sheet.ts';
+import { StudentDrawer } from '../marking/student-drawer.tsx';
+import { useLiveSheet } from '../assignment/use-live-sheet.ts';
 
 type Order = 'need' | 'name' | 'progress';
 

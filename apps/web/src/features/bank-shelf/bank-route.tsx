@@ -15,15 +15,15 @@ import { enEditor } from '../../words/en-editor.ts';
 import { enStudent } from '../../words/en-student.ts';
 import { addWords, findWords, t } from '../../words/words.ts';
 import { TypeQuestions } from '../question-editor/type-questions.tsx';
-import { materialsOptions } from '../shelf/queries.ts';
+import { materialsOptions } from '../materials/queries.ts';
 import { ShelfTabs } from '../shelf/shelf-tabs.tsx';
-import { BankFilters } from './bank-filters.tsx';
+import { BankFilters } from '../bank/bank-filters.tsx';
 import { BankItemDialog } from './bank-item-dialog.tsx';
-import { BankRow } from './bank-row.tsx';
-import { filterBank, noFilter } from './filter-bank.ts';
+import { BankRow } from '../bank/bank-row.tsx';
+import { filterBank, noFilter } from '../bank/filter-bank.ts';
 import { TakenReport, WriteOut } from './package-reports.tsx';
-import { bankOptions } from './queries.ts';
-import { useChosen } from './use-chosen.ts';
+import { bankOptions } from '../bank/queries.ts';
+import { useChosen } from '../bank/use-chosen.ts';
 
 addWords(enEditor);
 // A question is previewed with the students' words.

@@ -11,7 +11,7 @@ import {
 } from '@semita/core';
 import { v7 } from 'uuid';
 import { t } from '../../words/words.ts';
-import { newItemId } from '../question-editor/new-id.ts';
+import { newItemId } from './new-id.ts';
 
 /** Where a stop stands. */
 export type StopPlace = Pick<Stop, 'atMs' | 'anchor'>;

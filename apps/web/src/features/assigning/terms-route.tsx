@@ -7,8 +7,8 @@ import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { ErrorNotice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
-import { AssignmentFrame } from './assignment-frame.tsx';
-import { sheetOptions } from './queries.ts';
+import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
+import { sheetOptions } from '../assignment/queries.ts';
 import { toWindow, WindowFields, type WindowValues } from './window-fields.tsx';
 
 export function Component() {

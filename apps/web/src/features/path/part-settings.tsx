@@ -5,7 +5,7 @@ import { t } from '../../words/words.ts';
 import { useEditedLesson } from '../question-editor/edited-lesson.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 
-const PartWay = lazy(async () => ({ default: (await import('../path/part-way.tsx')).PartWay }));
+const PartWay = lazy(async () => ({ default: (await import('./part-way.tsx')).PartWay }));
 
 interface Props {
   readonly part: Part;
