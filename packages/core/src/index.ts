@@ -4,7 +4,6 @@ export { type GivenAnswer, givenAnswersSince } from './analysis/given-answers.ts
 export { type AnswerGroup, groupAnswers } from './analysis/group-answers.ts';
 export { bankResultsOf, seenDifficulty } from './analysis/seen-difficulty.ts';
 export { type WalkedPaths, type WalkedRoute, walkedPaths } from './analysis/walked-paths.ts';
-export { applyKeyChanges, type KeyChange } from './attempt/apply-key-changes.ts';
 // The attempt: what a student does.
 export {
   type AttemptEvent,
@@ -16,7 +15,6 @@ export {
   type TeacherEventBody,
   teacherSittingId,
 } from './attempt/attempt-event.ts';
-export { type AttemptOutline, isLate, type Need, needOf, needs, outlineOf } from './attempt/attempt-outline.ts';
 export {
   type AfterClosing,
   type Answer,
@@ -29,76 +27,11 @@ export {
   reducerVersion,
   type StopState,
 } from './attempt/attempt-state.ts';
-export type { Ahead } from './attempt/certain-ahead.ts';
-export { createContext } from './attempt/create-context.ts';
 export { type EventTraits, eventTraits } from './attempt/event-traits.ts';
-export {
-  canHandIn,
-  findOpenStop,
-  freeParts,
-  isAtEnd,
-  isMaterialLocked,
-  isPartFinished,
-  isPartOpen,
-  mayPass,
-  nextPart as nextPartOf,
-  nextUnsettledStop,
-  openChoices,
-  playLimitMs,
-  seekLimitMs,
-} from './attempt/gates.ts';
-export {
-  asWritten,
-  isFull,
-  type LearnerOption,
-  type LearnerQuestion,
-  type LearnerQuestionBody,
-  type LearnerQuestionOf,
-  type QuestionResult,
-  toLearnerQuestion,
-} from './attempt/learner-question.ts';
-export {
-  type LearnerLesson,
-  type LearnerMaterialPart,
-  type LearnerPart,
-  type LearnerState,
-  type LearnerStop,
-  type LearnerView,
-  learnerView,
-} from './attempt/learner-view.ts';
-export { ownContext, ownLesson } from './attempt/own-lesson.ts';
-export { progressOf } from './attempt/progress.ts';
 export type { Refusal } from './attempt/refusal.ts';
-export { stopsOnRoute } from './attempt/route.ts';
-export { isSettled, partStateOf } from './attempt/settled.ts';
-export { readSheetLine, type SheetLine, type SheetStudent } from './attempt/sheet-line.ts';
-export {
-  countedPoints,
-  decodeSheetRow,
-  encodeSheetRow,
-  returnedAnswers,
-  rowsReadableSince,
-  type SheetRow,
-  sheetRowOf,
-  sheetStops,
-} from './attempt/sheet-row.ts';
-export { showsTheSame } from './attempt/shows-the-same.ts';
-export { type StopMark, type StopMarkState, stopMarkOf, stopMarkStates } from './attempt/stop-mark.ts';
-export { mostHeldLength, type Outcome, replay, takeIn, takeInAll } from './attempt/take-in.ts';
 // The assignment: when and on which terms.
 export { defaultTerms, type Terms } from './attempt/terms.ts';
-export { isTimeOver, questionEndsAt, questionLimitMs, timeLimitGraceMs } from './attempt/time-limit.ts';
 export { mayTryAgain, tryNumberOf } from './attempt/tries.ts';
-export { type TriedRoute, type TriedRoutes, tryRoutes } from './attempt/try-routes.ts';
-export {
-  findStop,
-  type Marker,
-  type WalkContext,
-  type WalkLesson,
-  type WalkPart,
-  type WalkStop,
-} from './attempt/walk-lesson.ts';
-export { arrivalGraceMs } from './attempt/window-gate.ts';
 export { type Loudness, loudnessBars } from './breaks/loudness.ts';
 export { findSilences } from './breaks/silences.ts';
 export { type BreakPoint, clearTopicShift, suggestBreaks } from './breaks/suggest-breaks.ts';
@@ -110,6 +43,15 @@ export {
   windowPhase,
 } from './calendar/window.ts';
 export { cueWords } from './captions/caption-cue.ts';
+export { checkLesson, type Fault, type FaultCode } from './checks/check-lesson.ts';
+// The reading: a text in blocks.
+// The path: which ways there are.
+export { checkPath, type PathFault } from './checks/check-path.ts';
+export { faultsOfDraft } from './checks/faults-of-draft.ts';
+export { isPathFault, type PathFaultCode } from './checks/path-fault.ts';
+export { questionFaults } from './checks/question-faults.ts';
+export { checkRules, type Pick as RulePick, picksOf, questionsOfPart } from './checks/rule-answers.ts';
+export { type TriedRoute, type TriedRoutes, tryRoutes } from './checks/try-routes.ts';
 export {
   addInterval,
   type Coverage,
@@ -122,7 +64,29 @@ export {
 } from './coverage/coverage.ts';
 export { inkOn, type MadeDeck, type MadeSlide, madeSlideSize, materialsOfSlides } from './deck/made-slide.ts';
 export { deckScript, type Slide, slideLengthMs } from './deck/slide.ts';
-export type { BlockAnchor } from './lesson/block-anchor.ts';
+export type { BlockAnchor } from './elements/block-anchor.ts';
+export type { Hundredths } from './elements/points.ts';
+export type { LessonPicture, Recording } from './elements/recording.ts';
+export {
+  asWritten,
+  isFull,
+  type LearnerOption,
+  type LearnerQuestion,
+  type LearnerQuestionBody,
+  type LearnerQuestionOf,
+  type QuestionResult,
+  toLearnerQuestion,
+} from './learner/learner-question.ts';
+export {
+  type LearnerLesson,
+  type LearnerMaterialPart,
+  type LearnerPart,
+  type LearnerState,
+  type LearnerStop,
+  type LearnerView,
+  learnerView,
+} from './learner/learner-view.ts';
+export { showsTheSame } from './learner/shows-the-same.ts';
 export {
   type Board,
   type BoardNeed,
@@ -137,9 +101,6 @@ export {
   tileColours,
   tileKinds,
 } from './lesson/board.ts';
-export { checkLesson, type Fault, type FaultCode } from './lesson/check-lesson.ts';
-export { expandLessons, type FindEdition, type InnerEdition } from './lesson/expand-lessons.ts';
-export { faultsOfDraft } from './lesson/faults-of-draft.ts';
 export { firstWords } from './lesson/first-words.ts';
 export { groupsOf } from './lesson/groups-of.ts';
 export {
@@ -181,15 +142,10 @@ export {
 } from './lesson/lesson-change.ts';
 export { type LessonLengths, lessonLengths } from './lesson/lesson-lengths.ts';
 export { materialsOf, materialsOfQuestion } from './lesson/materials-of.ts';
-export type { Hundredths } from './lesson/points.ts';
-export { questionFaults } from './lesson/question-faults.ts';
-export type { LessonPicture, Recording } from './lesson/recording.ts';
 export { refineChange } from './lesson/refine-change.ts';
-export { checkRules, type Pick as RulePick, picksOf, questionsOfPart } from './lesson/rule-answers.ts';
 export { lineTitle, type Stretch, splitMaterial, suggestStarts } from './lesson/split-material.ts';
 export { nextPart, partOverLines, splitChange } from './lesson/split-part.ts';
 export { isStopEdit, type StopEdit } from './lesson/stop-edit.ts';
-export { swapMaterial } from './lesson/swap-material.ts';
 export { type MaterialKind, materialKinds, type PartMaterialKind, wholePart } from './lesson/whole-part.ts';
 export { isWithinFilm } from './lesson/within-film.ts';
 // Marking and coverage: what it comes to.
@@ -199,11 +155,15 @@ export { markResponse } from './marking/mark-response.ts';
 export { rightResponse } from './marking/right-response.ts';
 export { isFittingRubric, type RubricLevels, rubricPoints, rubricPossible } from './marking/rubric.ts';
 export { type Verdicts, verdictsOf } from './marking/verdicts.ts';
-// The reading: a text in blocks.
-// The path: which ways there are.
-export { checkPath, type PathFault } from './path/check-path.ts';
+export { bringChange, leadAgain } from './newer-version/bring-in-again.ts';
+export { matchBlocks } from './newer-version/match-blocks.ts';
+export { replaceMaterial } from './newer-version/replace-material.ts';
+export { swapMaterial } from './newer-version/swap-material.ts';
+export { applyKeyChanges, type KeyChange } from './own-lesson/apply-key-changes.ts';
+export { createContext } from './own-lesson/create-context.ts';
+export { ownContext, ownLesson } from './own-lesson/own-lesson.ts';
+export { expandLessons, type FindEdition, type InnerEdition } from './path/expand-lessons.ts';
 export { listRoutes, type Route, type RouteStep } from './path/list-routes.ts';
-export { isPathFault, type PathFaultCode } from './path/path-fault.ts';
 export { type PathFigures, pathFigures } from './path/path-figures.ts';
 export { type PathEdge, type PathGraph, type PathNode, pathGraph, type Via, weighNode } from './path/path-graph.ts';
 export { isAside, isStraight, isTurn, orderedStops } from './path/path-lesson.ts';
@@ -264,15 +224,55 @@ export {
   readingLengthMs,
   readingScript,
 } from './reading/block.ts';
-export { type BlockKind, blockKinds } from './reading/block-kind.ts';
-export { bringChange, leadAgain } from './reading/bring-in-again.ts';
 export { type LeftOut, type LeftOutCode, leftOutCodes } from './reading/left-out.ts';
-export { matchBlocks } from './reading/match-blocks.ts';
-export { replaceMaterial } from './reading/replace-material.ts';
-export { type Looked, spendReading } from './reading/spend-reading.ts';
+export { type Looked, spendReading } from './reducer/spend-reading.ts';
+export { mostHeldLength, type Outcome, replay, takeIn, takeInAll } from './reducer/take-in.ts';
+export { arrivalGraceMs } from './reducer/window-gate.ts';
+export { type BlockKind, blockKinds } from './script/block-kind.ts';
 // The script: what the teacher reads while writing.
 export { type Cue, gapOf, gapTimeMs, lineAt, type ScriptLine, scriptOf } from './script/script.ts';
+export { type AttemptOutline, isLate, type Need, needOf, needs, outlineOf } from './sheet/attempt-outline.ts';
+export { readSheetLine, type SheetLine, type SheetStudent } from './sheet/sheet-line.ts';
+export {
+  countedPoints,
+  decodeSheetRow,
+  encodeSheetRow,
+  returnedAnswers,
+  rowsReadableSince,
+  type SheetRow,
+  sheetRowOf,
+  sheetStops,
+} from './sheet/sheet-row.ts';
+export { type StopMark, type StopMarkState, stopMarkOf, stopMarkStates } from './sheet/stop-mark.ts';
 export { decodeText } from './text/decode-text.ts';
 export { plainWords } from './text/plain-words.ts';
 export { readingTimeMs } from './text/reading-time.ts';
 export { wordsOf } from './text/words.ts';
+export type { Ahead } from './walk/certain-ahead.ts';
+export {
+  canHandIn,
+  findOpenStop,
+  freeParts,
+  isAtEnd,
+  isMaterialLocked,
+  isPartFinished,
+  isPartOpen,
+  mayPass,
+  nextPart as nextPartOf,
+  nextUnsettledStop,
+  openChoices,
+  playLimitMs,
+  seekLimitMs,
+} from './walk/gates.ts';
+export { progressOf } from './walk/progress.ts';
+export { stopsOnRoute } from './walk/route.ts';
+export { isSettled, partStateOf } from './walk/settled.ts';
+export { isTimeOver, questionEndsAt, questionLimitMs, timeLimitGraceMs } from './walk/time-limit.ts';
+export {
+  findStop,
+  type Marker,
+  type WalkContext,
+  type WalkLesson,
+  type WalkPart,
+  type WalkStop,
+} from './walk/walk-lesson.ts';

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
 import { beginAttempt } from '../attempt/attempt-state.ts';
-import { createContext } from '../attempt/create-context.ts';
-import { takeIn } from '../attempt/take-in.ts';
 import { defaultTerms } from '../attempt/terms.ts';
+import { createContext } from '../own-lesson/create-context.ts';
+import { takeIn } from '../reducer/take-in.ts';
 import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
 import { givenAnswersSince } from './given-answers.ts';
 

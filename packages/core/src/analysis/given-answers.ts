@@ -1,7 +1,7 @@
 import type { AttemptState } from '../attempt/attempt-state.ts';
 import { tryNumberOf } from '../attempt/tries.ts';
-import type { WalkLesson } from '../attempt/walk-lesson.ts';
-import type { Hundredths } from '../lesson/points.ts';
+import type { Hundredths } from '../elements/points.ts';
+import type { WalkLesson } from '../walk/walk-lesson.ts';
 
 /** What one student did with one question, as far as figures go. */
 export interface GivenAnswer {

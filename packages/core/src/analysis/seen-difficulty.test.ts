@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
 import { beginAttempt } from '../attempt/attempt-state.ts';
-import { createContext } from '../attempt/create-context.ts';
-import { takeInAll } from '../attempt/take-in.ts';
 import { defaultTerms } from '../attempt/terms.ts';
+import { createContext } from '../own-lesson/create-context.ts';
+import { takeInAll } from '../reducer/take-in.ts';
 import { createSitting, pickOne } from '../test/bridge-lesson.ts';
 import { lessonOf } from '../test/kinds-lesson.ts';
 import { bankResultsOf, seenDifficulty } from './seen-difficulty.ts';

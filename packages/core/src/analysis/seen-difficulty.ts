@@ -1,6 +1,6 @@
 import type { Answer, AttemptState } from '../attempt/attempt-state.ts';
 import { earnedByResponse } from '../attempt/tries.ts';
-import type { Hundredths } from '../lesson/points.ts';
+import type { Hundredths } from '../elements/points.ts';
 
 /** What one student earned with one question of the bank when they met it first. */
 export interface BankResult {

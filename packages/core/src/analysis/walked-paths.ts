@@ -1,9 +1,9 @@
 import type { AttemptState, RouteState } from '../attempt/attempt-state.ts';
-import { isPartFinished } from '../attempt/gates.ts';
-import { routeOf } from '../attempt/route.ts';
 import type { Lesson } from '../lesson/lesson.ts';
 import { isStraight } from '../path/path-lesson.ts';
 import { wayKey } from '../path/ways.ts';
+import { isPartFinished } from '../walk/gates.ts';
+import { routeOf } from '../walk/route.ts';
 
 /** Where students went, in a lesson that some have walked. */
 export interface WalkedPaths {

@@ -1,4 +1,4 @@
-import type { Hundredths } from '../lesson/points.ts';
+import type { Hundredths } from '../elements/points.ts';
 import type { RubricLevels } from '../marking/rubric.ts';
 import type { Drawing } from '../question/drawing.ts';
 import type { HandedFile, Response } from '../question/response.ts';

@@ -1,5 +1,5 @@
 import type { Coverage } from '../coverage/coverage.ts';
-import type { Hundredths } from '../lesson/points.ts';
+import type { Hundredths } from '../elements/points.ts';
 import type { RubricLevels } from '../marking/rubric.ts';
 import type { Via } from '../path/path-graph.ts';
 import type { Returns } from '../path/path-lesson.ts';

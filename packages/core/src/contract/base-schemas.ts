@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import type { LessonPicture, Recording } from '../lesson/recording.ts';
+import type { LessonPicture, Recording } from '../elements/recording.ts';
 
 /** Long enough for what stands in a lesson inside a lesson inside a lesson. */
 export const id = v.pipe(

@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import type { Answer } from '../attempt/attempt-state.ts';
-import type { LearnerQuestion, QuestionResult } from '../attempt/learner-question.ts';
-import type { LearnerState, LearnerView } from '../attempt/learner-view.ts';
 import type { Refusal } from '../attempt/refusal.ts';
+import type { LearnerQuestion, QuestionResult } from '../learner/learner-question.ts';
+import type { LearnerState, LearnerView } from '../learner/learner-view.ts';
 import { tileColours, tileKinds } from '../lesson/board.ts';
 import { materialPartKinds, placePartKinds } from '../lesson/lesson.ts';
 import { drawingGrounds, questionKinds } from '../question/question.ts';

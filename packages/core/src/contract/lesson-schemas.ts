@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import type { MadeDeck } from '../deck/made-slide.ts';
-import type { BlockAnchor } from '../lesson/block-anchor.ts';
+import type { BlockAnchor } from '../elements/block-anchor.ts';
 import { type Tile, tileColours, tileKinds } from '../lesson/board.ts';
 import {
   type Inset,

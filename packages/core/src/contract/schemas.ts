@@ -1,15 +1,15 @@
 import * as v from 'valibot';
 import type { WalkedPaths } from '../analysis/walked-paths.ts';
 import type { Answer, AttemptState } from '../attempt/attempt-state.ts';
-import type { SheetLine, SheetStudent } from '../attempt/sheet-line.ts';
-import type { WalkStop } from '../attempt/walk-lesson.ts';
+import type { Fault } from '../checks/check-lesson.ts';
 import { qtiLeftOutCodes } from '../formats/qti/left-out.ts';
-import type { Fault } from '../lesson/check-lesson.ts';
 import { materialKinds } from '../lesson/whole-part.ts';
 import type { Question } from '../question/question.ts';
 import type { Response } from '../question/response.ts';
-import { blockKinds } from '../reading/block-kind.ts';
 import { leftOutCodes } from '../reading/left-out.ts';
+import { blockKinds } from '../script/block-kind.ts';
+import type { SheetLine, SheetStudent } from '../sheet/sheet-line.ts';
+import type { WalkStop } from '../walk/walk-lesson.ts';
 import { id } from './base-schemas.ts';
 import { classLocales } from './class-locales.ts';
 import {

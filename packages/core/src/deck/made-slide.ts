@@ -1,4 +1,4 @@
-import type { LessonPicture } from '../lesson/recording.ts';
+import type { LessonPicture } from '../elements/recording.ts';
 
 /** Slides that a teacher makes here: no more than a heading, words, pictures, a film and a background. */
 export interface MadeDeck {

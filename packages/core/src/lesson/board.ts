@@ -1,5 +1,5 @@
-import type { BlockAnchor } from './block-anchor.ts';
-import type { LessonPicture, Recording } from './recording.ts';
+import type { BlockAnchor } from '../elements/block-anchor.ts';
+import type { LessonPicture, Recording } from '../elements/recording.ts';
 
 /** A choice board: tiles to choose among, and what of them counts as done. It stands in a part of its own. */
 export interface Board {

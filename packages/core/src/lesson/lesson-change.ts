@@ -1,4 +1,5 @@
-import type { BlockAnchor } from './block-anchor.ts';
+import type { BlockAnchor } from '../elements/block-anchor.ts';
+import type { Recording } from '../elements/recording.ts';
 import {
   hasMaterial,
   type Inset,
@@ -10,7 +11,6 @@ import {
   type Stop,
   type Target,
 } from './lesson.ts';
-import type { Recording } from './recording.ts';
 import { editStop, isStopEdit, type StopEdit } from './stop-edit.ts';
 
 /**

@@ -1,8 +1,8 @@
+import type { BlockAnchor } from '../elements/block-anchor.ts';
+import type { Hundredths } from '../elements/points.ts';
+import type { LessonPicture, Recording } from '../elements/recording.ts';
 import type { Question } from '../question/question.ts';
-import type { BlockAnchor } from './block-anchor.ts';
 import type { Board } from './board.ts';
-import type { Hundredths } from './points.ts';
-import type { LessonPicture, Recording } from './recording.ts';
 
 /** What a teacher edits and what an edition freezes. Plain data; every id is unique within the lesson. */
 export interface Lesson {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { checkPath } from '../path/check-path.ts';
+import { checkPath } from '../checks/check-path.ts';
 import { bridgeLesson, narration } from '../test/bridge-lesson.ts';
 import { boardPart, check, fork, lesson, clip as pathClip, tile, toPart } from '../test/path-lessons.ts';
 import type { Lesson, MaterialPart, Part } from './lesson.ts';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { questionFaults } from '../lesson/question-faults.ts';
+import { questionFaults } from '../checks/question-faults.ts';
 import { isOpinion, isTeacherMarked, type Question } from '../question/question.ts';
 import { isBlank, isFitting, type Response } from '../question/response.ts';
 import { everyKind } from '../test/every-kind.ts';

@@ -1,4 +1,4 @@
-import type { Hundredths } from '../lesson/points.ts';
+import type { Hundredths } from '../elements/points.ts';
 import {
   type Area,
   type ChoiceQuestion,

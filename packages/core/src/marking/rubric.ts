@@ -1,4 +1,4 @@
-import type { Hundredths } from '../lesson/points.ts';
+import type { Hundredths } from '../elements/points.ts';
 import type { Rubric } from '../question/question.ts';
 
 /** Which level of each criterion an answer met, by the criterion's id. */

@@ -1,4 +1,4 @@
-import type { Hundredths } from '../lesson/points.ts';
+import type { Hundredths } from '../elements/points.ts';
 import { type OwnSums, sumsOf, topological } from './path-figures.ts';
 import { type PathNode, pathGraph, type Via } from './path-graph.ts';
 import type { PathLesson } from './path-lesson.ts';

@@ -1,5 +1,5 @@
+import type { Hundredths } from '../elements/points.ts';
 import { needRange } from '../lesson/board.ts';
-import type { Hundredths } from '../lesson/points.ts';
 import { boardAt, type NeedingStop, type PathGraph, type PathNode, pathGraph, weighNode } from './path-graph.ts';
 import { freeStart, type PathLesson } from './path-lesson.ts';
 

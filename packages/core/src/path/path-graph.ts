@@ -1,6 +1,6 @@
+import type { Hundredths } from '../elements/points.ts';
 import { stopTimeMs } from '../lesson/answer-time.ts';
 import { hasLength, possiblePoints, type Target } from '../lesson/lesson.ts';
-import type { Hundredths } from '../lesson/points.ts';
 import type { QuestionKind } from '../question/question.ts';
 import {
   type Arrival,

@@ -1,10 +1,10 @@
 import { alg, Graph } from '@dagrejs/graphlib';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { checkPath } from '../checks/check-path.ts';
 import { stopTimeMs } from '../lesson/answer-time.ts';
 import { applyChange } from '../lesson/lesson-change.ts';
 import { boardLesson, bridgeWays, check, clip, diamonds, fork, lesson, toPart } from '../test/path-lessons.ts';
-import { checkPath } from './check-path.ts';
 import { listRoutes } from './list-routes.ts';
 import { pathFigures } from './path-figures.ts';
 import { pathGraph, weighNode } from './path-graph.ts';

@@ -1,4 +1,4 @@
-import type { LessonPicture } from '../lesson/recording.ts';
+import type { LessonPicture } from '../elements/recording.ts';
 import type { Question } from './question.ts';
 
 /** All pictures of a question: what it is about, and answers that are pictures. */

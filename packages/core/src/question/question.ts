@@ -1,5 +1,5 @@
-import type { Hundredths } from '../lesson/points.ts';
-import type { LessonPicture, Recording } from '../lesson/recording.ts';
+import type { Hundredths } from '../elements/points.ts';
+import type { LessonPicture, Recording } from '../elements/recording.ts';
 
 /** Named as QTI 3.0 names its interactions, where it has one. */
 export const questionKinds = [

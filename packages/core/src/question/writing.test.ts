@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { questionFaults } from '../checks/question-faults.ts';
 import { materialsOf } from '../lesson/materials-of.ts';
-import { questionFaults } from '../lesson/question-faults.ts';
 import { everyKind } from '../test/every-kind.ts';
 import { lessonOf } from '../test/kinds-lesson.ts';
 import { changeKind } from './change-kind.ts';

@@ -1,6 +1,6 @@
-import type { BlockAnchor } from '../lesson/block-anchor.ts';
+import type { BlockAnchor } from '../elements/block-anchor.ts';
+import type { BlockKind } from '../script/block-kind.ts';
 import type { ScriptLine } from '../script/script.ts';
-import type { BlockKind } from './block-kind.ts';
 
 /** One piece of a text: what a stop can stand behind. */
 export interface ReadingBlock {

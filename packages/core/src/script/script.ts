@@ -1,4 +1,4 @@
-import type { BlockKind } from '../reading/block-kind.ts';
+import type { BlockKind } from './block-kind.ts';
 
 /** One line of a script: words that are said, a block of a text, a slide; or, where nobody wrote any words, a stretch of time. */
 export interface ScriptLine {

@@ -1,11 +1,11 @@
 import type { LearnerEventBody } from '../attempt/attempt-event.ts';
 import { type AttemptState, beginAttempt } from '../attempt/attempt-state.ts';
-import { createContext } from '../attempt/create-context.ts';
-import { partStateOf } from '../attempt/settled.ts';
-import { takeIn } from '../attempt/take-in.ts';
 import { defaultTerms, type Terms } from '../attempt/terms.ts';
-import type { WalkContext } from '../attempt/walk-lesson.ts';
 import type { Lesson } from '../lesson/lesson.ts';
+import { createContext } from '../own-lesson/create-context.ts';
+import { takeIn } from '../reducer/take-in.ts';
+import { partStateOf } from '../walk/settled.ts';
+import type { WalkContext } from '../walk/walk-lesson.ts';
 import { createSitting } from './bridge-lesson.ts';
 
 /** Someone who walks a lesson, event by event. */

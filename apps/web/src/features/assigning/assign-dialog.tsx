@@ -9,8 +9,8 @@ import { Dialog } from '../../ui/dialog.tsx';
 import { Field, Select } from '../../ui/field.tsx';
 import { ErrorNotice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
-import { classesOptions } from '../classes/queries.ts';
 import { assignmentsOptions } from '../assignment/queries.ts';
+import { classesOptions } from '../classes/queries.ts';
 import { toWindow, WindowFields, type WindowValues } from './window-fields.tsx';
 
 interface Values extends WindowValues {

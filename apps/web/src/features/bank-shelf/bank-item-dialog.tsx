@@ -6,9 +6,9 @@ import { Dialog, DialogClose } from '../../ui/dialog.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
+import { readTags } from '../bank/filter-bank.ts';
 import { newItemId } from '../lesson-parts/new-id.ts';
 import { QuestionEditor } from '../question-editor/question-editor.tsx';
-import { readTags } from '../bank/filter-bank.ts';
 
 interface Props {
   /** Null for a new one. */

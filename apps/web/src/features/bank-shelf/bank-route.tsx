@@ -14,16 +14,16 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { enEditor } from '../../words/en-editor.ts';
 import { enStudent } from '../../words/en-student.ts';
 import { addWords, findWords, t } from '../../words/words.ts';
-import { TypeQuestions } from '../question-editor/type-questions.tsx';
-import { materialsOptions } from '../materials/queries.ts';
-import { ShelfTabs } from '../shelf/shelf-tabs.tsx';
 import { BankFilters } from '../bank/bank-filters.tsx';
-import { BankItemDialog } from './bank-item-dialog.tsx';
 import { BankRow } from '../bank/bank-row.tsx';
 import { filterBank, noFilter } from '../bank/filter-bank.ts';
-import { TakenReport, WriteOut } from './package-reports.tsx';
 import { bankOptions } from '../bank/queries.ts';
 import { useChosen } from '../bank/use-chosen.ts';
+import { materialsOptions } from '../materials/queries.ts';
+import { TypeQuestions } from '../question-editor/type-questions.tsx';
+import { ShelfTabs } from '../shelf/shelf-tabs.tsx';
+import { BankItemDialog } from './bank-item-dialog.tsx';
+import { TakenReport, WriteOut } from './package-reports.tsx';
 
 addWords(enEditor);
 // A question is previewed with the students' words.

@@ -3,8 +3,8 @@ import { Check, Clock } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
-import { OptionPicture } from '../question/option-picture.tsx';
 import { tileEdges, tileIcons } from '../lesson-parts/tile-looks.ts';
+import { OptionPicture } from '../question/option-picture.tsx';
 
 interface Props {
   readonly board: Board;

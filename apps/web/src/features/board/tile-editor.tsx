@@ -4,9 +4,9 @@ import { Button } from '../../ui/button.tsx';
 import { Select, TextInput } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
+import { tileEdges } from '../lesson-parts/tile-looks.ts';
 import { GroupMenu } from '../path/group-menu.tsx';
 import { PictureField } from '../picture/picture-field.tsx';
-import { tileEdges } from '../lesson-parts/tile-looks.ts';
 
 interface Props {
   readonly tile: Tile;

@@ -4,11 +4,11 @@ import type { RefObject } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
-import { CaptionsPanel } from './captions-panel.tsx';
-import { Narrations } from './narrations.tsx';
-import { PartSettings } from '../path/part-settings.tsx';
 import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
 import { TimeField } from '../lesson-parts/time-field.tsx';
+import { PartSettings } from '../path/part-settings.tsx';
+import { CaptionsPanel } from './captions-panel.tsx';
+import { Narrations } from './narrations.tsx';
 
 interface Props {
   readonly clip: MaterialPart;

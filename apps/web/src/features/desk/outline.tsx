@@ -9,10 +9,10 @@ import { Button } from '../../ui/button.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { useStable } from '../../ui/use-stable.ts';
 import { t } from '../../words/words.ts';
-import { RecordingField } from '../voice/recording-field.tsx';
 import { createBoard, createBundle } from '../lesson-parts/new-stops.ts';
-import { OutlinePart } from './outline-part.tsx';
 import { shownBy } from '../lesson-parts/part-figures.ts';
+import { RecordingField } from '../voice/recording-field.tsx';
+import { OutlinePart } from './outline-part.tsx';
 
 /** Loaded when a part is added. */
 const AddLesson = lazy(async () => ({ default: (await import('./add-lesson.tsx')).AddLesson }));

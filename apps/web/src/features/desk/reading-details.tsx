@@ -8,13 +8,13 @@ import { FileButton } from '../../ui/file-button.tsx';
 import { ErrorNotice, Notice } from '../../ui/notice.tsx';
 import { formatMinutes } from '../../words/format.ts';
 import { findWords, t } from '../../words/words.ts';
-import { contentOptions, contentScript } from '../reading/content.ts';
-import { LeftOutNotice } from '../reading/left-out-notice.tsx';
+import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
 import { materialsOptions } from '../materials/queries.ts';
 import { sendNewerVersion, whenReady } from '../materials/upload.ts';
-import { NextLesson } from './next-lesson.tsx';
 import { PartSettings } from '../path/part-settings.tsx';
-import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
+import { contentOptions, contentScript } from '../reading/content.ts';
+import { LeftOutNotice } from '../reading/left-out-notice.tsx';
+import { NextLesson } from './next-lesson.tsx';
 import { PictureWords } from './picture-words.tsx';
 
 interface Props {

@@ -8,10 +8,10 @@ import { Field, TextArea } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import { stopLooks } from '../lesson-parts/stop-looks.ts';
 import { useEditedLesson } from '../question-editor/edited-lesson.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { PhraseField } from './phrase-field.tsx';
-import { stopLooks } from '../lesson-parts/stop-looks.ts';
 
 /** Loaded when a stop is opened. */
 const loadEditor = () => import('../question-editor/checkpoint-editor.tsx');

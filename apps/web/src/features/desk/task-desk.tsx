@@ -7,8 +7,8 @@ import { focusSoon, writeSoon } from '../../ui/focus-soon.ts';
 import { t } from '../../words/words.ts';
 import { createCheckpoint, createFork, createPause } from '../lesson-parts/new-stops.ts';
 import { partFigures } from '../lesson-parts/part-figures.ts';
-import { PartSettings } from '../path/part-settings.tsx';
 import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
+import { PartSettings } from '../path/part-settings.tsx';
 import { StopCard } from './stop-card.tsx';
 
 interface Props {

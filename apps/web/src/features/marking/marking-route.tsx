@@ -7,10 +7,10 @@ import { EmptyPlace } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
-import { StudentDrawer } from './student-drawer.tsx';
 import { useLiveSheet } from '../assignment/use-live-sheet.ts';
 import { markingOptions } from './queries.ts';
 import { QuestionAnswersView } from './question-answers.tsx';
+import { StudentDrawer } from './student-drawer.tsx';
 
 export function Component() {
   return <AssignmentFrame>{(sheet) => <MarkingDesk sheet={sheet} />}</AssignmentFrame>;

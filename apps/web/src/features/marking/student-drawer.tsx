@@ -24,15 +24,15 @@ import { StateMark, stateWords } from '../../ui/state-mark.tsx';
 import { formatInstant, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
+import { attemptOptions, sheetOptions } from '../assignment/queries.ts';
 import { needWords } from '../lesson-parts/tile-looks.ts';
+import { GivenResponse } from '../question/given-response.tsx';
 import { AnswerView, AskedView } from './answer-view.tsx';
+import { doubtWords } from './doubt-words.ts';
 import { MarkForm } from './mark-form.tsx';
+import { MetStrip } from './met-strip.tsx';
 import { focusNextUnmarked, useNextKey } from './next-unmarked.ts';
 import { historyOptions } from './queries.ts';
-import { GivenResponse } from '../question/given-response.tsx';
-import { doubtWords } from './doubt-words.ts';
-import { MetStrip } from './met-strip.tsx';
-import { attemptOptions, sheetOptions } from '../assignment/queries.ts';
 
 interface Props {
   readonly assignmentId: string;

@@ -3,8 +3,8 @@ import { Plus, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
-import { PictureField } from '../picture/picture-field.tsx';
 import { newItemId } from '../lesson-parts/new-id.ts';
+import { PictureField } from '../picture/picture-field.tsx';
 import { GroupMenu } from './group-menu.tsx';
 import { TargetField } from './target-field.tsx';
 

@@ -7,9 +7,9 @@ import { CheckInput } from '../../ui/check-input.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { formatPlace } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
-import { needWords } from '../lesson-parts/tile-looks.ts';
 import { useDraftOnOpening } from '../desk/queries.ts';
 import { useWholeLesson } from '../desk/whole-lesson.ts';
+import { needWords } from '../lesson-parts/tile-looks.ts';
 import { targetWords } from '../path/way-words.ts';
 import { PrintedQuestion } from './printed-question.tsx';
 

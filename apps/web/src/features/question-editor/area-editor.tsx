@@ -6,11 +6,11 @@ import { CheckInput } from '../../ui/check-input.tsx';
 import { Select } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 import { areaBox, areaClip, PictureBoard } from '../question/picture-board.tsx';
 import type { EditorProps } from './editor-props.ts';
 import { NumberInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
-import { newItemId } from '../lesson-parts/new-id.ts';
 
 type Shape = Area['shape'];
 type Corner = readonly [number, number];

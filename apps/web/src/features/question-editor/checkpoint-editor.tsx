@@ -6,10 +6,10 @@ import { focusSoon } from '../../ui/focus-soon.ts';
 import { enEditor } from '../../words/en-editor.ts';
 import { addWords, t } from '../../words/words.ts';
 import { BankPicker } from '../bank/bank-picker.tsx';
+import { newItemId } from '../lesson-parts/new-id.ts';
 import { DrawingOfQuestions } from './drawing-of-questions.tsx';
 import { useEarlierQuestions } from './edited-lesson.ts';
 import { formWords, KindMenu } from './kind-menu.tsx';
-import { newItemId } from '../lesson-parts/new-id.ts';
 import { QuestionEditor } from './question-editor.tsx';
 import { TypeQuestions } from './type-questions.tsx';
 

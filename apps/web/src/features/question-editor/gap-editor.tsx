@@ -3,10 +3,10 @@ import { useState } from 'react';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 import type { EditorProps } from './editor-props.ts';
 import { SelectInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
-import { newItemId } from '../lesson-parts/new-id.ts';
 
 type Kind = 'inlineChoice' | 'gapMatch' | 'textEntry';
 

@@ -4,8 +4,8 @@ import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
-import type { EditorProps } from './editor-props.ts';
 import { newItemId } from '../lesson-parts/new-id.ts';
+import type { EditorProps } from './editor-props.ts';
 
 type Words = QuestionOf<'hottext'>['words'];
 type Standing = Words[number]['standing'];

@@ -1,10 +1,10 @@
 import { createItem, type Item, type Pair } from '@semita/core';
 import { TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 import type { EditorProps } from './editor-props.ts';
 import { SelectInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
-import { newItemId } from '../lesson-parts/new-id.ts';
 
 /** What is to be put in order, in the right order. */
 export function OrderEditor({ question, onChange }: EditorProps<'order'>) {

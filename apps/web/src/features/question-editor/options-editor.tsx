@@ -3,11 +3,11 @@ import { useId } from 'react';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
+import { newItemId } from '../lesson-parts/new-id.ts';
 import { PictureField } from '../picture/picture-field.tsx';
 import type { EditorProps } from './editor-props.ts';
 import { NumberInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
-import { newItemId } from '../lesson-parts/new-id.ts';
 
 /** Answers to pick from, each with its feedback. */
 export function OptionsEditor({ question, onChange }: EditorProps<'choice'>) {

@@ -4,8 +4,8 @@ import { Button } from '../../ui/button.tsx';
 import { TextInput } from '../../ui/field.tsx';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
-import { NumberInput } from './fields.tsx';
 import { newItemId } from '../lesson-parts/new-id.ts';
+import { NumberInput } from './fields.tsx';
 import { RubricShelf } from './rubric-shelf.tsx';
 
 interface Props {

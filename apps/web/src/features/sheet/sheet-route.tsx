@@ -12,11 +12,11 @@ import type { KeyGroup } from '../../ui/key-list.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
-import { useNextKey } from '../marking/next-unmarked.ts';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
-import { SheetTable } from './sheet-table.tsx';
-import { StudentDrawer } from '../marking/student-drawer.tsx';
 import { useLiveSheet } from '../assignment/use-live-sheet.ts';
+import { useNextKey } from '../marking/next-unmarked.ts';
+import { StudentDrawer } from '../marking/student-drawer.tsx';
+import { SheetTable } from './sheet-table.tsx';
 
 type Order = 'need' | 'name' | 'progress';
 

@@ -11,10 +11,18 @@ import { ProgressBar } from '../../ui/progress-bar.tsx';
 import { formatBytes, formatClock, formatDay, formatShare } from '../../words/format.ts';
 import { formatLengths } from '../../words/place.ts';
 import { findWords, t } from '../../words/words.ts';
+import { materialsOptions } from '../materials/queries.ts';
+import {
+  bringIn,
+  cancelUpload,
+  clearUpload,
+  pauseUpload,
+  resumeUpload,
+  showReceived,
+  useUpload,
+} from '../materials/upload.ts';
 import { LeftOutNotice } from '../reading/left-out-notice.tsx';
 import { CatalogueSearch } from './catalogue-search.tsx';
-import { materialsOptions } from '../materials/queries.ts';
-import { bringIn, cancelUpload, clearUpload, pauseUpload, resumeUpload, showReceived, useUpload } from '../materials/upload.ts';
 
 /** Loaded when somebody records, which is seldom. */
 const ShelfRecorder = lazy(async () => ({ default: (await import('../voice/shelf-recorder.tsx')).ShelfRecorder }));

@@ -9,8 +9,8 @@ import { Dialog } from '../../ui/dialog.tsx';
 import { errorWords } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
-import { type Content, contentOptions, contentScript } from '../reading/content.ts';
 import { lessonsOptions, materialsOptions } from '../materials/queries.ts';
+import { type Content, contentOptions, contentScript } from '../reading/content.ts';
 
 interface Props {
   readonly material: Material;

@@ -14,12 +14,12 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { formatBytes, formatClock, formatShare } from '../../words/format.ts';
 import { formatLengths } from '../../words/place.ts';
 import { findWords, t } from '../../words/words.ts';
-import { BringInPanel } from './bring-in-panel.tsx';
 import { lessonsOptions, materialsOptions } from '../materials/queries.ts';
+import { forgetReceived } from '../materials/upload.ts';
+import { BringInPanel } from './bring-in-panel.tsx';
 import { ReplaceButton } from './replace-button.tsx';
 import { SeveralLessons } from './several-lessons.tsx';
 import { ShelfTabs } from './shelf-tabs.tsx';
-import { forgetReceived } from '../materials/upload.ts';
 
 export function Component() {
   const navigate = useNavigate();

@@ -2,8 +2,8 @@ import type { MadeSlide } from '@semita/core';
 import { useQuery } from '@tanstack/react-query';
 import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
-import { PictureField } from '../picture/picture-field.tsx';
 import { materialsOptions } from '../materials/queries.ts';
+import { PictureField } from '../picture/picture-field.tsx';
 
 interface Props {
   readonly slide: MadeSlide;

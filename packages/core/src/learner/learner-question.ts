@@ -1,0 +1,294 @@
+import type { Answer } from '../attempt/attempt-state.ts';
+import { earnedByResponse, mayStillBeAnswered, mayTryAgain } from '../attempt/tries.ts';
+import type { Hundredths } from '../elements/points.ts';
+import type { LessonPicture, Recording } from '../elements/recording.ts';
+import { rightResponse } from '../marking/right-response.ts';
+import { type Verdicts, verdictsOf } from '../marking/verdicts.ts';
+import type { Drawing } from '../question/drawing.ts';
+import {
+  type Area,
+  type DrawingGround,
+  type Item,
+  isTeacherMarked,
+  type Question,
+  type QuestionKind,
+  type TextPiece,
+} from '../question/question.ts';
+import type { HandedFile, ResponseBody } from '../question/response.ts';
+
+/** A question as a learner's browser may hold it: no key, no feedback, no hint, no teacher's note. */
+export type LearnerQuestion = LearnerQuestionHead & LearnerQuestionBody;
+export type LearnerQuestionOf<K extends LearnerQuestion['kind']> = Extract<LearnerQuestion, { readonly kind: K }>;
+
+export interface LearnerQuestionHead {
+  readonly id: string;
+  readonly stem: string;
+  readonly points: Hundredths;
+  readonly picture?: LessonPicture | undefined;
+  readonly sound?: Recording | undefined;
+  readonly directions?: Recording | undefined;
+  /** There is a hint, at this cost. */
+  readonly hintCost?: Hundredths | undefined;
+  readonly mayBeBlank?: boolean | undefined;
+  readonly tries?: { readonly count: number; readonly laterPercent: number } | undefined;
+  readonly timeLimitMs?: number | undefined;
+  readonly asksConfidence?: boolean | undefined;
+  readonly comparedWith?: string | undefined;
+}
+
+export interface LearnerOption extends Item {
+  readonly picture?: LessonPicture | undefined;
+}
+
+export type LearnerQuestionBody =
+  | { readonly kind: 'choice'; readonly several: boolean; readonly options: readonly LearnerOption[] }
+  | { readonly kind: 'poll'; readonly several: boolean; readonly options: readonly LearnerOption[] }
+  | {
+      readonly kind: 'inlineChoice';
+      readonly pieces: readonly TextPiece[];
+      readonly gaps: readonly { readonly id: string; readonly options: readonly Item[] }[];
+    }
+  | {
+      readonly kind: 'gapMatch';
+      readonly pieces: readonly TextPiece[];
+      readonly gaps: readonly { readonly id: string }[];
+      readonly words: readonly Item[];
+    }
+  | {
+      readonly kind: 'textEntry';
+      readonly pieces: readonly TextPiece[];
+      readonly gaps: readonly { readonly id: string }[];
+    }
+  /** The unit stands behind the field where the student need not write it. */
+  | { readonly kind: 'numeric'; readonly unit: string }
+  | { readonly kind: 'order'; readonly items: readonly Item[] }
+  | { readonly kind: 'match'; readonly left: readonly Item[]; readonly right: readonly Item[] }
+  | { readonly kind: 'associate'; readonly items: readonly Item[] }
+  | { readonly kind: 'hottext'; readonly several: boolean; readonly words: readonly (Item & { isPlain: boolean })[] }
+  | { readonly kind: 'hotspot'; readonly several: boolean; readonly areas: readonly Area[] }
+  | { readonly kind: 'selectPoint'; readonly mostPoints: number }
+  | { readonly kind: 'graphicGapMatch'; readonly words: readonly Item[]; readonly areas: readonly Area[] }
+  | {
+      readonly kind: 'slider';
+      readonly least: number;
+      readonly most: number;
+      readonly step: number;
+      readonly leastLabel: string;
+      readonly mostLabel: string;
+    }
+  | {
+      readonly kind: 'extendedText';
+      readonly wordBox: readonly string[];
+      readonly starters: readonly string[];
+      readonly wordRange: { readonly least: number | null; readonly most: number | null } | null;
+    }
+  | { readonly kind: 'drawing'; readonly ground: DrawingGround }
+  | { readonly kind: 'upload'; readonly mostFiles: number }
+  | { readonly kind: 'record'; readonly withPicture: boolean; readonly longestMs: number }
+  | { readonly kind: 'discussion' }
+  | SealedBody;
+
+/** A question whose words the student may not see yet: its time has not begun, or it has not been reached. */
+export interface SealedBody {
+  readonly kind: 'sealed';
+  readonly of: QuestionKind;
+}
+
+/** Puts items in an order that depends on the name of what they are items of. */
+export type Mix = <T>(name: string, items: readonly T[]) => readonly T[];
+
+/** For who may know in which order a question was written. */
+export const asWritten: Mix = (_, items) => items;
+
+/** What a student may know of a question before they see its words. */
+export function toSealedQuestion({ id, points, mayBeBlank, timeLimitMs, kind }: Question): LearnerQuestion {
+  return { id, stem: '', points, ...present({ mayBeBlank, timeLimitMs }), kind: 'sealed', of: kind };
+}
+
+/**
+ * Built by naming what goes through, so that a field added to the model later stays secret until it is named here.
+ * @param mix puts items in the order in which they are shown: by the secret of an attempt for its student, as they were
+ *   written where nobody must not know
+ */
+export function toLearnerQuestion(question: Question, mix: Mix): LearnerQuestion {
+  const { id, stem, points, picture, sound, directions, mayBeBlank, timeLimitMs, asksConfidence, comparedWith } =
+    question;
+  const tries = question.tries && { count: question.tries.count, laterPercent: question.tries.laterPercent };
+  const head = { picture, sound, directions, mayBeBlank, tries, timeLimitMs, asksConfidence, comparedWith };
+  return {
+    ...{ id, stem, points },
+    ...present({ ...head, hintCost: question.hint?.cost }),
+    ...toBody(question, (items, name = '') => mix(`${id} ${name}`, items)),
+  };
+}
+
+function toBody(question: Question, mix: <T>(items: readonly T[], name?: string) => readonly T[]): LearnerQuestionBody {
+  switch (question.kind) {
+    case 'choice': {
+      const options = question.options.map(({ id, text, picture }) => ({ id, text, ...present({ picture }) }));
+      const { kind, several } = question;
+      return { kind, several, options: question.shuffle ? mix(options) : options };
+    }
+    case 'poll':
+      return { kind: question.kind, several: question.several, options: question.options.map(toItem) };
+    case 'inlineChoice':
+      return {
+        kind: question.kind,
+        pieces: question.pieces.map(toPiece),
+        gaps: question.gaps.map(({ id, options }) => ({ id, options: mix(options.map(toItem), id) })),
+      };
+    case 'gapMatch':
+      return {
+        kind: question.kind,
+        pieces: question.pieces.map(toPiece),
+        gaps: question.gaps.map(({ id }) => ({ id })),
+        words: mix(question.words.map(toItem)),
+      };
+    case 'textEntry':
+      return {
+        kind: question.kind,
+        pieces: question.pieces.map(toPiece),
+        gaps: question.gaps.map(({ id }) => ({ id })),
+      };
+    case 'numeric':
+      return { kind: question.kind, unit: question.unitNeeded ? '' : question.unit };
+    case 'order':
+      return { kind: question.kind, items: mix(question.items.map(toItem)) };
+    case 'match':
+      return {
+        kind: question.kind,
+        left: question.left.map(toItem),
+        right: mix(question.right.map(toItem)),
+      };
+    case 'associate':
+      return { kind: question.kind, items: mix(question.items.map(toItem)) };
+    case 'hottext':
+      return {
+        kind: question.kind,
+        several: question.several,
+        words: question.words.map(({ id, text, standing }) => ({ id, text, isPlain: standing === 'plain' })),
+      };
+    case 'hotspot':
+      return { kind: question.kind, several: question.several, areas: question.areas.map(toArea) };
+    case 'selectPoint':
+      return { kind: question.kind, mostPoints: question.mostPoints };
+    case 'graphicGapMatch':
+      return {
+        kind: question.kind,
+        words: mix(question.words.map(toItem)),
+        areas: question.areas.map(toArea),
+      };
+    case 'slider': {
+      const { kind, least, most, step, leastLabel, mostLabel } = question;
+      return { kind, least, most, step, leastLabel, mostLabel };
+    }
+    case 'extendedText': {
+      const { kind, wordBox = [], starters = [], wordRange = null } = question;
+      return { kind, wordBox, starters, wordRange };
+    }
+    case 'drawing':
+      return { kind: question.kind, ground: question.ground };
+    case 'upload':
+      return { kind: question.kind, mostFiles: question.mostFiles };
+    case 'record':
+      return { kind: question.kind, withPicture: question.withPicture, longestMs: question.longestMs };
+    case 'discussion':
+      return { kind: question.kind };
+  }
+}
+
+function toItem({ id, text }: Item): Item {
+  return { id, text };
+}
+
+function toPiece(piece: TextPiece): TextPiece {
+  return 'text' in piece ? { text: piece.text } : { gapId: piece.gapId };
+}
+
+function toArea({ id, shape, coords, label }: Area): Area {
+  return { id, shape, coords, label };
+}
+
+/** Only what is there: a key without a value would travel for nothing. */
+export function present<T extends object>(fields: T): Partial<T> {
+  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<T>;
+}
+
+/** What a learner has earned by answering a question. */
+export interface QuestionResult {
+  readonly points: Hundredths | null;
+  readonly comment: string | null;
+  /** The key, said as a response, once there is nothing more to try; null where there is none. */
+  readonly right: ResponseBody | null;
+  /** What is right of the answer, piece by piece, once there is nothing more to try. */
+  readonly verdicts: Verdicts;
+  /** Where points had to be set on a picture: the places that count. */
+  readonly rightAreas: readonly Area[];
+  /** Feedback of the options that were picked. */
+  readonly feedback: readonly { readonly optionId: string; readonly text: string }[];
+  /** What the teacher says to an answer that came out like this one. */
+  readonly said: string | null;
+  readonly modelAnswer: string | null;
+  readonly voice: HandedFile | null;
+  readonly drawn: Readonly<Record<string, Drawing>>;
+  /** Criteria of the rubric with the level that was met, once a teacher marked by it. */
+  readonly rubric: readonly { readonly title: string; readonly words: string; readonly points: Hundredths }[];
+  /** The response itself earned all there is, whatever a hint or a later try took off. */
+  readonly isFull: boolean;
+  /** Given back, to be worked on again. */
+  readonly returned: boolean;
+  /** The answer may be given again while the stop is open. */
+  readonly mayTryAgain: boolean;
+}
+
+/**
+ * What an answer has earned its student to see.
+ * @param isOpen the stop still stands open: more may be tried, so nothing gives the key away
+ */
+export function toResult(question: Question, answer: Answer, isOpen: boolean): QuestionResult {
+  // Nothing gives the key away of what may be answered again, whatever it is that lets it be; nor while its stop stands
+  // open, where other answers of the same stop may be tried again.
+  const isOver = !isOpen && !mayStillBeAnswered(question, answer, isOpen);
+  return {
+    points: answer.points,
+    comment: answer.comment,
+    right: isOver ? rightResponse(question) : null,
+    verdicts: isOver ? verdictsOf(question, answer.response) : {},
+    rightAreas: isOver && question.kind === 'selectPoint' ? question.areas.map(toArea) : [],
+    feedback: optionFeedback(question, answer),
+    said: outcomeFeedback(question, answer),
+    modelAnswer: (isOver && answer.points !== null && isTeacherMarked(question.kind) && question.modelAnswer) || null,
+    voice: answer.voice ?? null,
+    drawn: answer.drawn ?? {},
+    rubric: rubricResult(question, answer),
+    isFull: isFull(question, answer),
+    returned: answer.returned ?? false,
+    mayTryAgain: isOpen && mayTryAgain(question, answer),
+  };
+}
+
+/** Whether a response earned all its question can. */
+export function isFull({ points }: Pick<Question, 'points'>, answer: Answer): boolean {
+  return points > 0 && (earnedByResponse(answer) ?? 0) >= points;
+}
+
+function rubricResult({ rubric }: Question, answer: Answer): QuestionResult['rubric'] {
+  return (rubric?.criteria ?? []).flatMap(({ id, title, levels }) => {
+    const level = levels.find((one) => one.id === answer.rubric?.[id]);
+    return level ? [{ title, words: level.words, points: level.points }] : [];
+  });
+}
+
+function optionFeedback(question: Question, { response }: Answer): QuestionResult['feedback'] {
+  if (question.kind !== 'choice' || response.kind !== 'choice') return [];
+  return question.options
+    .filter((option) => response.optionIds.includes(option.id) && option.feedback !== '')
+    .map((option) => ({ optionId: option.id, text: option.feedback }));
+}
+
+function outcomeFeedback({ feedback, points }: Question, answer: Answer): string | null {
+  const earned = earnedByResponse(answer);
+  if (!feedback || earned === null || points === 0) return null;
+  if (earned >= points) return feedback.right || null;
+  return (earned > 0 ? feedback.partly || feedback.wrong : feedback.wrong) || null;
+}

@@ -1,0 +1,98 @@
+import { expect, test } from 'vitest';
+import { beginAttempt } from '../attempt/attempt-state.ts';
+import { defaultTerms } from '../attempt/terms.ts';
+import type { Lesson } from '../lesson/lesson.ts';
+import { materialsOf } from '../lesson/materials-of.ts';
+import { createContext } from '../own-lesson/create-context.ts';
+import { takeInAll } from '../reducer/take-in.ts';
+import { bridgeLesson, createSitting, inset, narration, pickOne, wholeWalk } from '../test/bridge-lesson.ts';
+import { learnerView } from './learner-view.ts';
+
+const context = createContext(bridgeLesson, defaultTerms);
+const viewAfter = (count: number) => {
+  const event = createSitting('a');
+  return learnerView(
+    bridgeLesson,
+    takeInAll(
+      context,
+      beginAttempt({ begunAt: 1_000_000, secret: 'of a test' }),
+      wholeWalk.slice(0, count).map((body) => event(body)),
+    ),
+    {},
+  );
+};
+
+test('before anything is answered no secret is in the view, nor any trace of a key', () => {
+  const text = JSON.stringify(viewAfter(3));
+  expect(text).not.toContain('SECRET');
+  expect(text).not.toContain('"right"');
+});
+
+test('answering earns the feedback of the picked options of that question and nothing more', () => {
+  const secretsAfter = (count: number) =>
+    [...new Set(JSON.stringify(viewAfter(count)).match(/SECRET [a-z ]+/g))].sort();
+  expect(secretsAfter(4)).toEqual(['SECRET feedback compression']);
+  expect(secretsAfter(wholeWalk.length)).toEqual(['SECRET feedback compression', 'SECRET feedback tower']);
+  expect(viewAfter(4).results).toEqual({
+    'q-one': {
+      points: 200,
+      comment: null,
+      right: { kind: 'choice', optionIds: ['o-compression'] },
+      verdicts: { 'o-compression': true },
+      rightAreas: [],
+      feedback: [{ optionId: 'o-compression', text: 'SECRET feedback compression' }],
+      said: null,
+      modelAnswer: null,
+      voice: null,
+      drawn: {},
+      rubric: [],
+      isFull: true,
+      returned: false,
+      mayTryAgain: false,
+    },
+  });
+});
+
+test('a teacher who marked is not named to the student', () => {
+  const event = createSitting('a');
+  const mark = createSitting('teacher', 9_000_000);
+  const events = [
+    ...wholeWalk.map((body) => event(body)),
+    mark({ type: 'marked', stopId: 's-two', questionId: 'q-written', points: 300, by: 'teacher-17' }),
+  ];
+  const view = learnerView(
+    bridgeLesson,
+    takeInAll(context, beginAttempt({ begunAt: 1_000_000, secret: 'of a test' }), events),
+    {},
+  );
+  expect(JSON.stringify(view)).not.toContain('teacher-17');
+  expect(view.results['q-written']).toMatchObject({ points: 300 });
+});
+
+test('voices, pictures, insets and the way on reach the learner whole', () => {
+  const directions = { materialId: 'voice', words: 'Listen first.' };
+  const picture = { materialId: 'frame', alt: 'The beam' };
+  const question = { ...pickOne, directions, picture };
+  const lesson: Lesson = {
+    ...bridgeLesson,
+    directions,
+    parts: bridgeLesson.parts.map((part) => ({
+      ...part,
+      ...{ directions, narrations: [narration], insets: [inset], nextLessonId: 'arches' },
+      stops: [
+        { id: 's', kind: 'checkpoint', atMs: 20_000, required: true, questions: [question] },
+        { id: 'p', kind: 'pause', atMs: 30_000, note: '', voice: directions },
+      ],
+    })),
+  };
+  const seen = learnerView(lesson, beginAttempt({ begunAt: 0, secret: 'of a test' }), {}).lesson;
+  expect(seen.directions).toEqual(directions);
+  expect(seen.parts[0]).toMatchObject({ directions, narrations: [narration], insets: [inset], nextLessonId: 'arches' });
+  expect(seen.parts[0]?.stops).toMatchObject([{ questions: [{ directions, picture }] }, { voice: directions }]);
+  expect(JSON.stringify(seen)).not.toContain('SECRET');
+  expect([...materialsOf(lesson)].sort()).toEqual(['film', 'frame', 'voice']);
+});
+
+test('stops come in the order of the film', () => {
+  expect(viewAfter(0).lesson.parts[0]?.stops.map((stop) => stop.id)).toEqual(['s-one', 's-pause', 's-two']);
+});

@@ -1,0 +1,312 @@
+import type { AfterClosing, Answer, AttemptState, RouteState, Sitting, StopState } from '../attempt/attempt-state.ts';
+import type { Terms } from '../attempt/terms.ts';
+import type { BlockAnchor } from '../elements/block-anchor.ts';
+import type { LessonPicture, Recording } from '../elements/recording.ts';
+import type { Board, Tile } from '../lesson/board.ts';
+import {
+  hasMaterial,
+  type Inset,
+  type Lesson,
+  type MaterialPartKind,
+  type Narration,
+  type Part,
+  type PlacePartKind,
+  type Stop,
+  stopsInOrder,
+  type Target,
+} from '../lesson/lesson.ts';
+import { ownLesson } from '../own-lesson/own-lesson.ts';
+import type { Question } from '../question/question.ts';
+import { shuffledBy } from '../question/shuffled-by-secret.ts';
+import { type Ahead, certainAhead } from '../walk/certain-ahead.ts';
+import { isShownInTime } from '../walk/time-limit.ts';
+import {
+  type LearnerQuestion,
+  present,
+  type QuestionResult,
+  toLearnerQuestion,
+  toResult,
+  toSealedQuestion,
+} from './learner-question.ts';
+
+/** A lesson as a learner's browser may hold it: no keys, no feedback, no teacher's notes. */
+export interface LearnerLesson {
+  readonly title: string;
+  readonly directions?: Recording | undefined;
+  readonly freeFrom?: number | undefined;
+  readonly parts: readonly LearnerPart[];
+}
+
+export type LearnerPart = LearnerMaterialPart | LearnerPlacePart;
+
+interface LearnerPartHead {
+  readonly id: string;
+  readonly title: string;
+  readonly inMs: number;
+  readonly outMs: number;
+  readonly stops: readonly LearnerStop[];
+  readonly directions?: Recording | undefined;
+  readonly practice?: boolean | undefined;
+  readonly rules?: readonly HiddenRule[] | undefined;
+  readonly next?: Target | undefined;
+  readonly from?: { readonly linkId: string; readonly isAside: boolean } | undefined;
+  readonly anyOrder?: string | undefined;
+}
+
+export interface LearnerPlacePart extends LearnerPartHead {
+  readonly kind: PlacePartKind;
+}
+
+export interface LearnerMaterialPart extends LearnerPartHead {
+  readonly kind: MaterialPartKind;
+  readonly materialId: string;
+  readonly narrations?: readonly Narration[] | undefined;
+  readonly insets?: readonly Inset[] | undefined;
+  readonly nextLessonId?: string | undefined;
+}
+
+export type LearnerStop =
+  | {
+      readonly id: string;
+      readonly kind: 'checkpoint';
+      readonly atMs: number;
+      readonly anchor?: BlockAnchor | undefined;
+      readonly required: boolean;
+      readonly questions: readonly LearnerQuestion[];
+      /** Where it leads depends on the answers; on what of them, nobody is told. */
+      readonly rules?: readonly HiddenRule[] | undefined;
+    }
+  | {
+      readonly id: string;
+      readonly kind: 'fork';
+      readonly atMs: number;
+      readonly anchor?: BlockAnchor | undefined;
+      readonly prompt: string;
+      readonly choices: readonly LearnerChoice[];
+    }
+  /** A board hides nothing. */
+  | Board
+  | {
+      readonly id: string;
+      readonly kind: 'pause';
+      readonly atMs: number;
+      readonly anchor?: BlockAnchor | undefined;
+      readonly note: string;
+      readonly voice?: Recording | undefined;
+    };
+
+export interface HiddenRule {
+  readonly hidden: true;
+}
+
+export interface LearnerChoice {
+  readonly id: string;
+  readonly words: string;
+  readonly picture?: LessonPicture | undefined;
+  readonly to: Target;
+  /** A part that must be done before it is offered. */
+  readonly after?: string | undefined;
+}
+
+export interface LearnerView {
+  readonly lesson: LearnerLesson;
+  readonly state: LearnerState;
+  /** By question id; only questions that were answered. */
+  readonly results: Readonly<Record<string, QuestionResult>>;
+  /** By question id; only hints that were asked for. */
+  readonly hints: Readonly<Record<string, string>>;
+  /** What of the way ahead is certain. */
+  readonly ahead: Ahead;
+}
+
+/**
+ * What a student's browser may know of the state of their attempt, and goes on from. Without the secret, without what
+ * others did to it, and without what waits.
+ */
+export type LearnerState = Omit<AttemptState, 'secret' | 'drawnByTime' | 'groups' | 'admittedUntil'>;
+
+/**
+ * The only way a lesson reaches a student. Built by naming what goes through, never by leaving out, so that a field
+ * added to the model later stays secret until somebody names it here.
+ * @param terms whether questions stay with the school until they are reached
+ */
+export function learnerView(
+  lesson: Lesson,
+  state: AttemptState,
+  terms: Pick<Terms, 'questionsWhenReached'>,
+): LearnerView {
+  const own = ownLesson(lesson, state);
+  return {
+    lesson: toLearnerLesson(own, { state, terms }),
+    state: toLearnerState(state),
+    results: resultsOf(own, state),
+    hints: hintsOf(own, state),
+    ahead: certainAhead(own, state),
+  };
+}
+
+/** Whose eyes a lesson is shown to. */
+interface Reader {
+  readonly state: AttemptState;
+  readonly terms: Pick<Terms, 'questionsWhenReached'>;
+}
+
+function toLearnerLesson({ title, directions, parts, freeFrom }: Lesson, reader: Reader): LearnerLesson {
+  return { title, ...present({ directions, freeFrom }), parts: parts.flatMap((part) => toLearnerPart(part, reader)) };
+}
+
+/** An edition holds what other lessons hold; of a draft, what is not to be had is left out. */
+function toLearnerPart(part: Part, reader: Reader): LearnerPart[] {
+  if (part.kind === 'lesson') return [];
+  const { id, title, inMs, outMs, stops, directions, practice, next, anyOrder } = part;
+  const from = part.from && { linkId: part.from.linkId, isAside: part.from.isAside };
+  const head = {
+    ...{ id, title, inMs, outMs },
+    stops: stopsInOrder(stops).map((stop) => toLearnerStop(stop, reader)),
+    ...present({ directions, practice, next, from, anyOrder, rules: hide(part.rules) }),
+  };
+  if (!hasMaterial(part)) return [{ ...head, kind: part.kind }];
+  const { kind, materialId, narrations, insets, nextLessonId } = part;
+  return [{ ...head, kind, materialId, ...present({ narrations, insets, nextLessonId }) }];
+}
+
+function toLearnerStop(stop: Stop, reader: Reader): LearnerStop {
+  const { id, atMs, anchor } = stop;
+  const place = { id, atMs, ...present({ anchor }) };
+  if (stop.kind === 'pause') return { ...place, kind: stop.kind, note: stop.note, ...present({ voice: stop.voice }) };
+  if (stop.kind === 'fork') {
+    const choices = stop.choices.map(({ id: choiceId, words, picture, to, after }) => ({
+      ...{ id: choiceId, words, to },
+      ...present({ picture, after }),
+    }));
+    return { ...place, kind: stop.kind, prompt: stop.prompt, choices };
+  }
+  if (stop.kind === 'board') {
+    const { kind, prompt, voice, arrangement, columns, tiles, need } = stop;
+    return {
+      id,
+      atMs,
+      kind,
+      prompt,
+      arrangement,
+      columns,
+      need,
+      tiles: tiles.map(toLearnerTile),
+      ...present({ voice }),
+    };
+  }
+  const { kind, required, questions } = stop;
+  return {
+    ...{ ...place, kind, required },
+    questions: questions.map((question) => toShown(question, stop.id, reader)),
+    ...present({ rules: hide(stop.rules) }),
+  };
+}
+
+function toLearnerTile({ id, title, picture, colour, does, minutes, worth, to, at, row }: Tile): Tile {
+  return { id, title, colour, does, minutes, worth, to, ...present({ picture, at, row }) };
+}
+
+/** That there are rules must be known, so that a browser waits for what they lead to. */
+function hide(rules: readonly unknown[] | undefined): readonly HiddenRule[] | undefined {
+  return rules && rules.length > 0 ? [{ hidden: true }] : undefined;
+}
+
+/** A question as far as its student may see it now. */
+function toShown(question: Question, stopId: string, { state, terms }: Reader): LearnerQuestion {
+  const stop = state.stops[stopId];
+  const isKept = terms.questionsWhenReached === true && stop === undefined;
+  if (isKept || !isShownInTime(question, stop)) return toSealedQuestion(question);
+  return toLearnerQuestion(question, (name, items) => shuffledBy(state.secret, name, items));
+}
+
+function toLearnerState(state: AttemptState): LearnerState {
+  const { version, begunAt, lastSeenAt, handedInAt, currentPartId, parts, timeSpentMs, bestProgress, extraTime } =
+    state;
+  const { route, afterClosing, doubts, intake } = state;
+  const { cutMs, hiddenMs, lateAnswers, refusedCount } = doubts;
+  return {
+    ...{ version, begunAt, lastSeenAt, handedInAt, currentPartId, timeSpentMs },
+    parts: mapValues(parts, ({ coverage, furthestMs, positionMs }) => ({ coverage, furthestMs, positionMs })),
+    stops: mapValues(state.stops, toLearnerStopState),
+    ...present({ bestProgress, extraTime, afterClosing: afterClosing && toAfterClosing(afterClosing) }),
+    ...(route ? { route: toLearnerRoute(route) } : {}),
+    doubts: { cutMs, hiddenMs, lateAnswers, refusedCount, refusals: [] },
+    intake: { sittings: mapValues(intake.sittings, toLearnerSitting), held: [], newlyMetMs: intake.newlyMetMs },
+  };
+}
+
+function toAfterClosing({ events, answers, fromAt, untilAt, arrivedAt, length }: AfterClosing): AfterClosing {
+  return { events, answers, fromAt, untilAt, arrivedAt, length };
+}
+
+function toLearnerSitting({ missing, waitsUntil, ...sitting }: Sitting): Sitting {
+  const { next, at, heardAt, shiftMs, deviceAt, deviceMs, away, creditMs, metAtMs } = sitting;
+  const clock = { at, heardAt, shiftMs, deviceAt, deviceMs };
+  return { next, ...clock, away, creditMs, metAtMs, ...present({ missing, waitsUntil }) };
+}
+
+function toLearnerRoute({ legs, ruled, isAtEnd, endVia, turnedBack, progress }: RouteState): RouteState {
+  return {
+    legs: legs.map(({ partId, via, fromStop, fromMs, atStop, atMs, untilMs, returns }) => ({
+      ...{ partId, via, fromStop, fromMs, atStop, atMs, untilMs, returns },
+    })),
+    ...{ ruled, isAtEnd, progress },
+    ...present({ endVia, turnedBack }),
+  };
+}
+
+function toLearnerStopState(stop: StopState): StopState {
+  const { phase, openedAt, openedAtSpentMs, settledAt, drafts, answers, arrivedAt, began, ended } = stop;
+  const { hints, choiceId, tiles } = stop;
+  return {
+    ...{ phase, openedAt, openedAtSpentMs, settledAt, drafts },
+    answers: mapValues(answers, toLearnerAnswer),
+    ...present({ arrivedAt, began, ended, hints, choiceId, tiles }),
+  };
+}
+
+/** Which teacher marked is the teachers' affair. */
+function toLearnerAnswer(answer: Answer): Answer {
+  const { response, points, markedBy, comment, earned, earlier, voice, drawn, returned, hintCost } = answer;
+  return {
+    ...{ response, points, comment },
+    markedBy: markedBy === null || markedBy === 'program' ? markedBy : 'teacher',
+    ...present({
+      ...{ earned, voice, drawn, returned, hintCost },
+      earlier: earlier?.map((one) => ({
+        ...{ response: one.response, points: one.points, comment: one.comment, because: one.because },
+        ...present({ hintCost: one.hintCost }),
+      })),
+    }),
+  };
+}
+
+function mapValues<T, U>(record: Readonly<Record<string, T>>, map: (value: T) => U): Record<string, U> {
+  return Object.fromEntries(Object.entries(record).map(([key, value]) => [key, map(value)]));
+}
+
+function resultsOf(lesson: Lesson, state: AttemptState): Record<string, QuestionResult> {
+  const results: Record<string, QuestionResult> = {};
+  for (const { stopId, question } of questionsOf(lesson)) {
+    const stop = state.stops[stopId];
+    const answer = stop?.answers[question.id];
+    if (answer) results[question.id] = toResult(question, answer, stop.phase === 'open');
+  }
+  return results;
+}
+
+function hintsOf(lesson: Lesson, state: AttemptState): Record<string, string> {
+  const hints: Record<string, string> = {};
+  for (const { stopId, question } of questionsOf(lesson))
+    if (question.hint && state.stops[stopId]?.hints?.includes(question.id)) hints[question.id] = question.hint.text;
+  return hints;
+}
+
+function questionsOf(lesson: Lesson): { stopId: string; question: Question }[] {
+  return lesson.parts
+    .flatMap((part) => part.stops)
+    .flatMap((stop) =>
+      stop.kind === 'checkpoint' ? stop.questions.map((question) => ({ stopId: stop.id, question })) : [],
+    );
+}

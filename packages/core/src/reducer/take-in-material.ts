@@ -1,0 +1,88 @@
+import type { LearnerEvent } from '../attempt/attempt-event.ts';
+import { type AttemptState, type PartState, type Sitting, slackMs } from '../attempt/attempt-state.ts';
+import type { Refusal } from '../attempt/refusal.ts';
+import type { Terms } from '../attempt/terms.ts';
+import { addInterval, type Coverage } from '../coverage/coverage.ts';
+import { gateToleranceMs, isMaterialLocked, isPartOpen, playLimitMs } from '../walk/gates.ts';
+import { partStateOf } from '../walk/settled.ts';
+import { findPart, type WalkContext, type WalkPart } from '../walk/walk-lesson.ts';
+
+/** How many times faster than an adult reader somebody may read and be believed. */
+export const fastestReading = 4;
+
+type MetEvent = Extract<LearnerEvent, { type: 'met' }>;
+
+/** A stretch that was met, as far as gates and credit go. */
+export function applyMet(context: WalkContext, state: AttemptState, event: MetEvent): AttemptState | Refusal {
+  const part = findPart(context.lesson, event.partId);
+  if (!part) return 'partUnknown';
+  if (!isPartOpen(context, state, part.id)) return 'beyondGate';
+  if (isMaterialLocked(context, state)) return 'lockedByStop';
+  const before = partStateOf(state, part);
+  if (!context.terms.skipping && event.fromMs > before.furthestMs + gateToleranceMs) return 'beyondGate';
+  const fromMs = Math.max(event.fromMs, part.inMs);
+  const gateMs = playLimitMs(part, state, context.terms);
+  const sitting = state.intake.sittings[event.sittingId];
+  if (!sitting) return 'notReached';
+  const price = creditPriceOf(part, context.terms);
+  const creditEndMs = fromMs + sitting.creditMs / price;
+  const furthestEndMs = Math.min(event.toMs, gateMs, part.outMs);
+  const bySitting = addInterval(before.coverage, { fromMs, toMs: Math.round(Math.min(furthestEndMs, creditEndMs)) });
+  // All sittings together: what is met for the first time is bounded by the time since the attempt began.
+  const allMs = (event.receivedAt - state.begunAt + slackMs) * context.terms.maxRate - state.intake.newlyMetMs;
+  const overAllMs = Math.max(0, (unionMs(bySitting) - unionMs(before.coverage)) * price - allMs) / price;
+  const toMs = Math.round(Math.min(furthestEndMs, creditEndMs) - overAllMs);
+  const claimedMs = Math.max(0, event.toMs - event.fromMs);
+  const believedMs = Math.max(0, toMs - fromMs);
+  const overMs = claimedMs - believedMs;
+  const doubts = overMs > gateToleranceMs ? withDoubt(state.doubts, Math.round(overMs), sitting.away) : state.doubts;
+  if (believedMs === 0) return { ...state, doubts };
+  const coverage = overAllMs > 0 ? addInterval(before.coverage, { fromMs, toMs }) : bySitting;
+  const newlyMs = (unionMs(coverage) - unionMs(before.coverage)) * price;
+  const after: PartState = { coverage, furthestMs: Math.max(before.furthestMs, toMs), positionMs: toMs };
+  const spent: Sitting = { ...sitting, creditMs: sitting.creditMs - believedMs * price, metAtMs: sitting.deviceMs };
+  return {
+    ...state,
+    doubts,
+    currentPartId: part.id,
+    parts: { ...state.parts, [part.id]: after },
+    intake: {
+      ...state.intake,
+      newlyMetMs: state.intake.newlyMetMs + newlyMs,
+      sittings: { ...state.intake.sittings, [event.sittingId]: spent },
+    },
+  };
+}
+
+function withDoubt(doubts: AttemptState['doubts'], overMs: number, isHidden: boolean): AttemptState['doubts'] {
+  return { ...doubts, cutMs: doubts.cutMs + overMs, hiddenMs: doubts.hiddenMs + (isHidden ? overMs : 0) };
+}
+
+const unionMs = (coverage: Coverage) => coverage.reduce((sum, { fromMs, toMs }) => sum + toMs - fromMs, 0);
+
+/**
+ * What a millisecond of a part costs of the film credit, which grows with the clock times the fastest rate. A text or
+ * slides may be met at up to four times the pace of an adult reader, whatever the rate for films: about 950 words a
+ * minute, beyond which nobody reads. From memory, no source.
+ */
+function creditPriceOf(part: WalkPart, terms: Terms): number {
+  return part.kind === 'clip' ? 1 : terms.maxRate / fastestReading;
+}
+
+/** Remembers where to go on; a place beyond the gate is pulled back to it. */
+export function moveTo(
+  context: WalkContext,
+  state: AttemptState,
+  partId: string,
+  atMs: number,
+): AttemptState | Refusal {
+  const part = findPart(context.lesson, partId);
+  if (!part) return 'partUnknown';
+  if (!isPartOpen(context, state, partId)) return 'beyondGate';
+  const before = partStateOf(state, part);
+  const limitMs = context.terms.skipping
+    ? part.outMs
+    : Math.min(before.furthestMs, playLimitMs(part, state, context.terms));
+  const positionMs = Math.min(Math.max(atMs, part.inMs), Math.max(limitMs, part.inMs));
+  return { ...state, currentPartId: partId, parts: { ...state.parts, [partId]: { ...before, positionMs } } };
+}
