@@ -243,6 +243,7 @@ export {
   sheetRowOf,
   sheetStops,
 } from './sheet/sheet-row.ts';
+export { type ShownState, shownAnswer, shownStateOf } from './sheet/shown-state.ts';
 export { type StopMark, type StopMarkState, stopMarkOf, stopMarkStates } from './sheet/stop-mark.ts';
 export { decodeText } from './text/decode-text.ts';
 export { plainWords } from './text/plain-words.ts';

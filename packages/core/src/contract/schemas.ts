@@ -1,15 +1,9 @@
 import * as v from 'valibot';
-import type { WalkedPaths } from '../analysis/walked-paths.ts';
-import type { Answer, AttemptState } from '../attempt/attempt-state.ts';
-import type { Fault } from '../checks/check-lesson.ts';
 import { qtiLeftOutCodes } from '../formats/qti/left-out.ts';
 import { materialKinds } from '../lesson/whole-part.ts';
-import type { Question } from '../question/question.ts';
-import type { Response } from '../question/response.ts';
 import { leftOutCodes } from '../reading/left-out.ts';
 import { blockKinds } from '../script/block-kind.ts';
 import type { SheetLine, SheetStudent } from '../sheet/sheet-line.ts';
-import type { WalkStop } from '../walk/walk-lesson.ts';
 import { id } from './base-schemas.ts';
 import { classLocales } from './class-locales.ts';
 import {
@@ -21,12 +15,10 @@ import {
 } from './learner-schemas.ts';
 import { lessonSchema } from './lesson-schemas.ts';
 import { questionSchema } from './question-schemas.ts';
-import { drawingSchema, handedFileSchema } from './response-schemas.ts';
+import { drawingSchema, handedFileSchema, responseSchema } from './response-schemas.ts';
+import { answerSchema, faultSchema, sheetStopSchema, shownStateSchema, walkedPathsSchema } from './teacher-schemas.ts';
 
 const instant = v.nullable(v.number());
-
-/** For values that core computes and the server passes on unread: typed, not checked again on the way out. */
-const computed = <T>() => v.custom<T>(() => true);
 
 export const termsSchema = v.object({
   skipping: v.boolean(),
@@ -159,7 +151,7 @@ export const draftSchema = v.object({
   updatedAt: v.number(),
   edition: v.nullable(v.object({ number: v.number(), draftVersion: v.number() })),
   materials: v.array(materialSchema),
-  faults: computed<readonly Fault[]>(),
+  faults: v.array(faultSchema),
 });
 export type Draft = v.InferOutput<typeof draftSchema>;
 
@@ -196,10 +188,7 @@ export const sheetSchema = v.object({
   termsFixed: v.boolean(),
   editionNumber: v.number(),
   lessonId: v.string(),
-  stops:
-    computed<
-      readonly (WalkStop & { readonly label: string; readonly partTitle: string; readonly practice: boolean })[]
-    >(),
+  stops: v.array(sheetStopSchema),
   students: v.array(sheetLineSchema),
   now: v.number(),
 });
@@ -210,7 +199,7 @@ export type Sheet = Omit<SentSheet, 'students'> & { readonly students: readonly 
 export const attemptDetailSchema = v.object({
   student: sheetLineSchema,
   lesson: lessonSchema,
-  state: computed<AttemptState | null>(),
+  state: v.nullable(shownStateSchema),
 });
 export type AttemptDetail = v.InferOutput<typeof attemptDetailSchema>;
 
@@ -218,7 +207,7 @@ export type AttemptDetail = v.InferOutput<typeof attemptDetailSchema>;
 export const walkedPathSchema = v.object({
   lesson: lessonSchema,
   names: v.record(v.string(), v.string()),
-  walked: computed<WalkedPaths>(),
+  walked: walkedPathsSchema,
 });
 export type WalkedPath = v.InferOutput<typeof walkedPathSchema>;
 
@@ -248,14 +237,14 @@ export type MarkingQuestion = v.InferOutput<typeof markingQuestionSchema>;
 
 export const questionAnswersSchema = v.object({
   stopId: v.string(),
-  question: computed<Question>(),
+  question: questionSchema,
   answers: v.array(
     v.object({
       studentId: v.string(),
       displayName: v.string(),
-      answer: computed<Answer>(),
+      answer: answerSchema,
       /** The same student's answer to the question this one is compared with. */
-      before: v.nullable(computed<Response>()),
+      before: v.nullable(responseSchema),
     }),
   ),
 });
@@ -310,7 +299,7 @@ export const bankEntrySchema = v.object({ question: questionSchema, tags });
 
 export const bankItemSchema = v.object({
   id: v.string(),
-  question: computed<Question>(),
+  question: questionSchema,
   tags: v.array(v.string()),
   updatedAt: v.number(),
   /** How hard it has proved: the mean share of its points, null while too few have answered. */

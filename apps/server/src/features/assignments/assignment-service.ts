@@ -5,8 +5,7 @@ import {
   needOf,
   readSheetLine,
   type SheetLine,
-  type Stop,
-  sheetStops,
+  stopsInOrder,
   type Terms,
   windowFault,
 } from '@semita/core';
@@ -171,11 +170,9 @@ function columnsOf(lesson: Lesson): SentSheet['stops'] {
   const known = knownColumns.get(lesson);
   if (known) return known;
   const columns = lesson.parts.flatMap((part) =>
-    (sheetStops({ parts: [part] }) as Stop[]).map((stop) => ({
-      ...stop,
-      label: firstWords(stop).slice(0, 80),
-      partTitle: part.title,
-      practice: part.practice ?? false,
+    stopsInOrder(part.stops).map((stop) => ({
+      ...{ id: stop.id, kind: stop.kind, label: firstWords(stop).slice(0, 80) },
+      ...{ partTitle: part.title, practice: part.practice ?? false },
     })),
   );
   knownColumns.set(lesson, columns);

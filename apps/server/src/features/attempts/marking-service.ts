@@ -9,6 +9,8 @@ import {
   type Question,
   questionFaults,
   type SheetLine,
+  shownAnswer,
+  shownStateOf,
   showsTheSame,
   type TeacherEventBody,
   takeIn,
@@ -61,8 +63,7 @@ export function createMarkingService(options: Options) {
     const attempt = attempts.findByStudent(assignmentId, studentId);
     const state = attempt ? intake.readState(attempt.attemptId) : null;
     const { lesson } = assignments.getLesson(assignmentId);
-    // What is drawn for students comes from a secret that stays here.
-    return { student, lesson: state ? ownLesson(lesson, state) : lesson, state: state && { ...state, secret: '' } };
+    return { student, lesson: state ? ownLesson(lesson, state) : lesson, state: state && shownStateOf(state) };
   };
 
   const teacherEvents = (bodies: readonly TeacherEventBody[], at: number) => (current: AttemptState) =>
@@ -149,7 +150,7 @@ export function createMarkingService(options: Options) {
         const before = Object.values(state.stops).flatMap(
           ({ answers: given }) => given[question.comparedWith ?? '']?.response ?? [],
         )[0];
-        return [{ studentId, displayName, answer, before: before ?? null }];
+        return [{ studentId, displayName, answer: shownAnswer(answer), before: before ?? null }];
       });
       return { stopId, question, answers };
     },

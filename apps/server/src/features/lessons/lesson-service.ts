@@ -225,7 +225,7 @@ export function createLessonService({
         updatedAt: row.updatedAt,
         edition: edition ? { number: edition.number, draftVersion: edition.draftVersion } : null,
         materials: used,
-        faults: faultsOf(actor, row.id, row.draft, expandLessons(row.draft, findEdition(actor))),
+        faults: [...faultsOf(actor, row.id, row.draft, expandLessons(row.draft, findEdition(actor)))],
       };
     },
 
