@@ -46,6 +46,7 @@ check(['node_modules/typescript7/bin/tsc', '-b']);
 check(['node_modules/typescript7/bin/tsc', '-p', 'tsconfig.tests.json']);
 check(['scripts/boundaries.mjs']);
 check(['scripts/regexes.mjs']);
+check(['--conditions=source', '--import', 'tsx', 'scripts/openapi.ts', '--check']);
 suite(
   [
     'node_modules/vitest/vitest.mjs',
