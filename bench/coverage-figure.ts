@@ -1,4 +1,4 @@
-import { addInterval, type Coverage, coverageOf, type Interval } from '@semita/core';
+import { addInterval, type Coverage, coverageOf, type Interval } from '@semita/core/coverage';
 import { createRandom } from '../demo/src/seeded-random.ts';
 import { type Figure, medianRatio, timeOf } from './compare.ts';
 

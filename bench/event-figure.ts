@@ -1,7 +1,7 @@
 import { type ChildProcess, fork } from 'node:child_process';
 import { once } from 'node:events';
 import http from 'node:http';
-import type { LearnerEventBody } from '@semita/core';
+import type { LearnerEventBody } from '@semita/core/attempt';
 import { v7 } from 'uuid';
 import { type Figure, medianRatio } from './compare.ts';
 

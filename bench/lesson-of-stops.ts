@@ -1,4 +1,6 @@
-import type { ChoiceQuestion, LearnerEventBody, Lesson } from '@semita/core';
+import type { LearnerEventBody } from '@semita/core/attempt';
+import type { Lesson } from '@semita/core/lesson';
+import type { ChoiceQuestion } from '@semita/core/question';
 
 const stretchMs = 30_000;
 

@@ -1,12 +1,6 @@
-import {
-  type AnswerGroup,
-  groupAnswers,
-  isTeacherMarked,
-  markResponse,
-  type Question,
-  type Response,
-  rightResponse,
-} from '@semita/core';
+import { type AnswerGroup, groupAnswers } from '@semita/core/analysis';
+import { markResponse, rightResponse } from '@semita/core/marking';
+import { isTeacherMarked, type Question, type Response } from '@semita/core/question';
 import { createRandom } from '../demo/src/seeded-random.ts';
 import { respondWrongly } from '../demo/src/wrong-response.ts';
 import { everyKind } from '../packages/core/src/test/every-kind.ts';

@@ -1,5 +1,7 @@
 import { alg, Graph } from '@dagrejs/graphlib';
-import { checkPath, type Lesson, type Part, type PathGraph, pathFigures, pathGraph, placeWindow } from '@semita/core';
+import { checkPath } from '@semita/core/checks';
+import { type Lesson, type Part, placeWindow } from '@semita/core/lesson';
+import { type PathGraph, pathFigures, pathGraph } from '@semita/core/path';
 import { type Figure, medianRatio, timeOf } from './compare.ts';
 
 const partCount = 500;

@@ -1,7 +1,7 @@
 // How many bytes reach the disk for what a student writes, and how fast an hour without a connection is taken in.
 import fs from 'node:fs';
 import path from 'node:path';
-import type { LearnerEventBody } from '@semita/core';
+import type { LearnerEventBody } from '@semita/core/attempt';
 import { createSender, startSchool } from '../apps/server/src/test/harness.ts';
 import { written } from '../packages/core/src/test/bridge-lesson.ts';
 import type { Figure } from './compare.ts';

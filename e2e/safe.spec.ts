@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { type Browser, type BrowserContext, expect, type Page, test } from '@playwright/test';
-import type { Lesson } from '../packages/core/src/index.ts';
+import type { Lesson } from '@semita/core/lesson';
 import { bringIn, enterAs, expectAccessible, media } from './demo-visit.ts';
 
 const teacherName = 'Ms. Adaeze Lindqvist';

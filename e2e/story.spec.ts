@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { decodeSheetRow } from '@semita/core';
+import { decodeSheetRow } from '@semita/core/sheet';
 import { bringIn, captionFile, enterAs, filmTime, media } from './demo-visit.ts';
 
 /** What the browser itself says was played, as [from, to] in seconds: the outside truth about coverage. */

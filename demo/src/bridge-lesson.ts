@@ -1,4 +1,5 @@
-import type { Checkpoint, ChoiceOption, Lesson, Pause } from '@semita/core';
+import type { Checkpoint, Lesson, Pause } from '@semita/core/lesson';
+import type { ChoiceOption } from '@semita/core/question';
 import {
   archFeet,
   type BridgePictures,

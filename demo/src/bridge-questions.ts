@@ -1,4 +1,5 @@
-import type { Area, LessonPicture, QuestionOf } from '@semita/core';
+import type { LessonPicture } from '@semita/core/elements';
+import type { Area, QuestionOf } from '@semita/core/question';
 
 /** Pictures taken from the film, by what they show. */
 export interface BridgePictures {

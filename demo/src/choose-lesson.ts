@@ -8,7 +8,7 @@ import {
   placeWindow,
   type Stop,
   type Tile,
-} from '@semita/core';
+} from '@semita/core/lesson';
 import { checkpoint, choice, written } from './bridge-lesson.ts';
 import { ownWeight } from './bridge-questions.ts';
 

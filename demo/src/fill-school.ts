@@ -1,8 +1,9 @@
 import { copyFile, readFile, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Lesson, Terms } from '@semita/core';
+import type { Terms } from '@semita/core/attempt';
 import { toLocal } from '@semita/core/calendar';
+import type { Lesson } from '@semita/core/lesson';
 import {
   type Actor,
   type DemoPerson,

@@ -1,12 +1,5 @@
-import {
-  anchorAt,
-  anchorTimeMs,
-  type Lesson,
-  type ReadingBlock,
-  readingLengthMs,
-  readingScript,
-  type Stop,
-} from '@semita/core';
+import type { Lesson, Stop } from '@semita/core/lesson';
+import { anchorAt, anchorTimeMs, type ReadingBlock, readingLengthMs, readingScript } from '@semita/core/reading';
 import { checkpoint, choice, written } from './bridge-lesson.ts';
 import { keepersWord } from './bridge-questions.ts';
 

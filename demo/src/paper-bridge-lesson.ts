@@ -1,4 +1,6 @@
-import { anchorAt, anchorTimeMs, deckScript, type Lesson, type Slide } from '@semita/core';
+import { deckScript, type Slide } from '@semita/core/deck';
+import type { Lesson } from '@semita/core/lesson';
+import { anchorAt, anchorTimeMs } from '@semita/core/reading';
 import { checkpoint, choice } from './bridge-lesson.ts';
 import { shapesMatch } from './bridge-questions.ts';
 

@@ -1,5 +1,6 @@
-import type { Lesson, PlacePart, Question } from '@semita/core';
-import { placeWindow } from '@semita/core';
+import type { Lesson, PlacePart } from '@semita/core/lesson';
+import { placeWindow } from '@semita/core/lesson';
+import type { Question } from '@semita/core/question';
 import { checkpoint, choice } from './bridge-lesson.ts';
 
 /** What the teacher sorts her questions by, and what they are to show. */

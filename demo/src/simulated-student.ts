@@ -1,26 +1,11 @@
-import {
-  type AttemptState,
-  type Checkpoint,
-  createContext,
-  findOpenStop,
-  hasLength,
-  isAtEnd,
-  isNeedMet,
-  type LearnerEventBody,
-  type Lesson,
-  markResponse,
-  nextPartOf,
-  nextUnsettledStop,
-  partStateOf,
-  type Question,
-  type Response,
-  rightResponse,
-  type Stop,
-  type Terms,
-  takeIn,
-  type WalkPart,
-} from '@semita/core';
+import type { AttemptState, LearnerEventBody, Terms } from '@semita/core/attempt';
 import type { SentEvent } from '@semita/core/contract';
+import { type Checkpoint, hasLength, isNeedMet, type Lesson, type Stop } from '@semita/core/lesson';
+import { markResponse, rightResponse } from '@semita/core/marking';
+import { createContext } from '@semita/core/own-lesson';
+import type { Question, Response } from '@semita/core/question';
+import { takeIn } from '@semita/core/reducer';
+import { findOpenStop, isAtEnd, nextPartOf, nextUnsettledStop, partStateOf, type WalkPart } from '@semita/core/walk';
 import { v7 } from 'uuid';
 import { writtenAnswers } from './bridge-lesson.ts';
 import type { Random } from './seeded-random.ts';

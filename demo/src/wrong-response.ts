@@ -1,11 +1,5 @@
-import {
-  type Drawing,
-  type Question,
-  type Response,
-  type ResponseBody,
-  rightResponse,
-  shuffledByWords,
-} from '@semita/core';
+import { rightResponse } from '@semita/core/marking';
+import { type Drawing, type Question, type Response, type ResponseBody, shuffledByWords } from '@semita/core/question';
 import type { Random } from './seeded-random.ts';
 
 /** What a student gives who does not know, or has only an opinion. */

@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { type Lesson, placeWindow } from '@semita/core';
+import { type Lesson, placeWindow } from '@semita/core/lesson';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { everyKind } from '../../../packages/core/src/test/every-kind.ts';
 import { backUp, readInterval, restore } from './backup.ts';

@@ -2,8 +2,8 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { gunzipSync } from 'node:zlib';
-import type { Lesson } from '@semita/core';
 import { lessonSchema, questionSchema } from '@semita/core/contract';
+import type { Lesson } from '@semita/core/lesson';
 import * as v from 'valibot';
 import { describe, expect, test } from 'vitest';
 import {

@@ -1,5 +1,6 @@
-import type { LearnerEventBody, Question, Response } from '@semita/core';
+import type { LearnerEventBody } from '@semita/core/attempt';
 import { type Route, routes } from '@semita/core/contract';
+import type { Question, Response } from '@semita/core/question';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { everyKind } from '../../../packages/core/src/test/every-kind.ts';
 import { lessonOf } from '../../../packages/core/src/test/kinds-lesson.ts';

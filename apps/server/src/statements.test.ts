@@ -1,4 +1,4 @@
-import type { LearnerEventBody } from '@semita/core';
+import type { LearnerEventBody } from '@semita/core/attempt';
 import { expect, test } from 'vitest';
 import { everyKind } from '../../../packages/core/src/test/every-kind.ts';
 import { lessonOf } from '../../../packages/core/src/test/kinds-lesson.ts';

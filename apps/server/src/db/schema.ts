@@ -1,4 +1,5 @@
-import { type AttemptState, materialKinds } from '@semita/core';
+import type { AttemptState } from '@semita/core/attempt';
+import { materialKinds } from '@semita/core/lesson';
 import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import { stored } from './stored.ts';

@@ -1,4 +1,4 @@
-import { bankResultsOf } from '@semita/core';
+import { bankResultsOf } from '@semita/core/analysis';
 import { eq, sql } from 'drizzle-orm';
 import type { Db } from '../db/open.ts';
 import { bankResults } from '../db/schema.ts';

@@ -1,4 +1,4 @@
-import type { Lesson } from '@semita/core';
+import type { Lesson } from '@semita/core/lesson';
 import { eq, inArray } from 'drizzle-orm';
 import { type Db, inTransaction } from '../db/open.ts';
 import { editions, lessons, lessonUses } from '../db/schema.ts';

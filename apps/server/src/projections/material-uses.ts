@@ -1,11 +1,6 @@
-import {
-  type Lesson,
-  type MadeDeck,
-  materialsOf,
-  materialsOfQuestion,
-  materialsOfSlides,
-  type Question,
-} from '@semita/core';
+import { type MadeDeck, materialsOfSlides } from '@semita/core/deck';
+import { type Lesson, materialsOf, materialsOfQuestion } from '@semita/core/lesson';
+import type { Question } from '@semita/core/question';
 import { and, eq, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import { type Db, inTransaction } from '../db/open.ts';
 import { bankItems, decks, editions, lessonSummaries, lessons, materials, materialUses } from '../db/schema.ts';

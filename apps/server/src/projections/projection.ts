@@ -1,4 +1,5 @@
-import type { AttemptState, WalkLesson } from '@semita/core';
+import type { AttemptState } from '@semita/core/attempt';
+import type { WalkLesson } from '@semita/core/walk';
 
 /** What is kept of attempts beside their log, for pages to read. A cache: rebuilt by one command, and equal to what is stored. */
 export interface Projection {

@@ -1,4 +1,4 @@
-import { givenAnswersSince } from '@semita/core';
+import { givenAnswersSince } from '@semita/core/analysis';
 import { and, eq, sql } from 'drizzle-orm';
 import type { Db } from '../db/open.ts';
 import { questionResults } from '../db/schema.ts';

@@ -1,5 +1,5 @@
-import type { Lesson, LessonChange } from '@semita/core';
 import type { LessonSummary, Material } from '@semita/core/contract';
+import type { Lesson, LessonChange } from '@semita/core/lesson';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { everyKind } from '../../../../packages/core/src/test/every-kind.ts';
 import { lessonSummaries, lessons, lessonUses } from '../db/schema.ts';

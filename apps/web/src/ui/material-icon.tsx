@@ -1,4 +1,4 @@
-import type { MaterialKind } from '@semita/core';
+import type { MaterialKind } from '@semita/core/lesson';
 import { File, FileImage, FileMusic, FileText, FileVideo, Presentation } from 'lucide-react';
 
 const icons = { film: FileVideo, sound: FileMusic, document: FileText, deck: Presentation, picture: FileImage };

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { type StopMarkState, stopMarkStates } from '@semita/core';
+import { type StopMarkState, stopMarkStates } from '@semita/core/sheet';
 import { screen } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { show } from '../test/page.tsx';

@@ -1,4 +1,4 @@
-import type { StopMark, StopMarkState } from '@semita/core';
+import type { StopMark, StopMarkState } from '@semita/core/sheet';
 import type { ReactNode } from 'react';
 import { formatPoints } from '../words/format.ts';
 import { t } from '../words/words.ts';

@@ -1,4 +1,4 @@
-import type { Hundredths } from '@semita/core';
+import type { Hundredths } from '@semita/core/elements';
 import { t } from './words.ts';
 
 /** A place in a film or a length: 4:05, or 1:04:05; 4:05.3 where tenths count. */

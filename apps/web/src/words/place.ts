@@ -1,4 +1,5 @@
-import { type BlockAnchor, hasLength, type LessonLengths, type PartKind, type PartPlace } from '@semita/core';
+import type { BlockAnchor } from '@semita/core/elements';
+import { hasLength, type LessonLengths, type PartKind, type PartPlace } from '@semita/core/lesson';
 import { formatClock, formatMinutes } from './format.ts';
 import { t } from './words.ts';
 

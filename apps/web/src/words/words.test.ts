@@ -1,5 +1,5 @@
-import { stopMarkStates } from '@semita/core';
 import { statusOfError } from '@semita/core/contract';
+import { stopMarkStates } from '@semita/core/sheet';
 import { expect, test } from 'vitest';
 import { enEditor } from './en-editor.ts';
 import { enRecorder } from './en-recorder.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
+import { windowFault, windowPhase } from '../assignment/window.ts';
 import { endOfDay, toInstant, toLocal } from './local-time.ts';
-import { windowFault, windowPhase } from './window.ts';
 
 /** Changes of 2026 in the IANA database: Europe/Stockholm leaves 02:00–03:00 out on 29 March and repeats it on 25 October. */
 describe('a class clock', () => {

@@ -1,6 +1,6 @@
+import type { AssignmentWindow } from '../assignment/window.ts';
 import type { AttemptState } from '../attempt/attempt-state.ts';
 import type { Terms } from '../attempt/terms.ts';
-import type { AssignmentWindow } from '../calendar/window.ts';
 import type { Hundredths } from '../elements/points.ts';
 import type { BoardNeed } from '../lesson/board.ts';
 import type { Target } from '../lesson/lesson.ts';

@@ -1,4 +1,4 @@
-import { windowPhase } from '@semita/core';
+import { windowPhase } from '@semita/core/assignment';
 import type { Deps } from '../../deps.ts';
 import type { MaterialUses } from '../../projections/material-uses.ts';
 import type { Actor } from '../accounts/session-service.ts';

@@ -1,13 +1,9 @@
-import {
-  type AssignmentWindow,
-  applyKeyChanges,
-  createContext,
-  type Lesson,
-  lessonLengths,
-  pathFigures,
-  type Terms,
-  type WalkContext,
-} from '@semita/core';
+import type { AssignmentWindow } from '@semita/core/assignment';
+import type { Terms } from '@semita/core/attempt';
+import { type Lesson, lessonLengths } from '@semita/core/lesson';
+import { applyKeyChanges, createContext } from '@semita/core/own-lesson';
+import { pathFigures } from '@semita/core/path';
+import type { WalkContext } from '@semita/core/walk';
 import { and, asc, desc, eq, inArray, type Placeholder, sql } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
 import { rowsBy } from '../../db/rows-by.ts';

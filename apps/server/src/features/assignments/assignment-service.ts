@@ -1,16 +1,9 @@
-import {
-  type AttemptOutline,
-  firstWords,
-  type Lesson,
-  needOf,
-  readSheetLine,
-  type SheetLine,
-  stopsInOrder,
-  type Terms,
-  windowFault,
-} from '@semita/core';
+import { windowFault } from '@semita/core/assignment';
+import type { Terms } from '@semita/core/attempt';
 import { endOfDay, toInstant } from '@semita/core/calendar';
 import type { AssignmentSummary, SentSheet, Sheet } from '@semita/core/contract';
+import { firstWords, type Lesson, stopsInOrder } from '@semita/core/lesson';
+import { type AttemptOutline, needOf, readSheetLine, type SheetLine } from '@semita/core/sheet';
 import { rowsBy } from '../../db/rows-by.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';

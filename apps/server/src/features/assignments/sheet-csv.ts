@@ -1,15 +1,7 @@
-import {
-  isLate,
-  type Need,
-  needOf,
-  outlineOf,
-  type SheetRow,
-  type StopMark,
-  sheetStops,
-  type WalkLesson,
-} from '@semita/core';
 import { toLocal } from '@semita/core/calendar';
 import type { Sheet } from '@semita/core/contract';
+import { isLate, type Need, needOf, outlineOf, type SheetRow, type StopMark, sheetStops } from '@semita/core/sheet';
+import type { WalkLesson } from '@semita/core/walk';
 import Papa from 'papaparse';
 
 /**

@@ -1,11 +1,5 @@
-import {
-  type AttemptOutline,
-  decodeSheetRow,
-  outlineOf,
-  reducerVersion,
-  rowsReadableSince,
-  type SheetLine,
-} from '@semita/core';
+import { reducerVersion } from '@semita/core/attempt';
+import { type AttemptOutline, decodeSheetRow, outlineOf, rowsReadableSince, type SheetLine } from '@semita/core/sheet';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { assignments, attempts, classStudents, excusals, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';

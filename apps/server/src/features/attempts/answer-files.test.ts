@@ -1,6 +1,6 @@
 import { readdirSync } from 'node:fs';
 import path from 'node:path';
-import type { Lesson } from '@semita/core';
+import type { Lesson } from '@semita/core/lesson';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/test/every-kind.ts';

@@ -3,12 +3,10 @@ import {
   type AttemptState,
   type Beginning,
   type EventBody,
-  encodeSheetRow,
   type MergedDrafts,
-  outlineOf,
   reducerVersion,
-  type SheetRow,
-} from '@semita/core';
+} from '@semita/core/attempt';
+import { encodeSheetRow, outlineOf, type SheetRow } from '@semita/core/sheet';
 import { and, asc, eq, gt, gte, inArray, ne, sql } from 'drizzle-orm';
 import { assignments, attemptEvents, attemptStates, attempts, classStudents } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';

@@ -1,4 +1,7 @@
-import { type AttemptState, reducerVersion, replay, sheetRowOf, takeInAll, type WalkContext } from '@semita/core';
+import { type AttemptState, reducerVersion } from '@semita/core/attempt';
+import { replay, takeInAll } from '@semita/core/reducer';
+import { sheetRowOf } from '@semita/core/sheet';
+import type { WalkContext } from '@semita/core/walk';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import type { Projection } from '../../projections/projection.ts';

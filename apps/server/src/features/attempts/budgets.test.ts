@@ -1,4 +1,4 @@
-import type { LearnerEventBody } from '@semita/core';
+import type { LearnerEventBody } from '@semita/core/attempt';
 import type { SentEvent } from '@semita/core/contract';
 import { sql } from 'drizzle-orm';
 import { v7 } from 'uuid';

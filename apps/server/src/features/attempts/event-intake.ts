@@ -1,13 +1,7 @@
-import {
-  type AttemptEvent,
-  type AttemptState,
-  eventTraits,
-  type LearnerEventBody,
-  type Outcome,
-  sheetRowOf,
-  takeIn,
-  type WalkContext,
-} from '@semita/core';
+import { type AttemptEvent, type AttemptState, eventTraits, type LearnerEventBody } from '@semita/core/attempt';
+import { type Outcome, takeIn } from '@semita/core/reducer';
+import { sheetRowOf } from '@semita/core/sheet';
+import type { WalkContext } from '@semita/core/walk';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import type { Projection } from '../../projections/projection.ts';

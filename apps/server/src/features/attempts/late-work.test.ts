@@ -1,5 +1,6 @@
-import { decodeSheetRow, type LearnerEventBody } from '@semita/core';
+import type { LearnerEventBody } from '@semita/core/attempt';
 import type { SentEvent } from '@semita/core/contract';
+import { decodeSheetRow } from '@semita/core/sheet';
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { longLesson, longLessonStops } from '../../../../../packages/core/src/test/long-lesson.ts';

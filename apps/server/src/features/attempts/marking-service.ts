@@ -1,22 +1,5 @@
-import {
-  type AttemptEvent,
-  type AttemptState,
-  findStop,
-  isFittingRubric,
-  type Lesson,
-  markResponse,
-  ownLesson,
-  type Question,
-  questionFaults,
-  type SheetLine,
-  shownAnswer,
-  shownStateOf,
-  showsTheSame,
-  type TeacherEventBody,
-  takeIn,
-  teacherSittingId,
-  type WalkContext,
-} from '@semita/core';
+import { type AttemptEvent, type AttemptState, type TeacherEventBody, teacherSittingId } from '@semita/core/attempt';
+import { questionFaults } from '@semita/core/checks';
 import type {
   AttemptDetail,
   MarkChange,
@@ -25,6 +8,14 @@ import type {
   MarkMove,
   QuestionAnswers,
 } from '@semita/core/contract';
+import { showsTheSame } from '@semita/core/learner';
+import type { Lesson } from '@semita/core/lesson';
+import { isFittingRubric, markResponse } from '@semita/core/marking';
+import { ownLesson } from '@semita/core/own-lesson';
+import type { Question } from '@semita/core/question';
+import { takeIn } from '@semita/core/reducer';
+import { type SheetLine, shownAnswer, shownStateOf } from '@semita/core/sheet';
+import { findStop, type WalkContext } from '@semita/core/walk';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';

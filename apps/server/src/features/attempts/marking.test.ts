@@ -1,4 +1,5 @@
-import type { LearnerEventBody, Question, Response } from '@semita/core';
+import type { LearnerEventBody } from '@semita/core/attempt';
+import type { Question, Response } from '@semita/core/question';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/test/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/test/kinds-lesson.ts';

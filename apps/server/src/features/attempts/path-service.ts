@@ -1,4 +1,4 @@
-import { walkedPaths } from '@semita/core';
+import { walkedPaths } from '@semita/core/analysis';
 import type { WalkedPath } from '@semita/core/contract';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignmentRepository } from '../assignments/assignment-repository.ts';

@@ -1,4 +1,5 @@
-import type { AttemptState, SheetLine } from '@semita/core';
+import type { AttemptState } from '@semita/core/attempt';
+import type { SheetLine } from '@semita/core/sheet';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignmentService } from '../assignments/assignment-service.ts';
 import type { AttemptRepository } from './attempt-repository.ts';

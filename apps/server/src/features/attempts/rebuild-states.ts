@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { decodeSheetRow, sheetRowOf } from '@semita/core';
+import { decodeSheetRow, sheetRowOf } from '@semita/core/sheet';
 import { type Db, inTransaction } from '../../db/open.ts';
 import { createProjections } from '../../projections/all-projections.ts';
 import { createAssignmentRepository } from '../assignments/assignment-repository.ts';

@@ -1,4 +1,4 @@
-import type { Rubric } from '@semita/core';
+import type { Rubric } from '@semita/core/question';
 import { desc, eq } from 'drizzle-orm';
 import { rubrics } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';

@@ -1,23 +1,19 @@
 import { randomBytes } from 'node:crypto';
+import { type AssignmentWindow, windowPhase } from '@semita/core/assignment';
 import {
   type Answer,
-  type AssignmentWindow,
   type AttemptEvent,
   type AttemptState,
   beginAttempt,
   eventTraits,
-  hasMaterial,
-  type LearnerView,
-  type Lesson,
-  learnerView,
-  type Outcome,
-  returnedAnswers,
-  sheetRowOf,
   type TeacherEventBody,
   teacherSittingId,
-  windowPhase,
-} from '@semita/core';
+} from '@semita/core/attempt';
 import type { FeedbackItem, IntakeAnswer, SentEvent, TodoItem, Walk } from '@semita/core/contract';
+import { type LearnerView, learnerView } from '@semita/core/learner';
+import { hasMaterial, type Lesson } from '@semita/core/lesson';
+import type { Outcome } from '@semita/core/reducer';
+import { returnedAnswers, sheetRowOf } from '@semita/core/sheet';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';

@@ -1,4 +1,4 @@
-import { decodeSheetRow, readSheetLine, type SheetLine } from '@semita/core';
+import { decodeSheetRow, readSheetLine, type SheetLine } from '@semita/core/sheet';
 import { eq, sql } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { bridgeLesson, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';

@@ -1,5 +1,6 @@
-import { type Question, seenDifficulty } from '@semita/core';
+import { seenDifficulty } from '@semita/core/analysis';
 import type { BankItem } from '@semita/core/contract';
+import type { Question } from '@semita/core/question';
 import { and, desc, eq, inArray } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
 import { bankItems, bankResults } from '../../db/schema.ts';

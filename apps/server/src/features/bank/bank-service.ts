@@ -1,4 +1,4 @@
-import { materialsOfQuestion } from '@semita/core';
+import { materialsOfQuestion } from '@semita/core/lesson';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';

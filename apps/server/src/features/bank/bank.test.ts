@@ -1,4 +1,4 @@
-import type { LearnerEventBody } from '@semita/core';
+import type { LearnerEventBody } from '@semita/core/attempt';
 import { afterAll, beforeAll, beforeEach, expect, test } from 'vitest';
 import { pickOne } from '../../../../../packages/core/src/test/bridge-lesson.ts';
 import { lessonOf } from '../../../../../packages/core/src/test/kinds-lesson.ts';

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
-import type { Question } from '@semita/core';
+import type { Question } from '@semita/core/question';
 import { unzipSync, zipSync } from 'fflate';
 import { JSDOM } from 'jsdom';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';

@@ -1,4 +1,4 @@
-import type { Lesson } from '@semita/core';
+import type { Lesson } from '@semita/core/lesson';
 import { and, desc, eq, inArray, lt, notInArray, sql } from 'drizzle-orm';
 import { assignments, attempts, editions, lessonSaves, lessonSummaries, lessons } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';

@@ -1,28 +1,23 @@
+import { checkLesson, type Fault, faultsOfDraft } from '@semita/core/checks';
+import { type Draft, type LessonSummary, lessonSchema, type Material } from '@semita/core/contract';
+import type { LessonPicture } from '@semita/core/elements';
 import {
   applyChanges,
-  checkLesson,
-  expandLessons,
-  type Fault,
-  type FindEdition,
-  faultsOfDraft,
   hasMaterial,
   isStopEdit,
   type Lesson,
   type LessonChange,
-  type LessonPicture,
-  leadAgain,
   lessonLengths,
   type MaterialPart,
   materialsOf,
-  picturesOf,
-  replaceMaterial,
-  type ScriptLine,
   type Stop,
   splitMaterial,
-  swapMaterial,
   wholePart,
-} from '@semita/core';
-import { type Draft, type LessonSummary, lessonSchema, type Material } from '@semita/core/contract';
+} from '@semita/core/lesson';
+import { leadAgain, replaceMaterial, swapMaterial } from '@semita/core/newer-version';
+import { expandLessons, type FindEdition } from '@semita/core/path';
+import { picturesOf } from '@semita/core/question';
+import type { ScriptLine } from '@semita/core/script';
 import * as v from 'valibot';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';

@@ -1,6 +1,6 @@
 import { access, mkdtemp, rm } from 'node:fs/promises';
 import path from 'node:path';
-import { readingLengthMs } from '@semita/core';
+import { readingLengthMs } from '@semita/core/reading';
 import type { Deps } from '../../deps.ts';
 import { isDiskFull } from '../../http/disk-space.ts';
 import type { FairQueue, Lane } from '../../reading/fair-queue.ts';

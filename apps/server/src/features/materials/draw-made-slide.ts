@@ -1,4 +1,4 @@
-import { inkOn, type MadeDeck, type MadeSlide, madeSlideSize } from '@semita/core';
+import { inkOn, type MadeDeck, type MadeSlide, madeSlideSize } from '@semita/core/deck';
 import { DomUtils, parseDocument } from 'htmlparser2';
 import MarkdownIt from 'markdown-it';
 import { cleanSlide } from './import/clean-slide.ts';

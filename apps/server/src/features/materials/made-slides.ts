@@ -1,12 +1,6 @@
-import {
-  type MadeDeck,
-  madeSlideSize,
-  materialsOfSlides,
-  type ScriptLine,
-  type Slide,
-  slideLengthMs,
-} from '@semita/core';
 import type { Material } from '@semita/core/contract';
+import { type MadeDeck, madeSlideSize, materialsOfSlides, type Slide, slideLengthMs } from '@semita/core/deck';
+import type { ScriptLine } from '@semita/core/script';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';

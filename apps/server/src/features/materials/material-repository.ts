@@ -1,6 +1,7 @@
-import type { MadeDeck, ReadingBlock, Slide } from '@semita/core';
 import type { CaptionCue } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
+import type { MadeDeck, Slide } from '@semita/core/deck';
+import type { ReadingBlock } from '@semita/core/reading';
 import { and, desc, eq, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import { isFileNamed } from '../../db/named-files.ts';
 import { inTransaction } from '../../db/open.ts';

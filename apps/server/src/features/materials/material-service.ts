@@ -1,15 +1,11 @@
 import { mkdir, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import {
-  deckScript,
-  type MaterialPart,
-  type ReadingBlock,
-  readingScript,
-  type ScriptLine,
-  type Slide,
-} from '@semita/core';
 import { type CaptionCue, type CaptionReading, fingerprint, writeSrt, writeVtt } from '@semita/core/captions';
 import type { Material } from '@semita/core/contract';
+import { deckScript, type Slide } from '@semita/core/deck';
+import type { MaterialPart } from '@semita/core/lesson';
+import { type ReadingBlock, readingScript } from '@semita/core/reading';
+import type { ScriptLine } from '@semita/core/script';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { JobQueue } from '../../jobs/job-queue.ts';

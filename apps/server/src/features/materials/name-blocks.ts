@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto';
-import { matchBlocks, type ReadingBlock, type Slide } from '@semita/core';
+import type { Slide } from '@semita/core/deck';
+import { matchBlocks } from '@semita/core/newer-version';
+import type { ReadingBlock } from '@semita/core/reading';
 import type { RawBlock, RawSlide } from './import/import-result.ts';
 
 /**

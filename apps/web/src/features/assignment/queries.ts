@@ -1,5 +1,5 @@
-import { readSheetLine } from '@semita/core';
 import type { Sheet } from '@semita/core/contract';
+import { readSheetLine } from '@semita/core/sheet';
 import { queryOptions } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 

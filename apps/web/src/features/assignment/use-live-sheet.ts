@@ -1,5 +1,5 @@
-import { readSheetLine, type SheetLine, type SheetStudent } from '@semita/core';
 import type { Sheet } from '@semita/core/contract';
+import { readSheetLine, type SheetLine, type SheetStudent } from '@semita/core/sheet';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { pathOf } from '../../api/client.ts';

@@ -1,5 +1,6 @@
-import { createQuestion, type Question, questionFaults } from '@semita/core';
+import { questionFaults } from '@semita/core/checks';
 import type { BankItem } from '@semita/core/contract';
+import { createQuestion, type Question } from '@semita/core/question';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Dialog, DialogClose } from '../../ui/dialog.tsx';

@@ -1,5 +1,5 @@
-import type { Question } from '@semita/core';
 import type { BankItem } from '@semita/core/contract';
+import type { Question } from '@semita/core/question';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Plus, TextCursorInput } from 'lucide-react';
 import { useState } from 'react';

@@ -1,5 +1,5 @@
-import { plainWords } from '@semita/core';
 import type { OutputOf, routes } from '@semita/core/contract';
+import { plainWords } from '@semita/core/text';
 import { useQuery } from '@tanstack/react-query';
 import { call, pathOf } from '../../api/client.ts';
 import { Button, buttonStyle } from '../../ui/button.tsx';

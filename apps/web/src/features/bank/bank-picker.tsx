@@ -1,4 +1,4 @@
-import type { Question } from '@semita/core';
+import type { Question } from '@semita/core/question';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';

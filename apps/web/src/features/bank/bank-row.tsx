@@ -1,5 +1,5 @@
-import { plainWords } from '@semita/core';
 import type { BankItem } from '@semita/core/contract';
+import { plainWords } from '@semita/core/text';
 import type { ReactNode } from 'react';
 import { formatPoints, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';

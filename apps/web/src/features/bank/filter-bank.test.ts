@@ -1,5 +1,5 @@
-import { createQuestion } from '@semita/core';
 import type { BankItem } from '@semita/core/contract';
+import { createQuestion } from '@semita/core/question';
 import { expect, test } from 'vitest';
 import { filterBank, noFilter, readTags, tagsOf, targetsOf } from './filter-bank.ts';
 

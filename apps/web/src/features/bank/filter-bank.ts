@@ -1,5 +1,5 @@
-import { plainWords } from '@semita/core';
 import type { BankItem } from '@semita/core/contract';
+import { plainWords } from '@semita/core/text';
 
 export type BankOrder = 'newest' | 'hardest' | 'easiest';
 

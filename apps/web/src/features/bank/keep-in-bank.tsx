@@ -1,4 +1,5 @@
-import { type Question, questionFaults } from '@semita/core';
+import { questionFaults } from '@semita/core/checks';
+import type { Question } from '@semita/core/question';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { BookmarkPlus } from 'lucide-react';
 import { toast } from 'sonner';

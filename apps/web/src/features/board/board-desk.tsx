@@ -1,13 +1,7 @@
 import { DragDropProvider, PointerSensor, useDraggable } from '@dnd-kit/react';
-import {
-  type Board,
-  type Fault,
-  isAside,
-  type Lesson,
-  type LessonChange,
-  type PlacePartOf,
-  type Tile,
-} from '@semita/core';
+import type { Fault } from '@semita/core/checks';
+import type { Board, Lesson, LessonChange, PlacePartOf, Tile } from '@semita/core/lesson';
+import { isAside } from '@semita/core/path';
 import { Plus, TriangleAlert } from 'lucide-react';
 import { useRef } from 'react';
 import { Button } from '../../ui/button.tsx';

@@ -1,4 +1,4 @@
-import { type Board, rowsOf, type Tile } from '@semita/core';
+import { type Board, rowsOf, type Tile } from '@semita/core/lesson';
 import { Check, Clock } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';

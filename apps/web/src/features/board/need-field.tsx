@@ -1,4 +1,4 @@
-import { type Board, type BoardNeed, isNeedPossible } from '@semita/core';
+import { type Board, type BoardNeed, isNeedPossible } from '@semita/core/lesson';
 import { TriangleAlert } from 'lucide-react';
 import { Select, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';

@@ -1,4 +1,4 @@
-import { type Lesson, type Tile, type TileTarget, tileColours, tileKinds } from '@semita/core';
+import { type Lesson, type Tile, type TileTarget, tileColours, tileKinds } from '@semita/core/lesson';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { Select, TextInput } from '../../ui/field.tsx';

@@ -1,4 +1,6 @@
-import { type Looked, type ScriptLine, type Slide, spendReading } from '@semita/core';
+import type { Slide } from '@semita/core/deck';
+import { type Looked, spendReading } from '@semita/core/reducer';
+import type { ScriptLine } from '@semita/core/script';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { type Ref, useEffect, useImperativeHandle, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';

@@ -1,4 +1,4 @@
-import type { Slide } from '@semita/core';
+import type { Slide } from '@semita/core/deck';
 import { useEffect, useRef, useState } from 'react';
 import { SlideView } from './slide-view.tsx';
 

@@ -1,4 +1,4 @@
-import type { Slide } from '@semita/core';
+import type { Slide } from '@semita/core/deck';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 
 /** Inside the slide's own box our styles do not reach; these few make it begin from nothing, as it was drawn. */

@@ -1,4 +1,4 @@
-import { type LessonPart, placeWindow } from '@semita/core';
+import { type LessonPart, placeWindow } from '@semita/core/lesson';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 } from 'uuid';

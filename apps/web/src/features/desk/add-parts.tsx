@@ -1,5 +1,6 @@
-import { type Lesson, nextPart, type Part, partOverLines, type ScriptLine } from '@semita/core';
 import type { Material } from '@semita/core/contract';
+import { type Lesson, nextPart, type Part, partOverLines } from '@semita/core/lesson';
+import type { ScriptLine } from '@semita/core/script';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 } from 'uuid';

@@ -1,4 +1,6 @@
-import { type Interval, type ScriptLine, suggestBreaks } from '@semita/core';
+import { suggestBreaks } from '@semita/core/breaks';
+import type { Interval } from '@semita/core/coverage';
+import type { ScriptLine } from '@semita/core/script';
 
 /** What is asked of the worker; see `suggestBreaks`. */
 export interface BreaksOrder {

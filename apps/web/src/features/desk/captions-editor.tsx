@@ -1,5 +1,4 @@
-import { cueWords } from '@semita/core';
-import { type CaptionCue, type CueChange, editCues, fingerprint, wordsToCue } from '@semita/core/captions';
+import { type CaptionCue, type CueChange, cueWords, editCues, fingerprint, wordsToCue } from '@semita/core/captions';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useId, useRef, useState } from 'react';
 import { toast } from 'sonner';

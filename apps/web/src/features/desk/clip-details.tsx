@@ -1,5 +1,5 @@
-import type { LessonChange, MaterialPart } from '@semita/core';
 import type { Material } from '@semita/core/contract';
+import type { LessonChange, MaterialPart } from '@semita/core/lesson';
 import type { RefObject } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';

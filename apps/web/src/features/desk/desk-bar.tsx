@@ -1,4 +1,4 @@
-import type { LessonChange } from '@semita/core';
+import type { LessonChange } from '@semita/core/lesson';
 import { Check, CloudOff, Pencil, Printer } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { HistoryButtons } from '../../ui/history-buttons.tsx';

@@ -1,13 +1,7 @@
-import {
-  type BreakPoint,
-  changeTarget,
-  type Fault,
-  hasMaterial,
-  isPathFault,
-  isWithinFilm,
-  type LessonChange,
-} from '@semita/core';
+import type { BreakPoint } from '@semita/core/breaks';
+import { type Fault, isPathFault } from '@semita/core/checks';
 import type { Draft } from '@semita/core/contract';
+import { changeTarget, hasMaterial, isWithinFilm, type LessonChange } from '@semita/core/lesson';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';

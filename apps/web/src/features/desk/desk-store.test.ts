@@ -1,6 +1,6 @@
-import type { Lesson, LessonChange } from '@semita/core';
-import { applyChanges } from '@semita/core';
 import type { Draft } from '@semita/core/contract';
+import type { Lesson, LessonChange } from '@semita/core/lesson';
+import { applyChanges } from '@semita/core/lesson';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { bridgeLesson } from '../../../../../packages/core/src/test/bridge-lesson.ts';
 import { ApiError } from '../../api/api-error.ts';

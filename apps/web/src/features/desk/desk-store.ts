@@ -1,3 +1,4 @@
+import type { Draft } from '@semita/core/contract';
 import {
   applyChange,
   applyChanges,
@@ -6,8 +7,7 @@ import {
   type Lesson,
   type LessonChange,
   refineChange,
-} from '@semita/core';
-import type { Draft } from '@semita/core/contract';
+} from '@semita/core/lesson';
 import { codeOf } from '../../api/api-error.ts';
 
 export type Saving = 'saved' | 'saving' | 'unsaved' | 'offline' | 'signedOut' | 'refused' | 'conflict';

@@ -1,4 +1,5 @@
-import type { Fault, Lesson } from '@semita/core';
+import type { Fault } from '@semita/core/checks';
+import type { Lesson } from '@semita/core/lesson';
 import { ArrowRight } from 'lucide-react';
 import { Notice } from '../../ui/notice.tsx';
 import { formatPlace } from '../../words/place.ts';

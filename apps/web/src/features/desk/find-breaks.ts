@@ -1,4 +1,4 @@
-import type { BreakPoint } from '@semita/core';
+import type { BreakPoint } from '@semita/core/breaks';
 import { askWorker } from '../../api/ask-worker.ts';
 import type { BreaksOrder } from './breaks-worker.ts';
 

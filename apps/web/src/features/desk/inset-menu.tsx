@@ -1,4 +1,4 @@
-import type { Inset } from '@semita/core';
+import type { Inset } from '@semita/core/lesson';
 import { useQuery } from '@tanstack/react-query';
 import { Film, X } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';

@@ -1,4 +1,4 @@
-import type { Lesson, LessonChange, LessonPart } from '@semita/core';
+import type { Lesson, LessonChange, LessonPart } from '@semita/core/lesson';
 import { useQuery } from '@tanstack/react-query';
 import { ArrowRight } from 'lucide-react';
 import { Link } from 'react-router';

@@ -1,4 +1,5 @@
-import { loudnessBars, type ScriptLine } from '@semita/core';
+import { loudnessBars } from '@semita/core/breaks';
+import type { ScriptLine } from '@semita/core/script';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { pathOf } from '../../api/client.ts';

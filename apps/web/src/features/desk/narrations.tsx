@@ -1,4 +1,4 @@
-import type { LessonChange, MaterialPart, Narration } from '@semita/core';
+import type { LessonChange, MaterialPart, Narration } from '@semita/core/lesson';
 import { Mic, Play, Trash2 } from 'lucide-react';
 import { type RefObject, useRef, useState } from 'react';
 import { v7 } from 'uuid';

@@ -1,4 +1,4 @@
-import type { LessonChange, MaterialPart } from '@semita/core';
+import type { LessonChange, MaterialPart } from '@semita/core/lesson';
 import { useQuery } from '@tanstack/react-query';
 import { Field, Select } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';

@@ -1,5 +1,6 @@
 import { useSortable } from '@dnd-kit/react/sortable';
-import { type BreakPoint, firstWords, hasLength, lessonLengths, type Part, stopsInOrder } from '@semita/core';
+import type { BreakPoint } from '@semita/core/breaks';
+import { firstWords, hasLength, lessonLengths, type Part, stopsInOrder } from '@semita/core/lesson';
 import { GripVertical, Lightbulb } from 'lucide-react';
 import { memo } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';

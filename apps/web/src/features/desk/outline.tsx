@@ -1,7 +1,8 @@
 import { move } from '@dnd-kit/helpers';
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
-import { type BreakPoint, type Lesson, type LessonChange, type Part, placeWindow } from '@semita/core';
+import type { BreakPoint } from '@semita/core/breaks';
 import type { Material } from '@semita/core/contract';
+import { type Lesson, type LessonChange, type Part, placeWindow } from '@semita/core/lesson';
 import { BookCopy, Layers, LayoutGrid, ListChecks, Plus } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { v7 } from 'uuid';

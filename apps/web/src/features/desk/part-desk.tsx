@@ -1,16 +1,9 @@
-import {
-  type BreakPoint,
-  type Fault,
-  gapTimeMs,
-  type Lesson,
-  type LessonChange,
-  lineAt,
-  type MaterialPart,
-  type ReadingBlock,
-  type ScriptLine,
-  type Slide,
-  scriptOf,
-} from '@semita/core';
+import type { BreakPoint } from '@semita/core/breaks';
+import type { Fault } from '@semita/core/checks';
+import type { Slide } from '@semita/core/deck';
+import type { Lesson, LessonChange, MaterialPart } from '@semita/core/lesson';
+import type { ReadingBlock } from '@semita/core/reading';
+import { gapTimeMs, lineAt, type ScriptLine, scriptOf } from '@semita/core/script';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { pathOf } from '../../api/client.ts';

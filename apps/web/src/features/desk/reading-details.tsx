@@ -1,5 +1,6 @@
-import { bringChange, firstWords, type Lesson, type LessonChange, type MaterialPart, type Stop } from '@semita/core';
 import type { Material } from '@semita/core/contract';
+import { firstWords, type Lesson, type LessonChange, type MaterialPart, type Stop } from '@semita/core/lesson';
+import { bringChange } from '@semita/core/newer-version';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';

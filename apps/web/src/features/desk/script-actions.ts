@@ -1,17 +1,14 @@
+import type { BreakPoint } from '@semita/core/breaks';
 import {
-  anchorAt,
-  anchorTimeMs,
-  type BreakPoint,
-  gapOf,
-  gapTimeMs,
   type Inset,
   type Lesson,
   type LessonChange,
   type MaterialPart,
-  type ScriptLine,
   type Stop,
   splitChange,
-} from '@semita/core';
+} from '@semita/core/lesson';
+import { anchorAt, anchorTimeMs } from '@semita/core/reading';
+import { gapOf, gapTimeMs, type ScriptLine } from '@semita/core/script';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
 import { focusSoon, writeSoon } from '../../ui/focus-soon.ts';

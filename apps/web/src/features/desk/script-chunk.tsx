@@ -1,4 +1,7 @@
-import type { Fault, PartKind, ScriptLine, Slide } from '@semita/core';
+import type { Fault } from '@semita/core/checks';
+import type { Slide } from '@semita/core/deck';
+import type { PartKind } from '@semita/core/lesson';
+import type { ScriptLine } from '@semita/core/script';
 import { memo } from 'react';
 import type { LineSurvey } from './line-survey.tsx';
 import type { ScriptActions } from './script-actions.ts';

@@ -1,12 +1,9 @@
-import {
-  type BreakPoint,
-  clearTopicShift,
-  cueWords,
-  type Fault,
-  type PartKind,
-  type ScriptLine,
-  type Slide,
-} from '@semita/core';
+import { type BreakPoint, clearTopicShift } from '@semita/core/breaks';
+import { cueWords } from '@semita/core/captions';
+import type { Fault } from '@semita/core/checks';
+import type { Slide } from '@semita/core/deck';
+import type { PartKind } from '@semita/core/lesson';
+import type { ScriptLine } from '@semita/core/script';
 import { Lightbulb } from 'lucide-react';
 import { lazy, memo, Suspense } from 'react';
 import { Button } from '../../ui/button.tsx';

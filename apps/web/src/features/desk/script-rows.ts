@@ -1,12 +1,6 @@
-import {
-  type BreakPoint,
-  gapOf,
-  type Inset,
-  type MaterialPart,
-  type ScriptLine,
-  type Stop,
-  stopsInOrder,
-} from '@semita/core';
+import type { BreakPoint } from '@semita/core/breaks';
+import { type Inset, type MaterialPart, type Stop, stopsInOrder } from '@semita/core/lesson';
+import { gapOf, type ScriptLine } from '@semita/core/script';
 import { t } from '../../words/words.ts';
 
 export interface PlacedStop {

@@ -1,5 +1,7 @@
 // @vitest-environment jsdom
-import { type Fault, type MaterialPart, scriptOf } from '@semita/core';
+import type { Fault } from '@semita/core/checks';
+import type { MaterialPart } from '@semita/core/lesson';
+import { scriptOf } from '@semita/core/script';
 import { screen } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, test, vi } from 'vitest';

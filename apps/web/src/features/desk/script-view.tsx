@@ -1,14 +1,9 @@
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
-import {
-  type BreakPoint,
-  type Fault,
-  gapOf,
-  gapTimeMs,
-  type MaterialPart,
-  type ScriptLine,
-  type Slide,
-  stopsInOrder,
-} from '@semita/core';
+import type { BreakPoint } from '@semita/core/breaks';
+import type { Fault } from '@semita/core/checks';
+import type { Slide } from '@semita/core/deck';
+import { type MaterialPart, stopsInOrder } from '@semita/core/lesson';
+import { gapOf, gapTimeMs, type ScriptLine } from '@semita/core/script';
 import { DoorClosed, Pause, Scissors, Split } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';

@@ -1,4 +1,5 @@
-import { findSilences, type Interval, type Loudness } from '@semita/core';
+import { findSilences, type Loudness } from '@semita/core/breaks';
+import type { Interval } from '@semita/core/coverage';
 import { ALL_FORMATS, AudioSampleSink, Input, UrlSource } from 'mediabunny';
 
 export type SoundMessage =

@@ -1,5 +1,5 @@
 import { useDraggable } from '@dnd-kit/react';
-import { firstWords, possiblePoints, type Stop } from '@semita/core';
+import { firstWords, possiblePoints, type Stop } from '@semita/core/lesson';
 import { ChevronDown, ChevronRight, GripVertical, Trash2, TriangleAlert } from 'lucide-react';
 import { lazy, Suspense } from 'react';
 import { Button } from '../../ui/button.tsx';

@@ -1,4 +1,6 @@
-import { type BreakPoint, type MaterialPart, type ScriptLine, stopsInOrder } from '@semita/core';
+import type { BreakPoint } from '@semita/core/breaks';
+import { type MaterialPart, stopsInOrder } from '@semita/core/lesson';
+import type { ScriptLine } from '@semita/core/script';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';

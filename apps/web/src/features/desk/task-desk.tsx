@@ -1,5 +1,6 @@
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
-import type { Fault, LessonChange, PlacePartOf, Stop } from '@semita/core';
+import type { Fault } from '@semita/core/checks';
+import type { LessonChange, PlacePartOf, Stop } from '@semita/core/lesson';
 import { DoorClosed, Pause, Split } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';

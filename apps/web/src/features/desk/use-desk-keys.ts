@@ -1,4 +1,4 @@
-import type { Part } from '@semita/core';
+import type { Part } from '@semita/core/lesson';
 import { useEffect, useRef } from 'react';
 import { historyKey } from '../../ui/history-key.ts';
 import { isWriting } from '../../ui/is-writing.ts';

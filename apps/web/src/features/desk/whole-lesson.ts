@@ -1,4 +1,5 @@
-import { expandLessons, type Lesson, type LessonPart } from '@semita/core';
+import type { Lesson, LessonPart } from '@semita/core/lesson';
+import { expandLessons } from '@semita/core/path';
 import { useQueries } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { editionOptions } from './queries.ts';

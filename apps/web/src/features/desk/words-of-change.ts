@@ -1,4 +1,4 @@
-import type { LessonChange } from '@semita/core';
+import type { LessonChange } from '@semita/core/lesson';
 
 /** Fields whose words a teacher wrote. */
 const written: ReadonlySet<string> = new Set([

@@ -1,4 +1,5 @@
-import { drawingWidth, type DrawingGround as Ground, type LessonPicture } from '@semita/core';
+import type { LessonPicture } from '@semita/core/elements';
+import { drawingWidth, type DrawingGround as Ground } from '@semita/core/question';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { pathOf } from '../../api/client.ts';

@@ -1,4 +1,11 @@
-import { type Drawing, type DrawingMark, drawingWidth, type PenColour, penColours, thinStroke } from '@semita/core';
+import {
+  type Drawing,
+  type DrawingMark,
+  drawingWidth,
+  type PenColour,
+  penColours,
+  thinStroke,
+} from '@semita/core/question';
 import {
   ArrowUpRight,
   Circle,

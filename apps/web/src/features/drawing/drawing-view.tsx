@@ -1,4 +1,4 @@
-import { type Drawing, type DrawingMark, drawingWidth, type PenColour } from '@semita/core';
+import { type Drawing, type DrawingMark, drawingWidth, type PenColour } from '@semita/core/question';
 import { getStroke } from 'perfect-freehand';
 
 const penOf: Record<PenColour, string> = {

@@ -5,7 +5,7 @@ import {
   isMarkAt,
   mostDrawingPoints,
   type PenColour,
-} from '@semita/core';
+} from '@semita/core/question';
 
 export const tools = ['pen', 'line', 'arrow', 'rect', 'ellipse', 'text', 'eraser'] as const;
 export type Tool = (typeof tools)[number];

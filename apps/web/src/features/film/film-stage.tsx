@@ -1,4 +1,6 @@
-import { cueWords, lineAt, type Narration, type ScriptLine } from '@semita/core';
+import { cueWords } from '@semita/core/captions';
+import type { Narration } from '@semita/core/lesson';
+import { lineAt, type ScriptLine } from '@semita/core/script';
 import { AudioLines, Captions, Maximize, Pause, Play, Undo2, Volume2, VolumeX } from 'lucide-react';
 import { type Ref, useEffect, useImperativeHandle, useRef, useState } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';

@@ -1,4 +1,4 @@
-import type { Narration } from '@semita/core';
+import type { Narration } from '@semita/core/lesson';
 import { describe, expect, test } from 'vitest';
 import { createNarrator, narrationAt } from './narrate.ts';
 

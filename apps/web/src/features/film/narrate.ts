@@ -1,4 +1,4 @@
-import type { Narration } from '@semita/core';
+import type { Narration } from '@semita/core/lesson';
 
 /** A voice this far from its film is led back gently; by how much faster or slower. */
 const gentleMs = 80;

@@ -1,4 +1,4 @@
-import type { Narration } from '@semita/core';
+import type { Narration } from '@semita/core/lesson';
 import { type RefObject, useEffect, useRef } from 'react';
 import { pathOf } from '../../api/client.ts';
 import { createNarrator } from './narrate.ts';

@@ -1,14 +1,14 @@
 import {
   type Board,
   type Checkpoint,
-  createQuestion,
   type Fork,
   type Pause,
   type PlacePart,
   placeWindow,
   type Stop,
   type Tile,
-} from '@semita/core';
+} from '@semita/core/lesson';
+import { createQuestion } from '@semita/core/question';
 import { v7 } from 'uuid';
 import { t } from '../../words/words.ts';
 import { newItemId } from './new-id.ts';

@@ -1,4 +1,4 @@
-import { type Lesson, lessonLengths, type Part, possiblePoints } from '@semita/core';
+import { type Lesson, lessonLengths, type Part, possiblePoints } from '@semita/core/lesson';
 import { formatPoints } from '../../words/format.ts';
 import { formatLengths } from '../../words/place.ts';
 import { t } from '../../words/words.ts';

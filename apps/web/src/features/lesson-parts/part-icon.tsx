@@ -1,4 +1,4 @@
-import type { PartKind } from '@semita/core';
+import type { PartKind } from '@semita/core/lesson';
 import { BookCopy, BookOpen, Film, LayoutGrid, ListChecks, Presentation } from 'lucide-react';
 import { joinClasses } from '../../ui/join-classes.ts';
 

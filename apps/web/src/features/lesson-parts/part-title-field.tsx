@@ -1,4 +1,4 @@
-import type { LessonChange, Part } from '@semita/core';
+import type { LessonChange, Part } from '@semita/core/lesson';
 import { Field, TextInput } from '../../ui/field.tsx';
 
 interface Props {

@@ -1,4 +1,4 @@
-import type { Stop } from '@semita/core';
+import type { Stop } from '@semita/core/lesson';
 import { DoorClosed, LayoutGrid, type LucideIcon, Pause, Split } from 'lucide-react';
 
 /** How each kind of stop looks in the script, the outline and on the map. */

@@ -1,4 +1,4 @@
-import type { BoardNeed, TileColour, TileKind } from '@semita/core';
+import type { BoardNeed, TileColour, TileKind } from '@semita/core/lesson';
 import {
   BookOpen,
   Calculator,

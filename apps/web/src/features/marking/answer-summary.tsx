@@ -1,5 +1,6 @@
-import { isFull, type Question, type Response } from '@semita/core';
 import type { QuestionAnswers } from '@semita/core/contract';
+import { isFull } from '@semita/core/learner';
+import type { Question, Response } from '@semita/core/question';
 import { formatNumber } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { sureWords } from '../question/sure-field.tsx';

@@ -1,14 +1,7 @@
-import {
-  type Answer,
-  asWritten,
-  type EarlierAnswer,
-  isFull,
-  type Question,
-  rightResponse,
-  toLearnerQuestion,
-  type Verdicts,
-  verdictsOf,
-} from '@semita/core';
+import type { Answer, EarlierAnswer } from '@semita/core/attempt';
+import { asWritten, isFull, toLearnerQuestion } from '@semita/core/learner';
+import { rightResponse, type Verdicts, verdictsOf } from '@semita/core/marking';
+import type { Question } from '@semita/core/question';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { GivenResponse } from '../question/given-response.tsx';

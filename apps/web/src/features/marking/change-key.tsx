@@ -1,5 +1,5 @@
-import type { Question } from '@semita/core';
 import type { MarkMove } from '@semita/core/contract';
+import type { Question } from '@semita/core/question';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { KeyRound } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';

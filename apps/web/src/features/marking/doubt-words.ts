@@ -1,4 +1,4 @@
-import type { SheetRow } from '@semita/core';
+import type { SheetRow } from '@semita/core/sheet';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 

@@ -1,4 +1,4 @@
-import { type AnswerGroup, groupAnswers } from '@semita/core';
+import { type AnswerGroup, groupAnswers } from '@semita/core/analysis';
 
 /** Groups answers off the page's own thread: two hundred are compared with each other. */
 self.onmessage = ({ data }: MessageEvent<readonly string[]>) => {

@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
-import type { Answer, ExtendedTextQuestion } from '@semita/core';
+import type { Answer } from '@semita/core/attempt';
+import type { ExtendedTextQuestion } from '@semita/core/question';
 import { screen } from '@testing-library/react';
 import { afterEach, expect, test, vi } from 'vitest';
 import { written } from '../../../../../packages/core/src/test/bridge-lesson.ts';

@@ -1,12 +1,6 @@
-import {
-  type Answer,
-  type Drawing,
-  type HandedFile,
-  type Question,
-  type Response,
-  type RubricLevels,
-  rubricPoints,
-} from '@semita/core';
+import type { Answer } from '@semita/core/attempt';
+import { type RubricLevels, rubricPoints } from '@semita/core/marking';
+import type { Drawing, HandedFile, Question, Response } from '@semita/core/question';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Check, Undo2 } from 'lucide-react';
 import { lazy, Suspense, useRef, useState } from 'react';

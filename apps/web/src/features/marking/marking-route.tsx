@@ -1,5 +1,5 @@
-import { plainWords } from '@semita/core';
 import type { MarkingQuestion, Sheet } from '@semita/core/contract';
+import { plainWords } from '@semita/core/text';
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { joinClasses } from '../../ui/join-classes.ts';

@@ -1,4 +1,6 @@
-import { coverageStrip, metShare, type Part, type PartState, stopsInOrder } from '@semita/core';
+import type { PartState } from '@semita/core/attempt';
+import { coverageStrip, metShare } from '@semita/core/coverage';
+import { type Part, stopsInOrder } from '@semita/core/lesson';
 import { formatClock, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 

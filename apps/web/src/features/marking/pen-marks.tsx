@@ -1,4 +1,5 @@
-import { type Drawing, drawingWidth, type LessonPicture, type Question, type Response } from '@semita/core';
+import type { LessonPicture } from '@semita/core/elements';
+import { type Drawing, drawingWidth, type Question, type Response } from '@semita/core/question';
 import { PenLine } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { Button } from '../../ui/button.tsx';

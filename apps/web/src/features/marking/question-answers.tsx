@@ -1,5 +1,6 @@
-import { type AnswerGroup, isOpinion, isTeacherMarked, type Question, type Response } from '@semita/core';
+import type { AnswerGroup } from '@semita/core/analysis';
 import type { QuestionAnswers } from '@semita/core/contract';
+import { isOpinion, isTeacherMarked, type Question, type Response } from '@semita/core/question';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useRef, useState } from 'react';
 import { call } from '../../api/client.ts';

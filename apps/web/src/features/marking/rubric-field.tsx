@@ -1,4 +1,5 @@
-import type { Rubric, RubricLevels } from '@semita/core';
+import type { RubricLevels } from '@semita/core/marking';
+import type { Rubric } from '@semita/core/question';
 import { useId } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatPoints } from '../../words/format.ts';

@@ -1,17 +1,9 @@
-import {
-  type AttemptState,
-  asWritten,
-  isBlank,
-  isTeacherMarked,
-  type PartKind,
-  readSheetLine,
-  type Stop,
-  type StopState,
-  stopMarkOf,
-  stopsInOrder,
-  toLearnerQuestion,
-} from '@semita/core';
+import type { AttemptState, StopState } from '@semita/core/attempt';
 import type { AttemptDetail } from '@semita/core/contract';
+import { asWritten, toLearnerQuestion } from '@semita/core/learner';
+import { type PartKind, type Stop, stopsInOrder } from '@semita/core/lesson';
+import { isBlank, isTeacherMarked } from '@semita/core/question';
+import { readSheetLine, stopMarkOf } from '@semita/core/sheet';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ComponentProps, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';

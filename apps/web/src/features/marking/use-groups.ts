@@ -1,4 +1,4 @@
-import type { AnswerGroup } from '@semita/core';
+import type { AnswerGroup } from '@semita/core/analysis';
 import { useEffect, useState } from 'react';
 
 /**

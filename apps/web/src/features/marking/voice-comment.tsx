@@ -1,4 +1,4 @@
-import type { HandedFile } from '@semita/core';
+import type { HandedFile } from '@semita/core/question';
 import { Mic } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { callWithFile } from '../../api/client.ts';

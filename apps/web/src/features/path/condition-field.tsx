@@ -1,4 +1,6 @@
-import type { RuleCondition, RulePick, SliderQuestion } from '@semita/core';
+import type { RulePick } from '@semita/core/checks';
+import type { RuleCondition } from '@semita/core/lesson';
+import type { SliderQuestion } from '@semita/core/question';
 import { Select, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { sureWords } from '../question/sure-field.tsx';

@@ -1,4 +1,4 @@
-import type { Fork, Lesson, Stop } from '@semita/core';
+import type { Fork, Lesson, Stop } from '@semita/core/lesson';
 import { Plus, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';

@@ -1,4 +1,5 @@
-import type { Part, PathFaultCode } from '@semita/core';
+import type { PathFaultCode } from '@semita/core/checks';
+import type { Part } from '@semita/core/lesson';
 import { Handle, type Node, type NodeProps, Position } from '@xyflow/react';
 import { Split, TriangleAlert, Undo2 } from 'lucide-react';
 import { joinClasses } from '../../ui/join-classes.ts';

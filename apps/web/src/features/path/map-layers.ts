@@ -1,5 +1,5 @@
 import { Graph, layout } from '@dagrejs/dagre';
-import type { MapPlace } from '@semita/core';
+import type { MapPlace } from '@semita/core/lesson';
 import { beginId, cardSize, endId, endSize, type MapGraph, type MapLayout, type MapLine } from './map-layout.ts';
 
 /** Room between two cards for what is written on a way. */

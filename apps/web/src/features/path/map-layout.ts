@@ -1,4 +1,5 @@
-import type { Lesson, MapPlace, Way } from '@semita/core';
+import type { Lesson, MapPlace } from '@semita/core/lesson';
+import type { Way } from '@semita/core/path';
 
 export const cardSize = { width: 184, height: 92 } as const;
 export const endSize = { width: 72, height: 36 } as const;

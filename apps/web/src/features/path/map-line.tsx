@@ -1,4 +1,4 @@
-import type { MapPlace } from '@semita/core';
+import type { MapPlace } from '@semita/core/lesson';
 import {
   BaseEdge,
   type Edge,

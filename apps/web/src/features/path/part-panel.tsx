@@ -1,4 +1,5 @@
-import type { Lesson, LessonChange, Part, PathFaultCode, Stop } from '@semita/core';
+import type { PathFaultCode } from '@semita/core/checks';
+import type { Lesson, LessonChange, Part, Stop } from '@semita/core/lesson';
 import { FileText, TriangleAlert, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';

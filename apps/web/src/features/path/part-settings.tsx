@@ -1,4 +1,4 @@
-import type { LessonChange, Part } from '@semita/core';
+import type { LessonChange, Part } from '@semita/core/lesson';
 import { lazy, Suspense } from 'react';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { t } from '../../words/words.ts';

@@ -1,4 +1,6 @@
-import { isAside, type Lesson, type LessonChange, type Part, questionsOfPart } from '@semita/core';
+import { questionsOfPart } from '@semita/core/checks';
+import type { Lesson, LessonChange, Part } from '@semita/core/lesson';
+import { isAside } from '@semita/core/path';
 import { t } from '../../words/words.ts';
 import { GroupMenu } from './group-menu.tsx';
 import { RulesEditor } from './rules-editor.tsx';

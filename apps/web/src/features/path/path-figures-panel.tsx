@@ -1,12 +1,5 @@
-import {
-  firstWords,
-  type Lesson,
-  listRoutes,
-  orderedStops,
-  type PathFigures,
-  pathFigures,
-  type Route,
-} from '@semita/core';
+import { firstWords, type Lesson } from '@semita/core/lesson';
+import { listRoutes, orderedStops, type PathFigures, pathFigures, type Route } from '@semita/core/path';
 import { Flag } from 'lucide-react';
 import { useMemo } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';

@@ -1,4 +1,4 @@
-import type { Lesson } from '@semita/core';
+import type { Lesson } from '@semita/core/lesson';
 import { ArrowRight, TriangleAlert } from 'lucide-react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';

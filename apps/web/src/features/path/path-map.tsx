@@ -1,6 +1,7 @@
 import '@xyflow/react/dist/base.css';
 import './path-map.css';
-import { type LessonChange, retargetWay, type Target } from '@semita/core';
+import type { LessonChange, Target } from '@semita/core/lesson';
+import { retargetWay } from '@semita/core/path';
 import { Background, ConnectionMode, Controls, ReactFlow, ReactFlowProvider, useNodesState } from '@xyflow/react';
 import { useEffect, useMemo, useRef } from 'react';
 import { t } from '../../words/words.ts';

@@ -1,12 +1,6 @@
-import {
-  checkPath,
-  checkRules,
-  type Lesson,
-  type PathFaultCode,
-  type Route,
-  type RouteStep,
-  wayKey,
-} from '@semita/core';
+import { checkPath, checkRules, type PathFaultCode } from '@semita/core/checks';
+import type { Lesson } from '@semita/core/lesson';
+import { type Route, type RouteStep, wayKey } from '@semita/core/path';
 
 /** What is wrong with the path, by the part where it is. */
 export function faultsByPart(lesson: Lesson): ReadonlyMap<string, readonly PathFaultCode[]> {

@@ -1,4 +1,6 @@
-import type { Lesson, PathFaultCode, Way } from '@semita/core';
+import type { PathFaultCode } from '@semita/core/checks';
+import type { Lesson } from '@semita/core/lesson';
+import type { Way } from '@semita/core/path';
 
 /** What a path shows, drawn as a map or told as a list. */
 export interface PathPicture {

@@ -1,4 +1,6 @@
-import { type Lesson, type LessonChange, type TriedRoutes, waysOf } from '@semita/core';
+import type { TriedRoutes } from '@semita/core/checks';
+import type { Lesson, LessonChange } from '@semita/core/lesson';
+import { waysOf } from '@semita/core/path';
 import { RotateCcw, Route as RouteIcon } from 'lucide-react';
 import { useId, useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';

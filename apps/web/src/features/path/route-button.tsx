@@ -1,4 +1,4 @@
-import type { Lesson } from '@semita/core';
+import type { Lesson } from '@semita/core/lesson';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 

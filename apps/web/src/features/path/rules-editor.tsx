@@ -1,4 +1,5 @@
-import { type Checkpoint, type Lesson, picksOf, type Rule, type RuleCondition, type Target } from '@semita/core';
+import { picksOf } from '@semita/core/checks';
+import type { Checkpoint, Lesson, Rule, RuleCondition, Target } from '@semita/core/lesson';
 import { useQuery } from '@tanstack/react-query';
 import { Plus, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';

@@ -1,4 +1,5 @@
-import { type Fault, faultsOfDraft, type Lesson, type TriedRoute } from '@semita/core';
+import { type Fault, faultsOfDraft, type TriedRoute } from '@semita/core/checks';
+import type { Lesson } from '@semita/core/lesson';
 
 /**
  * Where students would be stuck, as faults of the draft.

@@ -1,5 +1,7 @@
-import { checkLesson, type Fault, isStraight, type Lesson } from '@semita/core';
+import { checkLesson, type Fault } from '@semita/core/checks';
 import type { Material } from '@semita/core/contract';
+import type { Lesson } from '@semita/core/lesson';
+import { isStraight } from '@semita/core/path';
 import { stuckFaults } from './stuck-faults.ts';
 import { tryAll } from './try-all.ts';
 

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import type { Lesson, Target } from '@semita/core';
+import type { Lesson, Target } from '@semita/core/lesson';
 import { screen } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
 import { bridgeLesson } from '../../../../../packages/core/src/test/bridge-lesson.ts';

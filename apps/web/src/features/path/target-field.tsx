@@ -1,5 +1,4 @@
 import {
-  anchorAt,
   firstWords,
   hasMaterial,
   type Lesson,
@@ -8,7 +7,8 @@ import {
   type PartTarget,
   stopsInOrder,
   type Target,
-} from '@semita/core';
+} from '@semita/core/lesson';
+import { anchorAt } from '@semita/core/reading';
 import { useQuery } from '@tanstack/react-query';
 import { memo } from 'react';
 import { Select, TextInput } from '../../ui/field.tsx';

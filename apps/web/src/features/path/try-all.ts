@@ -1,4 +1,5 @@
-import type { Lesson, TriedRoutes } from '@semita/core';
+import type { TriedRoutes } from '@semita/core/checks';
+import type { Lesson } from '@semita/core/lesson';
 import { askWorker } from '../../api/ask-worker.ts';
 
 /** Walks every route of a lesson in a thread of its own, so that the desk goes on meanwhile. */

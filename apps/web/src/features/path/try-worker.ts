@@ -1,3 +1,4 @@
-import { type Lesson, tryRoutes } from '@semita/core';
+import { tryRoutes } from '@semita/core/checks';
+import type { Lesson } from '@semita/core/lesson';
 
 self.onmessage = ({ data }: MessageEvent<Lesson>) => self.postMessage(tryRoutes(data));

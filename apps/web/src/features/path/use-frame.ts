@@ -1,4 +1,4 @@
-import type { MapPlace } from '@semita/core';
+import type { MapPlace } from '@semita/core/lesson';
 import { getViewportForBounds, type Rect, useReactFlow, useStore } from '@xyflow/react';
 import { useCallback, useEffect, useRef } from 'react';
 import { beginId, cardSize, endId, endSize } from './map-layout.ts';

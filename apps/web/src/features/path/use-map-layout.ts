@@ -1,4 +1,4 @@
-import type { Lesson } from '@semita/core';
+import type { Lesson } from '@semita/core/lesson';
 import { useEffect, useMemo, useState } from 'react';
 import { askWorker } from '../../api/ask-worker.ts';
 import { mapLayers } from './map-layers.ts';

@@ -1,5 +1,6 @@
-import { type Lesson, waysOf } from '@semita/core';
 import type { WalkedPath } from '@semita/core/contract';
+import type { Lesson } from '@semita/core/lesson';
+import { waysOf } from '@semita/core/path';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';

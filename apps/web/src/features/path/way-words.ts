@@ -1,14 +1,6 @@
-import {
-  type Checkpoint,
-  isAside,
-  type Lesson,
-  picksOf,
-  questionsOfPart,
-  type Rule,
-  type RuleCondition,
-  type Target,
-  type Way,
-} from '@semita/core';
+import { picksOf, questionsOfPart } from '@semita/core/checks';
+import type { Checkpoint, Lesson, Rule, RuleCondition, Target } from '@semita/core/lesson';
+import { isAside, type Way } from '@semita/core/path';
 import { formatPlace, formatStart } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
 import { sureWords } from '../question/sure-field.tsx';

@@ -1,4 +1,4 @@
-import type { LessonPicture } from '@semita/core';
+import type { LessonPicture } from '@semita/core/elements';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Crop, Images, ImageUp } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';

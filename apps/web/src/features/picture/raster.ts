@@ -1,4 +1,4 @@
-import type { Slide } from '@semita/core';
+import type { Slide } from '@semita/core/deck';
 
 /** Points across a picture of a slide or a page: sharp on a projector. */
 const widePx = 2_400;

@@ -1,4 +1,4 @@
-import type { LessonPicture } from '@semita/core';
+import type { LessonPicture } from '@semita/core/elements';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { type PercentCrop, ReactCrop } from 'react-image-crop';

@@ -1,5 +1,5 @@
-import { hasMaterial, type Part } from '@semita/core';
 import type { Material } from '@semita/core/contract';
+import { hasMaterial, type Part } from '@semita/core/lesson';
 import { createContext } from 'react';
 
 /** Something a picture can be cut out of. */

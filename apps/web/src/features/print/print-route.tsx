@@ -1,4 +1,4 @@
-import { type Lesson, stopsInOrder } from '@semita/core';
+import { type Lesson, stopsInOrder } from '@semita/core/lesson';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';

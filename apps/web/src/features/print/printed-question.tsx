@@ -1,11 +1,6 @@
-import {
-  type LearnerQuestion,
-  type Question,
-  type Response,
-  rightResponse,
-  shuffledByWords,
-  toLearnerQuestion,
-} from '@semita/core';
+import { type LearnerQuestion, toLearnerQuestion } from '@semita/core/learner';
+import { rightResponse } from '@semita/core/marking';
+import { type Question, type Response, shuffledByWords } from '@semita/core/question';
 import type { ReactNode } from 'react';
 import { formatNumber, formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';

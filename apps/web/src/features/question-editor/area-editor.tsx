@@ -1,4 +1,4 @@
-import { type Area, createItem, type Item } from '@semita/core';
+import { type Area, createItem, type Item } from '@semita/core/question';
 import { Circle, Pentagon, Square } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';

@@ -1,4 +1,5 @@
-import { type Checkpoint, createQuestion, type Question, type QuestionForm, type Stop } from '@semita/core';
+import type { Checkpoint, Stop } from '@semita/core/lesson';
+import { createQuestion, type Question, type QuestionForm } from '@semita/core/question';
 import { Library, Plus, TextCursorInput } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';

@@ -1,4 +1,4 @@
-import type { Checkpoint } from '@semita/core';
+import type { Checkpoint } from '@semita/core/lesson';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { t } from '../../words/words.ts';
 import { NumberInput } from './fields.tsx';

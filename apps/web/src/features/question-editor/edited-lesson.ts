@@ -1,4 +1,5 @@
-import type { Lesson, Question } from '@semita/core';
+import type { Lesson } from '@semita/core/lesson';
+import type { Question } from '@semita/core/question';
 import { createContext, useContext } from 'react';
 
 const EditedLesson = createContext<Lesson | null>(null);

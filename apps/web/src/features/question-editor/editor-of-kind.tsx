@@ -1,4 +1,4 @@
-import type { Question } from '@semita/core';
+import type { Question } from '@semita/core/question';
 import { t } from '../../words/words.ts';
 import { GraphicGapMatchEditor, HotspotEditor, SelectPointEditor } from './area-editor.tsx';
 import { GapEditor } from './gap-editor.tsx';

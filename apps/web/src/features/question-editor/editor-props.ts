@@ -1,4 +1,4 @@
-import type { Question, QuestionKind, QuestionOf } from '@semita/core';
+import type { Question, QuestionKind, QuestionOf } from '@semita/core/question';
 
 /** What an editor for one kind of question is given. */
 export interface EditorProps<K extends QuestionKind> {

@@ -1,4 +1,4 @@
-import { createItem, gapTextOf, type QuestionOf, withGapText } from '@semita/core';
+import { createItem, gapTextOf, type QuestionOf, withGapText } from '@semita/core/question';
 import { useState } from 'react';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';

@@ -1,4 +1,4 @@
-import type { QuestionOf } from '@semita/core';
+import type { QuestionOf } from '@semita/core/question';
 import { useState } from 'react';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';

@@ -1,4 +1,4 @@
-import type { Question } from '@semita/core';
+import type { Question } from '@semita/core/question';
 import { enEditor } from '../../words/en-editor.ts';
 import { addWords } from '../../words/words.ts';
 import { EditorOfKind } from './editor-of-kind.tsx';

@@ -1,4 +1,4 @@
-import type { QuestionForm } from '@semita/core';
+import type { QuestionForm } from '@semita/core/question';
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';

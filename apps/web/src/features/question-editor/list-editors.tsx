@@ -1,4 +1,4 @@
-import { createItem, type Item, type Pair } from '@semita/core';
+import { createItem, type Item, type Pair } from '@semita/core/question';
 import { TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { newItemId } from '../lesson-parts/new-id.ts';

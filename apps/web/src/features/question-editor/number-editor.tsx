@@ -1,4 +1,4 @@
-import type { NumericTolerance } from '@semita/core';
+import type { NumericTolerance } from '@semita/core/question';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';

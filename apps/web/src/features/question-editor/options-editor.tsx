@@ -1,4 +1,4 @@
-import { type ChoiceOption, createItem, createOption } from '@semita/core';
+import { type ChoiceOption, createItem, createOption } from '@semita/core/question';
 import { useId } from 'react';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { TextInput } from '../../ui/field.tsx';

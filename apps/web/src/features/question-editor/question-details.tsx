@@ -1,4 +1,4 @@
-import { isOpinion, isTeacherMarked, type Question } from '@semita/core';
+import { isOpinion, isTeacherMarked, type Question } from '@semita/core/question';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';

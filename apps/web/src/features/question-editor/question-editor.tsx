@@ -1,4 +1,4 @@
-import { changeKind, isOpinion, type Question, type QuestionForm } from '@semita/core';
+import { changeKind, isOpinion, type Question, type QuestionForm } from '@semita/core/question';
 import { Copy, Trash2 } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';

@@ -1,4 +1,5 @@
-import { type Question, type Response, shuffledByWords, toLearnerQuestion } from '@semita/core';
+import { toLearnerQuestion } from '@semita/core/learner';
+import { type Question, type Response, shuffledByWords } from '@semita/core/question';
 import { useState } from 'react';
 import { t } from '../../words/words.ts';
 import { kindWords } from '../question/kind-words.ts';

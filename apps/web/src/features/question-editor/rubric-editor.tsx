@@ -1,4 +1,5 @@
-import { type Question, type Rubric, type RubricCriterion, rubricPossible } from '@semita/core';
+import { rubricPossible } from '@semita/core/marking';
+import type { Question, Rubric, RubricCriterion } from '@semita/core/question';
 import { Plus, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { TextInput } from '../../ui/field.tsx';

@@ -1,4 +1,4 @@
-import type { Rubric } from '@semita/core';
+import type { Rubric } from '@semita/core/question';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Bookmark, BookmarkPlus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';

@@ -1,4 +1,4 @@
-import { type Question, readQuestions } from '@semita/core';
+import { type Question, readQuestions } from '@semita/core/question';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Dialog, DialogClose } from '../../ui/dialog.tsx';

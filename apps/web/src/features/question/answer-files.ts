@@ -1,4 +1,4 @@
-import type { HandedFile } from '@semita/core';
+import type { HandedFile } from '@semita/core/question';
 import { createContext, useContext } from 'react';
 import { ApiError } from '../../api/api-error.ts';
 import { callWithFile, pathOf } from '../../api/client.ts';

@@ -1,4 +1,4 @@
-import type { Pair } from '@semita/core';
+import type { Pair } from '@semita/core/question';
 import { Link2, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';

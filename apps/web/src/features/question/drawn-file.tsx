@@ -1,4 +1,4 @@
-import type { Drawing } from '@semita/core';
+import type { Drawing } from '@semita/core/question';
 import { t } from '../../words/words.ts';
 import { DrawingView } from '../drawing/drawing-view.tsx';
 import { FileGround } from './file-ground.tsx';

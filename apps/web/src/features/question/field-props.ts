@@ -1,4 +1,5 @@
-import type { LearnerQuestion, LearnerQuestionOf, Response } from '@semita/core';
+import type { LearnerQuestion, LearnerQuestionOf } from '@semita/core/learner';
+import type { Response } from '@semita/core/question';
 
 /** What a field for one kind of question is given. */
 export interface FieldProps<K extends LearnerQuestion['kind']> {

@@ -1,4 +1,4 @@
-import { drawingWidth } from '@semita/core';
+import { drawingWidth } from '@semita/core/question';
 import { type ReactNode, useState } from 'react';
 
 interface Props {

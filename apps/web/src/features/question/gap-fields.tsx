@@ -1,4 +1,4 @@
-import { longestEntryLength, type Response } from '@semita/core';
+import { longestEntryLength, type Response } from '@semita/core/question';
 import { inputStyle } from '../../ui/field.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';

@@ -1,4 +1,4 @@
-import type { TextPiece } from '@semita/core';
+import type { TextPiece } from '@semita/core/question';
 import { Fragment, type ReactNode } from 'react';
 
 interface Props {

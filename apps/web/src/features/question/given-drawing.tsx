@@ -1,4 +1,5 @@
-import type { Drawing, LearnerQuestionOf } from '@semita/core';
+import type { LearnerQuestionOf } from '@semita/core/learner';
+import type { Drawing } from '@semita/core/question';
 import { t } from '../../words/words.ts';
 import { DrawingGround } from '../drawing/drawing-ground.tsx';
 import { DrawingView } from '../drawing/drawing-view.tsx';

@@ -1,4 +1,6 @@
-import type { Area, Drawing, LearnerQuestion, LearnerQuestionOf, Response, ResponseBody, Verdicts } from '@semita/core';
+import type { LearnerQuestion, LearnerQuestionOf } from '@semita/core/learner';
+import type { Verdicts } from '@semita/core/marking';
+import type { Area, Drawing, Response, ResponseBody } from '@semita/core/question';
 import { Check, Link2, Plus, X } from 'lucide-react';
 import { lazy, type ReactNode, Suspense } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';

@@ -1,4 +1,4 @@
-import type { Drawing, HandedFile } from '@semita/core';
+import type { Drawing, HandedFile } from '@semita/core/question';
 import { FileText, X } from 'lucide-react';
 import { lazy, Suspense } from 'react';
 import { Button } from '../../ui/button.tsx';

@@ -1,4 +1,5 @@
-import type { LearnerQuestion, Question } from '@semita/core';
+import type { LearnerQuestion } from '@semita/core/learner';
+import type { Question } from '@semita/core/question';
 import { t } from '../../words/words.ts';
 
 /** The teacher's and the student's word for a kind of question. */

@@ -1,4 +1,4 @@
-import { longestEntryLength } from '@semita/core';
+import { longestEntryLength } from '@semita/core/question';
 import { TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import type { FieldProps } from './field-props.ts';

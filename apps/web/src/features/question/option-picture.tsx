@@ -1,4 +1,4 @@
-import type { LessonPicture } from '@semita/core';
+import type { LessonPicture } from '@semita/core/elements';
 import { pathOf } from '../../api/client.ts';
 
 export function OptionPicture({ picture }: { readonly picture: LessonPicture }) {

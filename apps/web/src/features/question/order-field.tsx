@@ -1,7 +1,7 @@
 import { move } from '@dnd-kit/helpers';
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
 import { useSortable } from '@dnd-kit/react/sortable';
-import type { Item } from '@semita/core';
+import type { Item } from '@semita/core/question';
 import { ArrowDown, ArrowUp, GripVertical } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';

@@ -1,4 +1,5 @@
-import type { Area, LessonPicture } from '@semita/core';
+import type { LessonPicture } from '@semita/core/elements';
+import type { Area } from '@semita/core/question';
 import type { ReactNode } from 'react';
 import { pathOf } from '../../api/client.ts';
 

@@ -1,4 +1,4 @@
-import type { Response } from '@semita/core';
+import type { Response } from '@semita/core/question';
 import { t } from '../../words/words.ts';
 import type { FieldProps } from './field-props.ts';
 import { GapText } from './gap-text.tsx';

@@ -1,5 +1,5 @@
 import { DragDropProvider, PointerSensor, useDraggable, useDroppable } from '@dnd-kit/react';
-import type { Item } from '@semita/core';
+import type { Item } from '@semita/core/question';
 import { createContext, type ReactNode, useContext, useState } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';

@@ -1,4 +1,4 @@
-import type { Area } from '@semita/core';
+import type { Area } from '@semita/core/question';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';

@@ -1,4 +1,5 @@
-import type { LearnerQuestion, Response } from '@semita/core';
+import type { LearnerQuestion } from '@semita/core/learner';
+import type { Response } from '@semita/core/question';
 import { Lightbulb } from 'lucide-react';
 import { type ReactNode, useId } from 'react';
 import { Button } from '../../ui/button.tsx';

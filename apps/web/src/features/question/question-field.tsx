@@ -1,4 +1,5 @@
-import type { LearnerLesson, LearnerQuestion, Response } from '@semita/core';
+import type { LearnerLesson, LearnerQuestion } from '@semita/core/learner';
+import type { Response } from '@semita/core/question';
 import { lazy, Suspense } from 'react';
 import { t } from '../../words/words.ts';
 import { ChoiceField } from './choice-field.tsx';

@@ -1,4 +1,4 @@
-import type { LessonPicture } from '@semita/core';
+import type { LessonPicture } from '@semita/core/elements';
 import { pathOf } from '../../api/client.ts';
 
 /** The picture a question is about. Opens as large as it is in a tab of its own. */

@@ -1,4 +1,4 @@
-import type { Response } from '@semita/core';
+import type { Response } from '@semita/core/question';
 import { useId } from 'react';
 import { findWords, t } from '../../words/words.ts';
 import { pickable } from './choice-field.tsx';

@@ -1,4 +1,4 @@
-import type { QuestionResult } from '@semita/core';
+import type { QuestionResult } from '@semita/core/learner';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { HandedFileList } from './handed-file.tsx';

@@ -1,4 +1,6 @@
-import { type Item, type LearnerQuestion, plainWords } from '@semita/core';
+import type { LearnerQuestion } from '@semita/core/learner';
+import type { Item } from '@semita/core/question';
+import { plainWords } from '@semita/core/text';
 
 /** All a student would read of a question, to be read aloud: what is asked, and what there is to choose from. */
 export function wordsToRead(question: LearnerQuestion): string {

@@ -1,4 +1,4 @@
-import { longestTextLength } from '@semita/core';
+import { longestTextLength } from '@semita/core/question';
 import { Mic, MicOff } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';

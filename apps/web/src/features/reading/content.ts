@@ -1,4 +1,6 @@
-import { deckScript, type ReadingBlock, readingScript, type ScriptLine, type Slide } from '@semita/core';
+import { deckScript, type Slide } from '@semita/core/deck';
+import { type ReadingBlock, readingScript } from '@semita/core/reading';
+import type { ScriptLine } from '@semita/core/script';
 import { queryOptions } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 

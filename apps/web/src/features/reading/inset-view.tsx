@@ -1,5 +1,5 @@
-import type { Inset } from '@semita/core';
-import { scriptOf } from '@semita/core';
+import type { Inset } from '@semita/core/lesson';
+import { scriptOf } from '@semita/core/script';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { pathOf } from '../../api/client.ts';

@@ -1,4 +1,4 @@
-import type { LeftOut } from '@semita/core';
+import type { LeftOut } from '@semita/core/reading';
 import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 

@@ -1,4 +1,4 @@
-import type { BlockAnchor } from '@semita/core';
+import type { BlockAnchor } from '@semita/core/elements';
 
 /** The words at which stops stand, by their blocks. */
 export function phrasesOf(

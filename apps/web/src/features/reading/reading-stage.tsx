@@ -1,4 +1,6 @@
-import type { Inset, ReadingBlock, ScriptLine } from '@semita/core';
+import type { Inset } from '@semita/core/lesson';
+import type { ReadingBlock } from '@semita/core/reading';
+import type { ScriptLine } from '@semita/core/script';
 import { type ReactNode, type Ref, useEffect, useImperativeHandle, useRef } from 'react';
 import type { FilmControls } from '../film/film-stage.tsx';
 import { ReadingText } from './reading-text.tsx';

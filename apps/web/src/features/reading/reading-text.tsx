@@ -1,4 +1,5 @@
-import type { Inset, ReadingBlock } from '@semita/core';
+import type { Inset } from '@semita/core/lesson';
+import type { ReadingBlock } from '@semita/core/reading';
 import { Fragment, memo, type Ref, useEffect, useRef } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { InsetView } from './inset-view.tsx';

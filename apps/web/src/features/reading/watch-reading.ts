@@ -1,4 +1,5 @@
-import { type Looked, type ScriptLine, spendReading } from '@semita/core';
+import { type Looked, spendReading } from '@semita/core/reducer';
+import type { ScriptLine } from '@semita/core/script';
 
 interface ReadingWatcher {
   /** The lines that may be read now, in order. */

@@ -1,5 +1,5 @@
-import { needOf, needs, outlineOf, type SheetStudent, stopMarkStates } from '@semita/core';
 import type { Sheet } from '@semita/core/contract';
+import { needOf, needs, outlineOf, type SheetStudent, stopMarkStates } from '@semita/core/sheet';
 import { Download, Radio } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useEffect } from 'react';

@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
-import type { SheetRow, SheetStudent, StopMark } from '@semita/core';
+
 import type { Sheet } from '@semita/core/contract';
+import type { SheetRow, SheetStudent, StopMark } from '@semita/core/sheet';
 import { screen, within } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
 import { show } from '../../test/page.tsx';

@@ -1,5 +1,5 @@
-import { isLate, type Need, needOf, outlineOf, type SheetRow, type SheetStudent } from '@semita/core';
 import type { Sheet } from '@semita/core/contract';
+import { isLate, type Need, needOf, outlineOf, type SheetRow, type SheetStudent } from '@semita/core/sheet';
 import { TriangleAlert } from 'lucide-react';
 import { useRef } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';

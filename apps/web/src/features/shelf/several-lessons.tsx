@@ -1,5 +1,5 @@
-import { lineTitle, suggestStarts } from '@semita/core';
 import type { Material } from '@semita/core/contract';
+import { lineTitle, suggestStarts } from '@semita/core/lesson';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { toast } from 'sonner';

@@ -1,4 +1,4 @@
-import type { MadeSlide } from '@semita/core';
+import type { MadeSlide } from '@semita/core/deck';
 import { v7 } from 'uuid';
 
 /** What a slide begins as. */

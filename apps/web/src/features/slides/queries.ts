@@ -1,4 +1,4 @@
-import type { MadeDeck } from '@semita/core';
+import type { MadeDeck } from '@semita/core/deck';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 

@@ -1,4 +1,4 @@
-import type { MadeSlide } from '@semita/core';
+import type { MadeSlide } from '@semita/core/deck';
 import { useQuery } from '@tanstack/react-query';
 import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';

@@ -1,4 +1,4 @@
-import type { MadeSlide } from '@semita/core';
+import type { MadeSlide } from '@semita/core/deck';
 import { ArrowDown, ArrowUp, Copy, Plus, Trash2 } from 'lucide-react';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/button.tsx';

@@ -1,4 +1,4 @@
-import { type MadeDeck, type MadeSlide, madeSlideSize } from '@semita/core';
+import { type MadeDeck, type MadeSlide, madeSlideSize } from '@semita/core/deck';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';

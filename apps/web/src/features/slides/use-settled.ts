@@ -1,4 +1,4 @@
-import type { MadeDeck } from '@semita/core';
+import type { MadeDeck } from '@semita/core/deck';
 import { useEffect, useState } from 'react';
 
 /** A slide is drawn anew once nobody has typed for this long. */

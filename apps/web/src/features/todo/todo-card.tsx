@@ -1,4 +1,4 @@
-import { windowPhase } from '@semita/core';
+import { windowPhase } from '@semita/core/assignment';
 import type { TodoItem } from '@semita/core/contract';
 import { CalendarClock } from 'lucide-react';
 import { Link } from 'react-router';

@@ -1,4 +1,4 @@
-import type { Recording } from '@semita/core';
+import type { Recording } from '@semita/core/elements';
 import { Mic, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';

@@ -1,4 +1,4 @@
-import type { Recording } from '@semita/core';
+import type { Recording } from '@semita/core/elements';
 import { Pause, Play } from 'lucide-react';
 import { useEffect, useId, useRef, useState } from 'react';
 import { pathOf } from '../../api/client.ts';

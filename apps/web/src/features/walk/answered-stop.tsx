@@ -1,12 +1,7 @@
-import {
-  isBlank,
-  type LearnerQuestion,
-  type LearnerStop,
-  type QuestionResult,
-  type Response,
-  type StopState,
-  stopMarkOf,
-} from '@semita/core';
+import type { StopState } from '@semita/core/attempt';
+import type { LearnerQuestion, LearnerStop, QuestionResult } from '@semita/core/learner';
+import { isBlank, type Response } from '@semita/core/question';
+import { stopMarkOf } from '@semita/core/sheet';
 import { lazy, Suspense, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';

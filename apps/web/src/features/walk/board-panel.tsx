@@ -1,4 +1,5 @@
-import { type Board, needDone, type StopState, type Tile } from '@semita/core';
+import type { StopState } from '@semita/core/attempt';
+import { type Board, needDone, type Tile } from '@semita/core/lesson';
 import { ArrowUpRight, Check, LayoutGrid } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { Button, buttonStyle } from '../../ui/button.tsx';

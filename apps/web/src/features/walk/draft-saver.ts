@@ -1,4 +1,4 @@
-import type { Response } from '@semita/core';
+import type { Response } from '@semita/core/question';
 import { useEffect, useRef } from 'react';
 
 type OnDraft = (questionId: string, response: Response) => void;

@@ -1,4 +1,5 @@
-import { type LearnerQuestion, type QuestionResult, type StopState, tryNumberOf } from '@semita/core';
+import { type StopState, tryNumberOf } from '@semita/core/attempt';
+import type { LearnerQuestion, QuestionResult } from '@semita/core/learner';
 import { t } from '../../words/words.ts';
 import { GivenResponse } from '../question/given-response.tsx';
 import { RichText } from '../question/rich-text.tsx';

@@ -1,4 +1,4 @@
-import type { LearnerStop } from '@semita/core';
+import type { LearnerStop } from '@semita/core/learner';
 import { ArrowRight } from 'lucide-react';
 import { OptionPicture } from '../question/option-picture.tsx';
 import { RichText } from '../question/rich-text.tsx';

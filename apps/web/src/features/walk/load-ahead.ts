@@ -1,4 +1,4 @@
-import type { LearnerLesson } from '@semita/core';
+import type { LearnerLesson } from '@semita/core/learner';
 import { useEffect } from 'react';
 
 export const loadSoFar = () => import('./so-far.tsx');

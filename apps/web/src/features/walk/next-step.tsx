@@ -8,7 +8,7 @@ import {
   partStateOf,
   stopsOnRoute,
   type WalkPart,
-} from '@semita/core';
+} from '@semita/core/walk';
 import { Flag, Play } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Button } from '../../ui/button.tsx';

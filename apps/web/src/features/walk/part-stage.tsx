@@ -1,15 +1,7 @@
-import {
-  isMaterialLocked,
-  isSettled,
-  type LearnerMaterialPart,
-  type LearnerStop,
-  metMs,
-  partStateOf,
-  playLimitMs,
-  type ScriptLine,
-  scriptOf,
-  seekLimitMs,
-} from '@semita/core';
+import { metMs } from '@semita/core/coverage';
+import type { LearnerMaterialPart, LearnerStop } from '@semita/core/learner';
+import { type ScriptLine, scriptOf } from '@semita/core/script';
+import { isMaterialLocked, isSettled, partStateOf, playLimitMs, seekLimitMs } from '@semita/core/walk';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, type RefObject, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';

@@ -1,13 +1,7 @@
-import {
-  hasLength,
-  isMaterialLocked,
-  isPartOpen,
-  isSettled,
-  type LearnerPart,
-  lessonLengths,
-  partStateOf,
-  stopMarkOf,
-} from '@semita/core';
+import type { LearnerPart } from '@semita/core/learner';
+import { hasLength, lessonLengths } from '@semita/core/lesson';
+import { stopMarkOf } from '@semita/core/sheet';
+import { isMaterialLocked, isPartOpen, isSettled, partStateOf } from '@semita/core/walk';
 import { useEffect, useRef } from 'react';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';

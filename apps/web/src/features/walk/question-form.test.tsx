@@ -1,5 +1,7 @@
 // @vitest-environment jsdom
-import { beginAttempt, type LearnerStop, type Response } from '@semita/core';
+import { beginAttempt } from '@semita/core/attempt';
+import type { LearnerStop } from '@semita/core/learner';
+import type { Response } from '@semita/core/question';
 import { screen } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
 import { show } from '../../test/page.tsx';

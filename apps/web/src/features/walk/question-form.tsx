@@ -1,15 +1,7 @@
-import {
-  type AttemptState,
-  isBlank,
-  isTeacherMarked,
-  type LearnerQuestion,
-  type LearnerStop,
-  type QuestionResult,
-  questionEndsAt,
-  questionLimitMs,
-  type Response,
-  type StopState,
-} from '@semita/core';
+import type { AttemptState, StopState } from '@semita/core/attempt';
+import type { LearnerQuestion, LearnerStop, QuestionResult } from '@semita/core/learner';
+import { isBlank, isTeacherMarked, type Response } from '@semita/core/question';
+import { questionEndsAt, questionLimitMs } from '@semita/core/walk';
 import { lazy, Suspense, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Notice } from '../../ui/notice.tsx';

@@ -1,4 +1,5 @@
-import { beginAttempt, defaultTerms, type LearnerEventBody, type Part } from '@semita/core';
+import { beginAttempt, defaultTerms, type LearnerEventBody } from '@semita/core/attempt';
+import type { Part } from '@semita/core/lesson';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { bridgeLesson, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';
 import { createRehearsalSession } from './rehearsal-session.ts';

@@ -1,14 +1,8 @@
-import {
-  type AttemptState,
-  beginAttempt,
-  createContext,
-  type LearnerEventBody,
-  type Lesson,
-  learnerView,
-  ownContext,
-  type Terms,
-  takeIn,
-} from '@semita/core';
+import { type AttemptState, beginAttempt, type LearnerEventBody, type Terms } from '@semita/core/attempt';
+import { learnerView } from '@semita/core/learner';
+import type { Lesson } from '@semita/core/lesson';
+import { createContext, ownContext } from '@semita/core/own-lesson';
+import { takeIn } from '@semita/core/reducer';
 import { createRehearsalFiles } from '../question/answer-files.ts';
 import { nothingUntaken, type WalkSession, type WalkSnapshot } from './walk-session.ts';
 

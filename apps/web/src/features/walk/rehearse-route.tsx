@@ -1,4 +1,5 @@
-import { beginAttempt, defaultTerms, groupsOf, type Lesson, type Terms } from '@semita/core';
+import { beginAttempt, defaultTerms, type Terms } from '@semita/core/attempt';
+import { groupsOf, type Lesson } from '@semita/core/lesson';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';

@@ -1,4 +1,4 @@
-import type { LearnerQuestionOf } from '@semita/core';
+import type { LearnerQuestionOf } from '@semita/core/learner';
 import { CloudOff, Timer } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { formatClock } from '../../words/format.ts';

@@ -1,4 +1,5 @@
-import { findOpenStop, isSettled, type LearnerStop, stopsOnRoute } from '@semita/core';
+import type { LearnerStop } from '@semita/core/learner';
+import { findOpenStop, isSettled, stopsOnRoute } from '@semita/core/walk';
 import { lazy, Suspense } from 'react';
 import { t } from '../../words/words.ts';
 import { loadBoardPanel, loadSoFar, loadStopPanel } from './load-ahead.ts';

@@ -1,4 +1,4 @@
-import type { LearnerPart } from '@semita/core';
+import type { LearnerPart } from '@semita/core/learner';
 import type { FilmControls } from '../film/film-stage.tsx';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
 

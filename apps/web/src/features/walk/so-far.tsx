@@ -1,4 +1,5 @@
-import { isSettled, type LearnerStop } from '@semita/core';
+import type { LearnerStop } from '@semita/core/learner';
+import { isSettled } from '@semita/core/walk';
 import type { FilmControls } from '../film/film-stage.tsx';
 import { AnsweredStop } from './answered-stop.tsx';
 import { withOpenChoices } from './open-choices.ts';

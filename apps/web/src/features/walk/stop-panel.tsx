@@ -1,12 +1,7 @@
-import {
-  type AttemptState,
-  type LearnerStop,
-  mayPass,
-  type QuestionResult,
-  type Response,
-  type StopState,
-  type Terms,
-} from '@semita/core';
+import type { AttemptState, StopState, Terms } from '@semita/core/attempt';
+import type { LearnerStop, QuestionResult } from '@semita/core/learner';
+import type { Response } from '@semita/core/question';
+import { mayPass } from '@semita/core/walk';
 import { DoorClosed, Pause, Split, Undo2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';

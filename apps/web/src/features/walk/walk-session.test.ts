@@ -1,14 +1,9 @@
 // @vitest-environment jsdom
-import {
-  type AttemptState,
-  beginAttempt,
-  createContext,
-  defaultTerms,
-  type LearnerEventBody,
-  learnerView,
-  takeIn,
-} from '@semita/core';
+import { type AttemptState, beginAttempt, defaultTerms, type LearnerEventBody } from '@semita/core/attempt';
 import type { IntakeAnswer, SentEvent } from '@semita/core/contract';
+import { learnerView } from '@semita/core/learner';
+import { createContext } from '@semita/core/own-lesson';
+import { takeIn } from '@semita/core/reducer';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { bridgeLesson, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';
 import { ApiError } from '../../api/api-error.ts';

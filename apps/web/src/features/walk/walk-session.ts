@@ -4,15 +4,12 @@ import {
   eventTraits,
   fromLearnerState,
   type LearnerEventBody,
-  type LearnerLesson,
-  type LearnerView,
-  type Outcome,
   type Terms,
-  takeIn,
-  takeInAll,
-  type WalkContext,
-} from '@semita/core';
+} from '@semita/core/attempt';
 import type { IntakeAnswer, SentEvent } from '@semita/core/contract';
+import type { LearnerLesson, LearnerView } from '@semita/core/learner';
+import { type Outcome, takeIn, takeInAll } from '@semita/core/reducer';
+import type { WalkContext } from '@semita/core/walk';
 import { ApiError, codeOf } from '../../api/api-error.ts';
 import { gapFor, isUnreadable, lastBatch, mostPerBatch, nextBatch } from '../outbox/event-batches.ts';
 import type { Outbox } from '../outbox/outbox.ts';

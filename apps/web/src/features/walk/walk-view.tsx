@@ -1,4 +1,7 @@
-import { findOpenStop, hasMaterial, type LearnerPart, nextUnsettledStop, type Recording } from '@semita/core';
+import type { Recording } from '@semita/core/elements';
+import type { LearnerPart } from '@semita/core/learner';
+import { hasMaterial } from '@semita/core/lesson';
+import { findOpenStop, nextUnsettledStop } from '@semita/core/walk';
 import { ArrowLeft } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Link } from 'react-router';

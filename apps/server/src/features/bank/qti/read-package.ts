@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { readFile, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import type { Question } from '@semita/core';
 import { questionSchema } from '@semita/core/contract';
 import { fromQtiItem, type QtiLeftOut, type QtiLeftOutCode, withMedia, type XmlElement } from '@semita/core/qti';
+import type { Question } from '@semita/core/question';
 import sharp from 'sharp';
 import * as v from 'valibot';
 import type { ImportedQuestions } from '../../materials/import/import-result.ts';

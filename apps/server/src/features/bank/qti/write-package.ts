@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
-import type { Question } from '@semita/core';
 import { type PictureSize, toQtiItem, withMedia, writeXml } from '@semita/core/qti';
+import type { Question } from '@semita/core/question';
 import { zipSync } from 'fflate';
 import { manifestName, type PackagedItem, writeManifest } from './package-files.ts';
 import { qtiProse } from './qti-prose.ts';

@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { wordsOf } from '@semita/core';
+import { wordsOf } from '@semita/core/text';
 import { DomUtils, parseDocument } from 'htmlparser2';
 import { afterAll, describe, expect, test } from 'vitest';
 import { cleanSlide } from './clean-slide.ts';

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { slideLengthMs } from '@semita/core';
+import { slideLengthMs } from '@semita/core/deck';
 import { DomUtils, parseDocument } from 'htmlparser2';
 import { cleanSlide } from './clean-slide.ts';
 import { drawChart } from './draw-chart.ts';

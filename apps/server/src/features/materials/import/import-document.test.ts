@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { wordsOf } from '@semita/core';
+import { wordsOf } from '@semita/core/text';
 import { afterAll, expect, test } from 'vitest';
 import { importDocument } from './import-document.ts';
 import type { ImportedReading } from './import-result.ts';

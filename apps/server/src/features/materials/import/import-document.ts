@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
-import { type BlockKind, decodeText } from '@semita/core';
 import { readingLevel } from '@semita/core/level';
+import type { BlockKind } from '@semita/core/script';
+import { decodeText } from '@semita/core/text';
 import { cleanHtml } from './clean-html.ts';
 import { createReport, type ImportedReading, ImportRefused, type Report } from './import-result.ts';
 import { createPictureBox, type PictureBox } from './picture-box.ts';

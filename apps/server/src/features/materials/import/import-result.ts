@@ -1,6 +1,8 @@
-import type { LeftOut, LeftOutCode, Question, ReadingBlock, Slide } from '@semita/core';
+import type { Slide } from '@semita/core/deck';
 import type { ReadingLevel } from '@semita/core/level';
 import type { QtiLeftOut } from '@semita/core/qti';
+import type { Question } from '@semita/core/question';
+import type { LeftOut, LeftOutCode, ReadingBlock } from '@semita/core/reading';
 
 /** Why a file was not taken. Wording is in the web app's catalogue. */
 export type ImportRefusal =

@@ -1,5 +1,5 @@
 import path from 'node:path';
-import { decodeText } from '@semita/core';
+import { decodeText } from '@semita/core/text';
 import { ImportRefused, type Report } from './import-result.ts';
 import type { PictureBox } from './picture-box.ts';
 import { takePictures } from './read-html.ts';

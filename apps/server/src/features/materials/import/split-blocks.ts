@@ -1,4 +1,5 @@
-import { type BlockKind, readingTimeMs } from '@semita/core';
+import type { BlockKind } from '@semita/core/script';
+import { readingTimeMs } from '@semita/core/text';
 import type { ChildNode, Element } from 'domhandler';
 import { DomUtils, parseDocument } from 'htmlparser2';
 import type { RawBlock } from './import-result.ts';

@@ -1,0 +1,3 @@
+// Slides.
+export { inkOn, type MadeDeck, type MadeSlide, madeSlideSize, materialsOfSlides } from './made-slide.ts';
+export { deckScript, type Slide, slideLengthMs } from './slide.ts';

@@ -1,0 +1,4 @@
+// What everything is made of.
+export type { BlockAnchor } from './block-anchor.ts';
+export type { Hundredths } from './points.ts';
+export type { LessonPicture, Recording } from './recording.ts';
