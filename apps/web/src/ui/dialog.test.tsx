@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { expect, test } from 'vitest';
 import { show } from '../test/page.tsx';
@@ -53,4 +53,36 @@ test('where everything is kept as it is typed, nobody is asked', async () => {
   await user.type(screen.getByLabelText('Words'), ' more');
   await user.keyboard('{Escape}');
   expect(isOpen()).toBe(false);
+});
+
+test('it opens on its first field, and the focus goes back to what opened it', async () => {
+  function Opener() {
+    const [open, setOpen] = useState(false);
+    return (
+      <>
+        <button type="button" onClick={() => setOpen(true)}>
+          Open it
+        </button>
+        <Dialog open={open} onOpenChange={setOpen} title="Comment">
+          <button type="button">First button</button>
+          <textarea aria-label="Words" />
+        </Dialog>
+      </>
+    );
+  }
+  const { user } = show(<Opener />);
+  await user.click(screen.getByRole('button', { name: 'Open it' }));
+  expect(document.activeElement).toBe(screen.getByLabelText('Words'));
+  await user.keyboard('{Escape}');
+  await waitFor(() => expect(document.activeElement).toBe(screen.getByRole('button', { name: 'Open it' })));
+});
+
+test('without a field it opens on its first button', () => {
+  show(
+    <Dialog open onOpenChange={() => undefined} title="Keys">
+      <p>Words</p>
+      <button type="button">First button</button>
+    </Dialog>,
+  );
+  expect(document.activeElement).toBe(screen.getByRole('button', { name: 'First button' }));
 });

@@ -24,6 +24,8 @@ interface Props {
  */
 export function Dialog({ open, onOpenChange, title, description, place = 'box', keepsAtOnce, children }: Props) {
   const changed = useRef(new Map<Element, string>());
+  const body = useRef<HTMLDivElement>(null);
+  const opener = useRef<Element | null>(null);
   const [isAsking, setIsAsking] = useState(false);
   const settle = useCallback((inside?: Element | null) => {
     for (const element of changed.current.keys())
@@ -56,6 +58,18 @@ export function Dialog({ open, onOpenChange, title, description, place = 'box', 
           {...(description ? {} : { 'aria-describedby': undefined })}
           onFocusCapture={onFocus}
           onInputCapture={onInput}
+          onOpenAutoFocus={(event) => {
+            opener.current = document.activeElement;
+            event.preventDefault();
+            // What is still being loaded has no field yet: then the dialog itself, which says its title.
+            (firstControlIn(body.current) ?? (event.currentTarget as HTMLElement)).focus();
+          }}
+          onCloseAutoFocus={(event) => {
+            // Back to what opened it, unless the focus has been led on to what comes next.
+            event.preventDefault();
+            if (document.activeElement !== document.body) return;
+            if (opener.current instanceof HTMLElement && opener.current.isConnected) opener.current.focus();
+          }}
           className={joinClasses(
             'fixed z-50 flex flex-col bg-card shadow-float',
             place !== 'side' && 'top-1/2 left-1/2 max-h-[94dvh] -translate-x-1/2 -translate-y-1/2 rounded-card',
@@ -88,7 +102,7 @@ export function Dialog({ open, onOpenChange, title, description, place = 'box', 
               </Button>
             </div>
           )}
-          <div className="min-h-0 grow overflow-y-auto px-5 py-4">
+          <div ref={body} className="min-h-0 grow overflow-y-auto px-5 py-4">
             <KeptWordsProvider value={settle}>{children}</KeptWordsProvider>
           </div>
         </Radix.Content>
@@ -103,6 +117,16 @@ export function DialogClose({ children }: { readonly children: ReactNode }) {
     <Radix.Close asChild>
       <Button>{children}</Button>
     </Radix.Close>
+  );
+}
+
+/** Whoever opens a dialog came to do something in it, not to close it: its first field, else its first button or link. */
+function firstControlIn(body: HTMLElement | null): HTMLElement | null {
+  const fields = 'input:not([type=hidden], [type=file], :disabled), textarea:not(:disabled), select:not(:disabled)';
+  return (
+    body?.querySelector<HTMLElement>(fields) ??
+    body?.querySelector<HTMLElement>('button:not(:disabled), a[href]') ??
+    null
   );
 }
 
