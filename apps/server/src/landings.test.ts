@@ -4,6 +4,8 @@ import path from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { lessonSchema, questionSchema } from '@semita/core/contract';
 import type { Lesson } from '@semita/core/lesson';
+import Database from 'better-sqlite3';
+import { pino } from 'pino';
 import * as v from 'valibot';
 import { describe, expect, test } from 'vitest';
 import {
@@ -29,10 +31,14 @@ import { readUses } from './test/read-uses.ts';
 const folder = new URL('./test/landings/', import.meta.url);
 const landings = fs.readdirSync(folder).filter((name) => name.endsWith('.db.gz'));
 
-async function openLanding(name: string) {
+async function openLanding(name: string, spoil: (sqlite: Database.Database) => void = () => undefined) {
   const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'semita-landing-'));
-  fs.writeFileSync(path.join(dataDir, databaseFileName), gunzipSync(fs.readFileSync(new URL(name, folder))));
-  const deps = openInstallation(dataDir);
+  const file = path.join(dataDir, databaseFileName);
+  fs.writeFileSync(file, gunzipSync(fs.readFileSync(new URL(name, folder))));
+  const before = new Database(file);
+  spoil(before);
+  before.close();
+  const deps = openInstallation(dataDir, { log: pino({ level: 'silent' }) });
   return await serveInstallation(deps);
 }
 
@@ -130,4 +136,17 @@ describe.each(landings)('the school as %s stored it', (name) => {
     expect(rebuildStates(db).changed).toEqual([]);
     await school.stop();
   });
+});
+
+test('a draft that cannot be read keeps nobody from starting, or from the others', async () => {
+  const school = await openLanding('4-path.db.gz', (sqlite) =>
+    sqlite.exec('UPDATE lessons SET draft = \'{"title": "half a dra\' WHERE rowid = (SELECT max(rowid) FROM lessons)'),
+  );
+  const adaeze = school.as('demo-adaeze');
+  const { body } = await expectAnswer(adaeze, '/api/lessons');
+  const titles = (body as { readonly title: string }[]).map(({ title }) => title);
+  expect(titles.filter((title) => title === '')).toHaveLength(1);
+  expect(titles.length).toBeGreaterThan(2);
+  await expectAnswer(adaeze, '/api/materials');
+  await school.stop();
 });

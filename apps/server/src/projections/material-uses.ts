@@ -49,7 +49,7 @@ export function createMaterialUses({ db }: { readonly db: Db }) {
       const inLessons = db
         .selectDistinct({
           ...{ materialId, lessonId: lessons.id },
-          title: sql<string>`coalesce(${lessonSummaries.title}, ${lessons.draft} ->> '$.title')`,
+          title: sql<string>`coalesce(${lessonSummaries.title}, case when json_valid(${lessons.draft}) then ${lessons.draft} ->> '$.title' end, '')`,
         })
         .from(materialUses)
         .leftJoin(editions, eq(editions.id, materialUses.editionId))

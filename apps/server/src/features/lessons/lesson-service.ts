@@ -27,7 +27,7 @@ import type { DraftSummary, EditionRow, LessonRepository } from './lesson-reposi
 
 export type LessonService = ReturnType<typeof createLessonService>;
 
-interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
+interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'log'> {
   readonly repository: LessonRepository;
   readonly materials: {
     readonly listByIds: (ids: readonly string[]) => Material[];
@@ -54,6 +54,7 @@ export function createLessonService({
   db,
   clock,
   newId,
+  log,
   repository,
   materials,
   listMutePictures,
@@ -125,6 +126,16 @@ export function createLessonService({
     return summary;
   };
 
+  /** A draft that cannot be read keeps nobody from the others on the shelf. */
+  const summaryOrNothing = (actor: Actor, lessonId: string): DraftSummary => {
+    try {
+      return summarise(actor, lessonId);
+    } catch (error) {
+      log.error({ err: error, lessonId }, 'draft cannot be read');
+      return { title: '', stopCount: 0, filmMs: 0, readingMs: 0, answeringMs: 0 };
+    }
+  };
+
   const insertEdition = (actor: Actor, edition: EditionRow): void => {
     repository.insertEdition(edition);
     // Drafts that show the newest of it are as long as it is now.
@@ -163,7 +174,7 @@ export function createLessonService({
   return {
     list: (actor: Actor): LessonSummary[] =>
       repository.listSummaries(actor).map(({ id, version, updatedAt, summary, editionNumber, editionOf }) => {
-        const { title, stopCount, filmMs, readingMs, answeringMs } = summary ?? summarise(actor, id);
+        const { title, stopCount, filmMs, readingMs, answeringMs } = summary ?? summaryOrNothing(actor, id);
         const changedSinceEdition = editionOf !== null && editionOf !== version;
         return { id, title, editionNumber, changedSinceEdition, stopCount, filmMs, readingMs, answeringMs, updatedAt };
       }),
