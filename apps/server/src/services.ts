@@ -13,6 +13,7 @@ import { createMarkingService } from './features/attempts/marking-service.ts';
 import { createPathService } from './features/attempts/path-service.ts';
 import { createPhraseRepository } from './features/attempts/phrase-repository.ts';
 import { createReadStates } from './features/attempts/read-states.ts';
+import { createRefreshStale } from './features/attempts/refresh-stale.ts';
 import { createRubricRepository } from './features/attempts/rubric-repository.ts';
 import { createThreadService } from './features/attempts/thread-service.ts';
 import { createWalkService } from './features/attempts/walk-service.ts';
@@ -121,30 +122,16 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     readers: { teacher: reader, student: studentReader },
     findOwn: attempts.findOwn,
   });
+  const refreshing = createRefreshStale({ ...deps, attempts, states });
   const shared = { ...deps, assignments: assignmentRepository, attempts, intake };
   const readStates = createReadStates({ sheetOf: assignments, attempts, intake });
   return {
-    /** Computes what older programs stored of attempts anew, a few at a time, beside the work of the day. */
-    refreshStale(): void {
-      const tried = new Set<string>();
-      const next = () => {
-        const stale = attempts.listStale(tried.size + 20).filter((id) => !tried.has(id));
-        for (const attemptId of stale) {
-          tried.add(attemptId);
-          try {
-            states.read(attemptId);
-          } catch (error) {
-            // It is tried again when somebody looks at it; one that cannot be read keeps nobody from the others.
-            deps.log.error({ err: error, attemptId }, 'attempt not computed anew');
-          }
-        }
-        if (stale.length > 0) setTimeout(next, 20).unref();
-      };
-      next();
-    },
+    /** Computes what older programs stored of attempts anew, beside the work of the day. */
+    refreshStale: refreshing.start,
     /** What is at work ends at once, and is begun again at the next start. Nothing writes after this. */
     close(): void {
       jobs.stop();
+      refreshing.stop();
       stopping.abort();
       reader.close();
       studentReader.close();

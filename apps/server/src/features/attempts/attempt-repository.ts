@@ -156,12 +156,13 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
         .all()
         .map(({ id }) => id),
 
-    /** Attempts whose caches an older reducer made. */
-    listStale: (limit: number): string[] =>
+    /** Attempts whose caches an older reducer made, in the order of their ids, from behind one of them on. */
+    listStale: (afterId: string, limit: number): string[] =>
       db
         .select({ id: attempts.id })
         .from(attempts)
-        .where(ne(attempts.reducer, reducerVersion))
+        .where(and(gt(attempts.id, afterId), ne(attempts.reducer, reducerVersion)))
+        .orderBy(asc(attempts.id))
         .limit(limit)
         .all()
         .map(({ id }) => id),
