@@ -5,28 +5,12 @@ import fs from 'node:fs';
 import http from 'node:http';
 import os from 'node:os';
 import path from 'node:path';
+import { nginxConfig } from '../apps/server/src/test/nginx-config.ts';
 import { type Figure, medianRatio } from './compare.ts';
 
 const connections = 8;
 const roundMs = 1_500;
 const megabyte = 1024 ** 2;
-
-/** The documented configuration, and beside it the media folder as nginx alone would send it. */
-function configuration(folder: string, { port, media, upstream }: { port: number; media: string; upstream: string }) {
-  const temp = ['client_body', 'proxy', 'fastcgi', 'uwsgi', 'scgi'];
-  const user = process.getuid?.() === 0 ? 'user root; ' : '';
-  return fs
-    .readFileSync(new URL('../docs/nginx.conf', import.meta.url), 'utf8')
-    .replace(
-      'worker_processes auto;',
-      `${user}worker_processes 1; daemon off; pid ${folder}/pid; error_log ${folder}/log;`,
-    )
-    .replace('127.0.0.1:3000', upstream)
-    .replace('listen 8080', `listen 127.0.0.1:${port}`)
-    .replace('/srv/semita/media/', media)
-    .replace('http {', `http { ${temp.map((name) => `${name}_temp_path ${folder}/${name};`).join(' ')}`)
-    .replace('location / {', `location /plain/ { alias ${media}; } location / {`);
-}
 
 const agent = new http.Agent({ keepAlive: true, maxSockets: connections });
 
@@ -73,7 +57,9 @@ export async function measureFilm(): Promise<Figure[]> {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'semita-bench-nginx-'));
   const port = told.port + 1 > 65_535 ? told.port - 1 : told.port + 1;
   const file = path.join(folder, 'nginx.conf');
-  fs.writeFileSync(file, configuration(folder, { port, media: told.media, upstream: `127.0.0.1:${told.port}` }));
+  // Beside what is documented, the media folder as nginx alone would send it.
+  const config = nginxConfig({ folder, port, media: told.media, upstream: `127.0.0.1:${told.port}` });
+  fs.writeFileSync(file, config.replace('location / {', `location /plain/ { alias ${told.media}; } location / {`));
   const proxy = spawn('nginx', ['-c', file, '-p', folder], { stdio: 'ignore' });
   const plain = `http://127.0.0.1:${port}/plain/${told.place}`;
   const media = '/api/materials/film/media';

@@ -5,6 +5,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { type School, startSchool } from '../test/harness.ts';
+import { nginxConfig } from '../test/nginx-config.ts';
 import { proxyPlaceSetting } from './send-file.ts';
 
 // Debian's nginx, with the configuration that the documentation gives. `npm test` installs it.
@@ -23,22 +24,6 @@ const freePort = () =>
     });
   });
 
-/** The documented file with the places of this test. */
-function configuration(upstream: string): string {
-  return fs
-    .readFileSync(new URL('../../../../docs/nginx.conf', import.meta.url), 'utf8')
-    .replace('worker_processes auto;', `worker_processes 1; daemon off; pid ${folder}/pid; error_log ${folder}/log;`)
-    .replace('127.0.0.1:3000', upstream)
-    .replace('listen 8080', `listen 127.0.0.1:${port}`)
-    .replace('/srv/semita/media/', `${school.deps.dataDir}/media/`)
-    .replace(
-      'http {',
-      `http { ${['client_body', 'proxy', 'fastcgi', 'uwsgi', 'scgi']
-        .map((name) => `${name}_temp_path ${folder}/${name};`)
-        .join(' ')}`,
-    );
-}
-
 beforeAll(async () => {
   if (!nginx) return;
   school = await startSchool({}, (app) => app.set(proxyPlaceSetting, '/semita-media/'));
@@ -47,9 +32,8 @@ beforeAll(async () => {
   fs.writeFileSync(path.join(school.deps.dataDir, 'media/ab/ab12'), film);
   port = await freePort();
   const file = path.join(folder, 'nginx.conf');
-  // As root nginx would read under a user of its own; the folder is its owner's.
-  const user = process.getuid?.() === 0 ? 'user root;\n' : '';
-  fs.writeFileSync(file, user + configuration(new URL(school.base).host));
+  const media = path.join(school.deps.dataDir, 'media/');
+  fs.writeFileSync(file, nginxConfig({ folder, port, media, upstream: new URL(school.base).host }));
   proxy = spawn(nginx, ['-c', file, '-p', folder], { stdio: 'ignore' });
   for (let tries = 0; tries < 100; tries++) {
     if (await fetch(`http://127.0.0.1:${port}/api/session`).catch(() => null)) return;

@@ -1,25 +1,7 @@
 import { expect, test } from 'vitest';
-import { beginAttempt } from '../attempt/attempt-state.ts';
-import { defaultTerms } from '../attempt/terms.ts';
-import { createContext } from '../own-lesson/create-context.ts';
-import { takeInAll } from '../reducer/take-in.ts';
-import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
+import { wholeWalk } from '../test/bridge-lesson.ts';
+import { rowAfter, rowStartAt as startAt } from '../test/row-after.ts';
 import { isLate, needOf, outlineOf } from './attempt-outline.ts';
-import { sheetRowOf } from './sheet-row.ts';
-
-const startAt = 1_000_000;
-const rowAfter = (count: number, ...more: Parameters<ReturnType<typeof createSitting>>[0][]) => {
-  const event = createSitting('a', startAt);
-  const events = [...wholeWalk.slice(0, count), ...more].map((body) => event(body));
-  return sheetRowOf(
-    bridgeLesson,
-    takeInAll(
-      createContext(bridgeLesson, defaultTerms),
-      beginAttempt({ begunAt: startAt, secret: 'of a test' }),
-      events,
-    ),
-  );
-};
 
 test('the need of a student, the most pressing first', () => {
   const at = (now: number, row = rowAfter(3), dueAt: number | null = null, excused = false) =>

@@ -1,24 +1,7 @@
 import { expect, test } from 'vitest';
-import { beginAttempt } from '../attempt/attempt-state.ts';
-import { defaultTerms } from '../attempt/terms.ts';
-import { createContext } from '../own-lesson/create-context.ts';
-import { takeInAll } from '../reducer/take-in.ts';
-import { bridgeLesson, createSitting, wholeWalk } from '../test/bridge-lesson.ts';
-import { decodeSheetRow, encodeSheetRow, sheetRowOf } from './sheet-row.ts';
-
-const startAt = 1_000_000;
-const rowAfter = (count: number, ...more: Parameters<ReturnType<typeof createSitting>>[0][]) => {
-  const event = createSitting('a', startAt);
-  const events = [...wholeWalk.slice(0, count), ...more].map((body) => event(body));
-  return sheetRowOf(
-    bridgeLesson,
-    takeInAll(
-      createContext(bridgeLesson, defaultTerms),
-      beginAttempt({ begunAt: startAt, secret: 'of a test' }),
-      events,
-    ),
-  );
-};
+import { wholeWalk } from '../test/bridge-lesson.ts';
+import { rowAfter } from '../test/row-after.ts';
+import { decodeSheetRow, encodeSheetRow } from './sheet-row.ts';
 
 test('a row along the walk, column by column', () => {
   expect(rowAfter(3).marks.map((mark) => mark.state)).toEqual(['open', 'ahead', 'ahead']);
