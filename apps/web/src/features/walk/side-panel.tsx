@@ -1,11 +1,12 @@
 import type { LearnerStop } from '@semita/core/learner';
-import { findOpenStop, isSettled, stopsOnRoute } from '@semita/core/walk';
+import { findOpenStop, isSettled } from '@semita/core/walk';
 import { lazy, Suspense } from 'react';
 import { t } from '../../words/words.ts';
 import { loadBoardPanel, loadSoFar, loadStopPanel } from './load-ahead.ts';
 import { NextStep } from './next-step.tsx';
 import { withOpenChoices } from './open-choices.ts';
 import type { SideProps } from './side-props.ts';
+import { stopPlaces } from './stop-places.ts';
 
 const StopPanel = lazy(async () => ({ default: (await loadStopPanel()).StopPanel }));
 const BoardPanel = lazy(async () => ({ default: (await loadBoardPanel()).BoardPanel }));
@@ -14,12 +15,10 @@ const SoFar = lazy(async () => ({ default: (await loadSoFar()).SoFar }));
 /** Beside the material: the open stop, or what to do next and what has been so far. */
 export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }: SideProps) {
   const { lesson, state, terms, results, hints } = snapshot;
-  const onRoute = stopsOnRoute(lesson, state);
-  const stops = lesson.parts.flatMap((one) => one.stops).filter(({ id }) => onRoute?.has(id) ?? true);
+  const { stops, placeOf } = stopPlaces(snapshot);
   const open = findOpenStop(lesson, state);
   const openStop = stops.find((stop) => stop.id === open?.stop.id);
   const openState = openStop && state.stops[openStop.id];
-  const placeOf = (stop: LearnerStop) => t('walk.stopOf', { number: stops.indexOf(stop) + 1, count: stops.length });
 
   // Whoever looks at another part again finds the way back: from what a tile led to, to the board.
   const isElsewhere = open?.part.id !== part?.id;

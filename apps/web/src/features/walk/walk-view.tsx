@@ -18,6 +18,7 @@ import { useLoadAhead } from './load-ahead.ts';
 import { type NextLesson, PartStage } from './part-stage.tsx';
 import { PathStrip } from './path-strip.tsx';
 import { SidePanel } from './side-panel.tsx';
+import { WalkAnnouncer } from './walk-announcer.tsx';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
 
 interface Props {
@@ -144,6 +145,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
                 'lg:sticky lg:top-6 lg:max-h-[calc(100dvh-3rem)] lg:self-start lg:overflow-y-auto',
             )}
           >
+            <WalkAnnouncer snapshot={snapshot} />
             <UntakenNotices snapshot={snapshot} />
             <SidePanel
               isFresh={chosenPartId === null && state.currentPartId === null && Object.keys(state.stops).length === 0}
