@@ -131,8 +131,11 @@ test('a lesson walked without a connection, the tab closed, another device in be
 
   const other = await browser.newContext();
   const elsewhere = await openWalk(other, 'Far away', 'Go on');
-  await elsewhere.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
-  // It plays on its own for a while, and knows nothing of the first.
+  // It plays on its own for a while, or stands at the first stop where that was told before the connection went; of the
+  // rest it knows nothing.
+  const next = elsewhere.getByRole('button', { name: /^(Begin|Go on|Answer)$/ });
+  await expect(next).toBeVisible();
+  if ((await next.textContent()) !== 'Answer') await next.click();
   await elsewhere.waitForTimeout(isLong ? 20_000 : 5_000);
   await other.close();
 
@@ -149,7 +152,7 @@ test('a lesson walked without a connection, the tab closed, another device in be
   };
   await expect.poll(given, { timeout: 60_000 }).toBe(stopCount);
   await later.getByRole('link', { name: 'Go on: Far away' }).click();
-  await expect(later.getByText(`Stop ${stopCount} of ${stopCount}: Handed in, not marked`)).toBeVisible();
+  await expect(later.getByText(`Stop ${stopCount} of ${stopCount}: Handed in, not marked`).last()).toBeVisible();
 });
 
 test('every sheet of the demo school is saved as CSV', async ({ page }) => {

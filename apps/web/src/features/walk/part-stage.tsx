@@ -3,7 +3,7 @@ import type { LearnerMaterialPart, LearnerStop } from '@semita/core/learner';
 import { type ScriptLine, scriptOf } from '@semita/core/script';
 import { isMaterialLocked, isSettled, partStateOf, playLimitMs, seekLimitMs } from '@semita/core/walk';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, type RefObject, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, type RefObject, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { pathOf } from '../../api/client.ts';
 import { QueryView } from '../../ui/query-view.tsx';
@@ -46,6 +46,7 @@ function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Pro
   const [startMs] = useState(() => partStateOf(state, part).positionMs);
   const isLocked = isMaterialLocked(session.context, state);
   const current = () => session.getSnapshot().state;
+  const missed = useRef({ stopId: '', tries: 0 });
   return (
     <FilmStage
       ref={ref}
@@ -63,9 +64,15 @@ function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Pro
       onBarrier={(atMs) => {
         const stop = nextHalt(part, current(), atMs);
         reachStop(session, stop, atMs);
-        // A machine that was too busy to see it play leaves a hole before the stop: that is played again.
+        // A machine that was too busy to see it play leaves a hole before the stop: that is played again, from a little
+        // before, so that its beginning is seen. A few times at most: then the learner plays it.
         const isMissed = stop && stop.atMs - atMs < atMarkMs && !current().stops[stop.id];
-        if (isMissed) ref.current?.seek(partStateOf(current(), part).furthestMs);
+        if (!isMissed) return;
+        const { furthestMs } = partStateOf(current(), part);
+        ref.current?.seek(Math.max(part.inMs, furthestMs - runUpMs));
+        const tries = missed.current.stopId === stop.id ? missed.current.tries + 1 : 1;
+        missed.current = { stopId: stop.id, tries };
+        if (tries <= mostReplays) ref.current?.play();
       }}
       onMet={(fromMs, toMs, rate) => session.record({ type: 'met', partId: part.id, fromMs, toMs, rate })}
       onPaused={(atMs) => session.record({ type: 'paused', partId: part.id, atMs })}
@@ -78,6 +85,9 @@ function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Pro
 
 /** A halt this little off its mark is at it. */
 const atMarkMs = 60;
+/** What was not seen to play is played again from this much before it. */
+const runUpMs = 1_000;
+const mostReplays = 4;
 
 /** The first stop from a place on that is not settled. */
 function nextHalt(part: LearnerMaterialPart, state: WalkSnapshot['state'], atMs: number): LearnerStop | undefined {
