@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest';
-import { wholeWalk } from '../test/bridge-lesson.ts';
+import { beginAttempt } from '../attempt/attempt-state.ts';
+import { bridgeLesson, wholeWalk } from '../test/bridge-lesson.ts';
 import { rowAfter } from '../test/row-after.ts';
-import { decodeSheetRow, encodeSheetRow } from './sheet-row.ts';
+import { decodeSheetRow, encodeSheetRow, sheetRowOf } from './sheet-row.ts';
 
 test('a row along the walk, column by column', () => {
   expect(rowAfter(3).marks.map((mark) => mark.state)).toEqual(['open', 'ahead', 'ahead']);
@@ -16,4 +17,20 @@ test('what is stored is what was computed', () => {
     const row = rowAfter(count);
     expect(decodeSheetRow(encodeSheetRow(row))).toEqual(row);
   }
+});
+
+test('who is put into a group is given its parts, and the row says so at once', () => {
+  const [part] = bridgeLesson.parts;
+  if (!part) throw new Error('no part');
+  const stops = part.stops.map((stop) => ({ ...stop, id: `extra-${stop.id}` }));
+  const lesson = {
+    ...bridgeLesson,
+    parts: [...bridgeLesson.parts, { ...part, id: 'extra', stops, onlyFor: ['Blue'] }],
+  };
+  const begun = beginAttempt({ begunAt: 1_000_000, secret: 'of a test' });
+  const before = sheetRowOf(lesson, begun);
+  // Nothing was met and no stop reached: only the group is another.
+  const after = sheetRowOf(lesson, { ...begun, groups: ['Blue'] });
+  expect(after.possible).toBe(2 * before.possible);
+  expect(sheetRowOf(lesson, begun)).toEqual(before);
 });

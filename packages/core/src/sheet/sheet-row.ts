@@ -42,6 +42,8 @@ export function sheetStops(lesson: WalkLesson): readonly WalkStop[] {
 /** What of a row follows from the stops alone. */
 interface OfStops {
   readonly shared: WalkLesson;
+  /** The learner's own: another one as soon as they are in another group. */
+  readonly lesson: WalkLesson;
   readonly marks: readonly StopMark[];
   readonly points: Pick<SheetRow, 'earned' | 'possible'>;
   readonly returned: number;
@@ -49,7 +51,7 @@ interface OfStops {
 
 /** What of a row follows from where the learner is and what is settled. */
 interface OfPlaces {
-  readonly shared: WalkLesson;
+  readonly lesson: WalkLesson;
   readonly stops: AttemptState['stops'];
   readonly handedInAt: number | null;
   readonly bestProgress: number | undefined;
@@ -70,14 +72,15 @@ export function sheetRowOf(shared: WalkLesson, state: AttemptState): SheetRow {
   const lesson = ownLesson(shared, state);
   const onRoute = stopsOnRoute(lesson, state);
   const known = onRoute ? undefined : knownOfStops.get(stops);
-  const ofStops = known?.shared === shared ? known : readStops(shared, lesson, state, onRoute);
+  const ofStops =
+    known?.shared === shared && known.lesson === lesson ? known : readStops(shared, lesson, state, onRoute);
   const before = onRoute ? undefined : knownOfPlaces.get(parts);
   const isSame =
-    before?.shared === shared &&
+    before?.lesson === lesson &&
     before.stops === stops &&
     before.handedInAt === handedInAt &&
     before.bestProgress === bestProgress;
-  const ofPlaces = isSame ? before : readPlaces(shared, lesson, state, onRoute);
+  const ofPlaces = isSame ? before : readPlaces(lesson, state, onRoute);
   if (!onRoute) {
     knownOfStops.set(stops, ofStops);
     knownOfPlaces.set(parts, ofPlaces);
@@ -116,10 +119,10 @@ function readStops(shared: WalkLesson, lesson: WalkLesson, state: AttemptState, 
       return { ...mark, ...(isOff ? { possible: 0 } : {}), ...(practice ? { practice } : {}) };
     }),
   );
-  return { shared, marks, points: countedPoints(marks), returned: returnedAnswers(state).length };
+  return { shared, lesson, marks, points: countedPoints(marks), returned: returnedAnswers(state).length };
 }
 
-function readPlaces(shared: WalkLesson, lesson: WalkLesson, state: AttemptState, onRoute: OnRoute): OfPlaces {
+function readPlaces(lesson: WalkLesson, state: AttemptState, onRoute: OnRoute): OfPlaces {
   const { stops, handedInAt, bestProgress } = state;
   const walked = lesson.parts.filter(({ id }) => !onRoute || state.route?.legs.some(({ partId }) => partId === id));
   const lengthMs = walked.reduce((sum, part) => sum + part.outMs - part.inMs, 0);
@@ -129,7 +132,7 @@ function readPlaces(shared: WalkLesson, lesson: WalkLesson, state: AttemptState,
   );
   const open = findOpenStop(lesson, state);
   return {
-    ...{ shared, stops, handedInAt, bestProgress },
+    ...{ lesson, stops, handedInAt, bestProgress },
     progress: progressOf(lesson, state),
     metShare: lengthMs > 0 ? playedMs / lengthMs : 0,
     open: open && stops[open.stop.id],
