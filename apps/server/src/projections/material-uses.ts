@@ -89,17 +89,15 @@ export function createMaterialUses({ db }: { readonly db: Db }) {
       return db.select().from(materialUses).where(place).limit(1).get() !== undefined;
     },
 
-    /** Whether an edition shows a material: itself, or on slides that were made here. */
-    isShownBy(editionId: string, materialId: string): boolean {
+    /** The editions that show a material: itself, or on slides that were made here. */
+    listEditions(materialId: string): ReadonlySet<string> {
       const decksWithIt = db
         .select({ id: materialUses.slidesOf })
         .from(materialUses)
         .where(and(eq(materialUses.materialId, materialId), isNotNull(materialUses.slidesOf)));
-      const place = and(
-        eq(materialUses.editionId, editionId),
-        or(eq(materialUses.materialId, materialId), inArray(materialUses.materialId, decksWithIt)),
-      );
-      return db.select().from(materialUses).where(place).limit(1).get() !== undefined;
+      const place = or(eq(materialUses.materialId, materialId), inArray(materialUses.materialId, decksWithIt));
+      const rows = db.select({ id: materialUses.editionId }).from(materialUses).where(place).all();
+      return new Set(rows.flatMap(({ id }) => id ?? []));
     },
 
     /** Reads all that shows materials anew. */

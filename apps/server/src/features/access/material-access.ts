@@ -9,21 +9,23 @@ import type { MaterialRow } from '../materials/material-repository.ts';
 export type MaterialAccess = ReturnType<typeof createMaterialAccess>;
 
 interface Options extends Pick<Deps, 'clock'> {
-  readonly uses: Pick<MaterialUses, 'isShownBy'>;
+  readonly uses: Pick<MaterialUses, 'listEditions'>;
   readonly assignments: Pick<AssignmentRepository, 'listReceived'>;
   readonly attempts: Pick<AttemptRepository, 'findByStudent'>;
 }
 
 /** Who may open which material, and how much of it. */
 export function createMaterialAccess({ uses, clock, assignments, attempts }: Options) {
-  const isOpenTo = (studentId: string, materialId: string): boolean =>
-    assignments.listReceived(studentId).some(({ assignment }) => {
+  const isOpenTo = (studentId: string, materialId: string): boolean => {
+    const showing = uses.listEditions(materialId);
+    return assignments.listReceived(studentId).some(({ assignment }) => {
+      if (!showing.has(assignment.editionId)) return false;
       const phase = windowPhase(assignment, clock());
       if (phase === 'notYetOpen') return false;
-      if (!uses.isShownBy(assignment.editionId, materialId)) return false;
       // What was begun can be looked at when it has closed.
       return phase !== 'closed' || attempts.findByStudent(assignment.id, studentId) !== undefined;
     });
+  };
 
   return {
     /** Whether somebody may see what a material shows: teachers of its school, and students to whom it was given. */
