@@ -1,7 +1,6 @@
 // A school of thirty students in a process of its own, for the load that event-figure.ts puts on it. Its lesson has as
 // many stops as the first argument says; the last of them is where the students are.
 import { v7 } from 'uuid';
-import { classStudents, users } from '../apps/server/src/db/schema.ts';
 import { createSender, startSchool } from '../apps/server/src/test/harness.ts';
 import { answeredWalk, lessonOfStops } from './lesson-of-stops.ts';
 
@@ -15,11 +14,7 @@ const walkers: { path: string; cookie: string; sittingId: string }[] = [];
 for (let i = 0; i < 30; i++) {
   const id = `student-${i}`;
   const actor = { id, role: 'student' as const, schoolId: 'quillhaven', displayName: id };
-  school.db
-    .insert(users)
-    .values({ ...actor, userName: id, createdAt: 0 })
-    .run();
-  school.db.insert(classStudents).values({ classId: 'amber', studentId: id }).run();
+  school.addStudents([id]);
   const { attemptId } = await school.services.walks.begin(actor, assignmentId);
   const event = createSender(school.clock);
   for (const batch of answeredWalk(stopCount))

@@ -1,6 +1,5 @@
-import { eq } from 'drizzle-orm';
-import { attempts, classStudents, users } from '../apps/server/src/db/schema.ts';
-import { startSchool } from '../apps/server/src/test/harness.ts';
+import { attempts } from '../apps/server/src/db/schema.ts';
+import { startSchool, toAmber } from '../apps/server/src/test/harness.ts';
 import { everyKind } from '../packages/core/src/test/every-kind.ts';
 import { lessonOf } from '../packages/core/src/test/kinds-lesson.ts';
 import { type Figure, medianRatio, timeOf } from './compare.ts';
@@ -13,36 +12,30 @@ const outlineColumns =
 
 /** The rows behind a teacher's day, as SQLite alone gives them. */
 const todayRowsSql = `
-  select s.id, c.student_id, e.student_id is not null, a.id, a.reducer, ${outlineColumns}
-  from assignments s
-  join class_students c on c.class_id = s.class_id
-  left join attempts a on a.assignment_id = s.id and a.student_id = c.student_id
-  left join excusals e on e.assignment_id = s.id and e.student_id = c.student_id`;
+  select r.assignment_id, r.student_id, r.addressee_id, r.since, r.until, a.id, a.number, a.edition_id, a.reducer,
+    ${outlineColumns}
+  from recipients r
+  left join attempts a on a.assignment_id = r.assignment_id and a.student_id = r.student_id`;
 const todoRowsSql = `
-  select s.*, k.name, k.time_zone, u.display_name, f.*, e.student_id is not null, a.id, a.reducer, ${outlineColumns}
-  from assignments s
-  join classes k on k.id = s.class_id
+  select s.*, k.name, u.display_name, f.*, r.addressee_id, r.since, r.until, a.id, a.number, a.reducer, ${outlineColumns}
+  from recipients r
+  join assignments s on s.id = r.assignment_id
+  join addressees d on d.id = r.addressee_id
+  join classes k on k.id = d.class_id
   join users u on u.id = s.created_by
-  join class_students c on c.class_id = s.class_id
   left join edition_summaries f on f.edition_id = s.edition_id
-  left join attempts a on a.assignment_id = s.id and a.student_id = c.student_id
-  left join excusals e on e.assignment_id = s.id and e.student_id = c.student_id
-  where c.student_id = ? order by s.due_at`;
+  left join attempts a on a.assignment_id = s.id and a.student_id = r.student_id
+  where r.student_id = ?`;
 
 /** A teacher with a year of assignments: everybody has begun each of them. */
 async function fillYear() {
   const school = await startSchool();
   const { db } = school;
   for (const id of ['film', 'picture']) school.addMaterial(id, 60_000);
-  db.delete(classStudents).where(eq(classStudents.classId, 'amber')).run();
+  school.services.roster.remove('amber', 'imani');
+  school.services.roster.remove('amber', 'tomas');
   const studentIds = Array.from({ length: studentCount }, (_, i) => `student-${i}`);
-  for (const id of studentIds) {
-    const person = { schoolId: 'quillhaven', role: 'student' as const, displayName: id, userName: id, createdAt: 0 };
-    db.insert(users)
-      .values({ id, ...person })
-      .run();
-    db.insert(classStudents).values({ classId: 'amber', studentId: id }).run();
-  }
+  school.addStudents(studentIds);
   db.$client.pragma('synchronous = OFF');
   const { lessonId, assignmentId } = await school.assignLesson(lessonOf(Object.values(everyKind)));
   await school.as('student-0').ask('PUT', `/api/assignments/${assignmentId}/walk`);
@@ -52,7 +45,7 @@ async function fillYear() {
   const terms = { skipping: false, rewindAtStops: true, maxRate: 2 };
   const window = { opensAt: null, dueAt: null, closesAt: null };
   for (let i = 0; i < assignmentCount; i++) {
-    const { id } = school.services.assignments.assign(adaeze, { lessonId, classId: 'amber', terms, ...window });
+    const { id } = school.services.assignments.assign(adaeze, { lessonId, to: toAmber, terms, ...window });
     for (const studentId of studentIds)
       db.insert(attempts)
         .values({ ...begun, id: `${id}-${studentId}`, assignmentId: id, studentId })

@@ -80,7 +80,7 @@ async function assignCounting(browser: Browser, title: string, stops = stopCount
   const classes = await api<{ id: string; name: string }[]>(page, 'GET', '/api/classes');
   const { id: assignmentId } = await api<{ id: string }>(page, 'POST', '/api/assignments', {
     lessonId,
-    classId: classes.find(({ name }) => name === className)?.id,
+    to: [{ kind: 'class', id: classes.find(({ name }) => name === className)?.id }],
     terms: { skipping: false, rewindAtStops: true, maxRate: 2 },
     ...{ opensAt: null, dueAt: null, closesAt: null },
   });

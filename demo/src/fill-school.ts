@@ -95,7 +95,11 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   await walkAll(stage, amberAssignment, amberStudents, amberManner);
   await markMost(stage, cobaltAssignment, cobaltStudents);
   clock.now = stage.today - 2 * 3_600_000;
-  services.assignments.excuse(adaeze, amberAssignment, studentIdOf('Quentin Adeyemi-Lund'), true);
+  services.assignments.adjust(adaeze, amberAssignment, {
+    studentIds: [studentIdOf('Quentin Adeyemi-Lund')],
+    change: { kind: 'excused' },
+    reason: 'Joined the class last week',
+  });
   writeLesson(stage, forcesDraft(film.id), false);
   const chooseId = writeLesson(stage, chooseLesson(film.id), true);
   const chooseAssignment = assign(stage, chooseId, cobalt.id, { opens: -3, due: 4, closes: 11 }, { turningBack: true });
@@ -109,7 +113,7 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
 /** Groups of a class, by a student's place in the roster. */
 const groupsByPlace: Readonly<Record<number, readonly string[]>> = { 0: ['ready to run on'], 1: ['plain words'] };
 
-async function addPeople({ deps, clock }: Stage): Promise<void> {
+async function addPeople({ deps, services, clock }: Stage): Promise<void> {
   const { db } = deps;
   const passwordHash = await hashPassword(demoPassword);
   const base = { schoolId, passwordHash, createdAt: clock.now };
@@ -132,7 +136,7 @@ async function addPeople({ deps, clock }: Stage): Promise<void> {
           .values({ ...base, ...person })
           .run();
         const groups = groupsByPlace[index % 6] ?? [];
-        db.insert(tables.classStudents).values({ classId, studentId, groups }).run();
+        services.roster.add(classId, studentId, groups);
       }
     }
   });
@@ -214,7 +218,7 @@ function assign(
   const localDay = (offset: number) => toLocal(today + offset * day, timeZone).slice(0, 10);
   return services.assignments.assign(adaeze, {
     lessonId,
-    classId,
+    to: [{ kind: 'class', id: classId }],
     opensAt: `${localDay(days.opens)}T08:00`,
     dueAt: `${localDay(days.due)}T23:59`,
     closesAt: `${localDay(days.closes)}T23:59`,

@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util';
 import Papa from 'papaparse';
 import { addPeople, RosterFaults } from './features/accounts/add-people.ts';
 import { openInstallation } from './installation.ts';
+import { createServices } from './services.ts';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
@@ -15,7 +16,11 @@ if (!file || !school)
 
 const deps = openInstallation(process.env.SEMITA_DATA ?? 'data');
 try {
-  const firsts = await addPeople(deps, { schoolName: school, timeZone: zone, csv: fs.readFileSync(file, 'utf8') });
+  const { roster } = createServices(deps);
+  const firsts = await addPeople(
+    { ...deps, roster },
+    { schoolName: school, timeZone: zone, csv: fs.readFileSync(file, 'utf8') },
+  );
   // Shown this once; keep the output where only you can read it.
   console.log(Papa.unparse(firsts.map(({ name, signIn, password }) => ({ name, 'sign in': signIn, password }))));
 } catch (error) {

@@ -126,7 +126,7 @@ export function createApp(options: AppOptions): Express {
 
   const handlers: Omit<Handlers, 'uploadFile'> = {
     ...accountHandlers({ sessions, clock: deps.clock, demoPeople, cookies }),
-    ...classHandlers({ classes, listAssignments: assignments.list }),
+    ...classHandlers({ classes, roster: services.roster, listAssignments: assignments.list }),
     ...materialHandlers(materials, services.madeSlides),
     ...catalogueHandlers(services.catalogue, materials),
     ...lessonHandlers(lessons),

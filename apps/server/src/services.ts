@@ -1,9 +1,13 @@
 import type { Deps } from './deps.ts';
 import { createMaterialAccess } from './features/access/material-access.ts';
+import { createRelations } from './features/access/relations.ts';
 import { createSecurityLog } from './features/accounts/security-log.ts';
 import { createSessionService } from './features/accounts/session-service.ts';
+import { createAssignedLessons } from './features/assignments/assigned-lessons.ts';
 import { createAssignmentRepository } from './features/assignments/assignment-repository.ts';
 import { createAssignmentService } from './features/assignments/assignment-service.ts';
+import { createReceivedAssignments } from './features/assignments/received-assignments.ts';
+import { createRecipientRepository } from './features/assignments/recipient-repository.ts';
 import { createSheetRepository } from './features/assignments/sheet-repository.ts';
 import { createAnswerFileService } from './features/attempts/answer-files.ts';
 import { createAttemptRepository } from './features/attempts/attempt-repository.ts';
@@ -22,6 +26,7 @@ import { createBankService } from './features/bank/bank-service.ts';
 import { createExchangeService } from './features/bank/exchange-service.ts';
 import { createMediaCatalogue } from './features/catalogue/media-catalogue.ts';
 import { createClassRepository } from './features/classes/class-repository.ts';
+import { createRoster } from './features/classes/roster.ts';
 import { createLessonRepository } from './features/lessons/lesson-repository.ts';
 import { createLessonService } from './features/lessons/lesson-service.ts';
 import { createBringIn } from './features/materials/bring-in.ts';
@@ -49,6 +54,10 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const security = createSecurityLog(deps);
   const sessions = createSessionService({ ...deps, security });
   const classes = createClassRepository(deps);
+  const relations = createRelations(deps);
+  const recipients = createRecipientRepository(deps);
+  const given = createAssignedLessons({ ...deps, recipients });
+  const received = createReceivedAssignments({ ...deps, lessons: given, recipients });
   const materialUses = createMaterialUses(deps);
   const lessonUses = createLessonUses(deps);
   const materialRepository = createMaterialRepository({ ...deps, uses: materialUses });
@@ -80,14 +89,15 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     { import: { work: bringIn.work, places: 50 }, fetch: { work: bringIn.fetch, places: 6 } },
     (_kind, materialId, error) => bringIn.giveUp(materialId, error),
   );
-  const access = createMaterialAccess({ ...deps, uses: materialUses, assignments: assignmentRepository, attempts });
+  const access = createMaterialAccess({ ...deps, uses: materialUses, received, attempts });
   const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs, reader, access });
   const bankRepository = createBankRepository({ ...deps, uses: materialUses });
-  const contextOf = (assignmentId: string) => assignmentRepository.getLesson(assignmentId).context;
   const projections = createProjections(deps);
-  const states = createAttemptStates({ ...deps, repository: attempts, contextOf, projections });
+  const states = createAttemptStates({ ...deps, repository: attempts, contextOf: given.contextOf, projections });
   const sheets = createSheetRepository({
     ...deps,
+    lessons: given,
+    recipients,
     toFreshRow: (attemptId) => {
       states.read(attemptId);
       return attempts.getRow(attemptId);
@@ -97,15 +107,18 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     ...deps,
     repository: attempts,
     states,
-    contextOf,
+    contextOf: given.contextOf,
     projections,
   });
   const assignments = createAssignmentService({
     ...deps,
     repository: assignmentRepository,
+    given,
+    recipients,
     sheets,
     classes,
     lessons: lessonRepository,
+    nameOf: sessions.nameOf,
   });
   const lessons = createLessonService({
     ...deps,
@@ -113,18 +126,24 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     materials: materialRepository,
     listMutePictures: materials.listMutePictures,
     scriptOfMaterial: materials.scriptOf,
-    onEditionMoved: assignmentRepository.forget,
+    onEditionMoved: given.forget,
   });
   const bank = createBankService({ ...deps, repository: bankRepository, areOwned: materialRepository.areOwned });
   const answerFiles = createAnswerFileService({
     ...deps,
     store,
     readers: { teacher: reader, student: studentReader },
-    findOwn: attempts.findOwn,
+    // Whoever has left writes no more.
+    findOwn: (studentId, attemptId) => {
+      const attempt = attempts.findOwn(studentId, attemptId);
+      return attempt && received.find(studentId, attempt.assignmentId)?.terms.leftAt === null ? attempt : undefined;
+    },
+    findLatest: attempts.findLatest,
+    relations,
   });
   const refreshing = createRefreshStale({ ...deps, attempts, states });
-  const shared = { ...deps, assignments: assignmentRepository, attempts, intake };
-  const readStates = createReadStates({ sheetOf: assignments, attempts, intake });
+  const shared = { ...deps, given, received, recipients, attempts, intake };
+  const readStates = createReadStates({ sheetOf: assignments, intake });
   return {
     /** Computes what older programs stored of attempts anew, beside the work of the day. */
     refreshStale: refreshing.start,
@@ -141,6 +160,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     attempts,
     states,
     classes,
+    roster: createRoster({ ...deps, followStudent: recipients.followStudent }),
     jobs,
     catalogue: catalogueUrl ? createMediaCatalogue(catalogueUrl) : null,
     materials,
@@ -167,7 +187,11 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     }),
     phrases: createPhraseRepository(deps),
     rubrics: createRubricRepository(deps),
-    threads: createThreadService(shared),
+    threads: createThreadService({
+      ...shared,
+      assertTaught: assignments.assertTaught,
+      taughtIds: classes.taughtIds,
+    }),
     paths: createPathService({ ...shared, readStates }),
     marking: createMarkingService({
       ...shared,

@@ -2,7 +2,7 @@ import type { LearnerEventBody } from '@semita/core/attempt';
 import { expect, test } from 'vitest';
 import { everyKind } from '../../../packages/core/src/test/every-kind.ts';
 import { lessonOf } from '../../../packages/core/src/test/kinds-lesson.ts';
-import { attempts, classStudents, users } from './db/schema.ts';
+import { attempts } from './db/schema.ts';
 import { countStatements } from './test/count-statements.ts';
 import { createSender, startSchool } from './test/harness.ts';
 
@@ -11,14 +11,7 @@ async function fillSchool(assignmentCount: number, studentCount: number) {
   const school = await startSchool();
   for (const id of ['film', 'picture']) school.addMaterial(id, 60_000);
   const studentIds = Array.from({ length: studentCount }, (_, i) => `student-${i}`);
-  for (const id of studentIds) {
-    const person = { schoolId: 'quillhaven', role: 'student' as const, displayName: id, userName: id, createdAt: 0 };
-    school.db
-      .insert(users)
-      .values({ id, ...person })
-      .run();
-    school.db.insert(classStudents).values({ classId: 'amber', studentId: id }).run();
-  }
+  school.addStudents(studentIds);
   const assignmentIds: string[] = [];
   for (let i = 0; i < assignmentCount; i++) {
     const lesson = lessonOf(Object.values(everyKind));

@@ -1,3 +1,4 @@
+import { addresseeKinds } from '@semita/core/assignment';
 import type { AttemptState } from '@semita/core/attempt';
 import { materialKinds } from '@semita/core/lesson';
 import { sql } from 'drizzle-orm';
@@ -100,12 +101,29 @@ export const classStudents = sqliteTable(
     studentId: userId(),
     /** How much longer than others this student has for what is timed, as a factor. */
     extraTime: real().notNull().default(1),
-    /** Names of the groups of the class the student is in. */
-    groups: stored('groups').notNull().default([]),
   },
   (table) => [
     primaryKey({ columns: [table.classId, table.studentId] }),
     index('class_students_by_student').on(table.studentId),
+  ],
+);
+
+/** Groups of a class; lessons speak of them by their names. */
+export const groups = sqliteTable('groups', { id: id(), classId: classId(), name: text().notNull() }, (table) => [
+  uniqueIndex('groups_by_name').on(table.classId, table.name),
+]);
+
+export const groupMembers = sqliteTable(
+  'group_members',
+  {
+    groupId: text()
+      .notNull()
+      .references(() => groups.id, { onDelete: 'cascade' }),
+    studentId: userId(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.groupId, table.studentId] }),
+    index('group_members_by_student').on(table.studentId),
   ],
 );
 
@@ -275,49 +293,91 @@ export const editionSummaries = sqliteTable('edition_summaries', {
   possible: integer().notNull(),
 });
 
-export const assignments = sqliteTable(
-  'assignments',
+export const assignments = sqliteTable('assignments', {
+  id: id(),
+  schoolId: schoolId(),
+  editionId: text()
+    .notNull()
+    .references(() => editions.id),
+  createdBy: userId(),
+  /** IANA name; every date of the assignment is read on this clock. */
+  timeZone: text().notNull(),
+  terms: stored('terms').notNull(),
+  createdAt: instant().notNull(),
+});
+
+const assignmentId = () =>
+  text()
+    .notNull()
+    .references(() => assignments.id, { onDelete: 'cascade' });
+
+/** To whom an assignment was given: a class, one of its groups, or one of its students. */
+export const addressees = sqliteTable(
+  'addressees',
   {
     id: id(),
-    schoolId: schoolId(),
+    assignmentId: assignmentId(),
+    kind: text({ enum: addresseeKinds }).notNull(),
+    /** The class, or the one the group or the student is in; its teachers follow them. */
     classId: classId(),
-    editionId: text()
-      .notNull()
-      .references(() => editions.id),
-    createdBy: userId(),
-    opensAt: instant(),
-    dueAt: instant(),
-    closesAt: instant(),
-    terms: stored('terms').notNull(),
+    groupId: text().references(() => groups.id),
+    studentId: text().references(() => users.id, { onDelete: 'cascade' }),
     createdAt: instant().notNull(),
   },
-  (table) => [index('assignments_by_class').on(table.classId)],
+  (table) => [index('addressees_by_assignment').on(table.assignmentId), index('addressees_by_class').on(table.classId)],
 );
 
-/** Windows of assignments, each from when it was set: what came in is judged by the window of its time. */
-export const windowChanges = sqliteTable(
-  'window_changes',
+const addresseeId = () =>
+  text()
+    .notNull()
+    .references(() => addressees.id, { onDelete: 'cascade' });
+
+/** Windows of addressees, each from when it was set: what came in is judged by the window of its time. */
+export const addresseeWindows = sqliteTable(
+  'addressee_windows',
+  { addresseeId: addresseeId(), at: instant().notNull(), opensAt: instant(), dueAt: instant(), closesAt: instant() },
+  (table) => [index('addressee_windows_by_addressee').on(table.addresseeId, table.at)],
+);
+
+/** Who receives an assignment through whom, and from when until when. Nobody is taken out: whoever leaves keeps their work. */
+export const recipients = sqliteTable(
+  'recipients',
   {
-    assignmentId: text()
-      .notNull()
-      .references(() => assignments.id, { onDelete: 'cascade' }),
+    assignmentId: assignmentId(),
+    addresseeId: addresseeId(),
+    studentId: userId(),
+    since: instant().notNull(),
+    /** Null for as long as they receive it. */
+    until: instant(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.addresseeId, table.studentId, table.since] }),
+    index('recipients_by_assignment').on(table.assignmentId, table.studentId),
+    index('recipients_by_student').on(table.studentId),
+  ],
+);
+
+/** What is different for one recipient. Append-only: what is taken back is another row. */
+export const adjustments = sqliteTable(
+  'adjustments',
+  {
+    id: id(),
+    assignmentId: assignmentId(),
+    studentId: userId(),
+    kind: text({
+      enum: ['extended', 'extensionEnded', 'excused', 'excusalEnded', 'anotherAttempt', 'editionSwapped'],
+    }).notNull(),
     at: instant().notNull(),
+    by: userId(),
+    reason: text(),
+    /** Of `extended`. */
     opensAt: instant(),
     dueAt: instant(),
     closesAt: instant(),
+    /** Of `editionSwapped`. */
+    editionId: text().references(() => editions.id),
   },
-  (table) => [index('window_changes_by_assignment').on(table.assignmentId, table.at)],
-);
-
-export const excusals = sqliteTable(
-  'excusals',
-  {
-    assignmentId: text()
-      .notNull()
-      .references(() => assignments.id, { onDelete: 'cascade' }),
-    studentId: userId(),
-  },
-  (table) => [primaryKey({ columns: [table.assignmentId, table.studentId] })],
+  (table) => [index('adjustments_by_assignment').on(table.assignmentId, table.studentId, table.at)],
 );
 
 /**
@@ -328,10 +388,14 @@ export const attempts = sqliteTable(
   'attempts',
   {
     id: id(),
-    assignmentId: text()
-      .notNull()
-      .references(() => assignments.id, { onDelete: 'cascade' }),
+    assignmentId: assignmentId(),
     studentId: userId(),
+    /** From 1, for each student. */
+    number: integer().notNull(),
+    /** The edition it was begun with, and keeps. */
+    editionId: text()
+      .notNull()
+      .references(() => editions.id),
     begunAt: instant().notNull(),
     /** What is drawn and shuffled for the student comes from this; it never leaves the server. */
     secret: text().notNull().default(''),
@@ -351,7 +415,7 @@ export const attempts = sqliteTable(
     stuckFrom: instant(),
   },
   (table) => [
-    uniqueIndex('attempts_by_assignment').on(table.assignmentId, table.studentId),
+    uniqueIndex('attempts_by_number').on(table.assignmentId, table.studentId, table.number),
     index('attempts_by_student').on(table.studentId),
   ],
 );
@@ -529,9 +593,7 @@ export const threadReplies = sqliteTable(
   'thread_replies',
   {
     id: id(),
-    assignmentId: text()
-      .notNull()
-      .references(() => assignments.id, { onDelete: 'cascade' }),
+    assignmentId: assignmentId(),
     questionId: text().notNull(),
     /** Whose post it answers. */
     toStudentId: userId(),
@@ -548,9 +610,7 @@ export const threadReplies = sqliteTable(
 export const hiddenPosts = sqliteTable(
   'hidden_posts',
   {
-    assignmentId: text()
-      .notNull()
-      .references(() => assignments.id, { onDelete: 'cascade' }),
+    assignmentId: assignmentId(),
     questionId: text().notNull(),
     studentId: userId(),
   },
@@ -562,9 +622,7 @@ export const keyChanges = sqliteTable(
   'key_changes',
   {
     id: id(),
-    assignmentId: text()
-      .notNull()
-      .references(() => assignments.id, { onDelete: 'cascade' }),
+    assignmentId: assignmentId(),
     question: stored('question').notNull(),
     at: instant().notNull(),
     by: userId(),

@@ -4,6 +4,8 @@ import type { Logger } from 'pino';
 export interface EventMap {
   /** Somebody's sessions or rights are others now: what they have open is looked at again. */
   rightsChanged: { readonly userId: string };
+  /** Something is different for a student from now on. */
+  recipientChanged: { readonly assignmentId: string; readonly studentId: string };
   attemptChanged: { readonly assignmentId: string; readonly attemptId: string; readonly studentId: string };
 }
 
@@ -19,6 +21,7 @@ export interface EventBus {
 export function createEventBus(log: Logger): EventBus {
   const listeners: { [Name in keyof EventMap]: Set<Listener<Name>> } = {
     attemptChanged: new Set(),
+    recipientChanged: new Set(),
     rightsChanged: new Set(),
   };
   return {

@@ -4,7 +4,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
-import type { LearnerEventBody } from '@semita/core/attempt';
+import type { LearnerEventBody, Terms } from '@semita/core/attempt';
 import type { SentEvent } from '@semita/core/contract';
 import { type Lesson, wholePart } from '@semita/core/lesson';
 import { eq } from 'drizzle-orm';
@@ -12,7 +12,7 @@ import type { Express } from 'express';
 import { pino } from 'pino';
 import { v7 } from 'uuid';
 import { type AppOptions, createApp } from '../app.ts';
-import { classes, classStudents, classTeachers, lessons, materials, schools, users } from '../db/schema.ts';
+import { classes, classTeachers, lessons, materials, schools, users } from '../db/schema.ts';
 import type { Deps } from '../deps.ts';
 import { hashPassword } from '../features/accounts/password.ts';
 import { openInstallation } from '../installation.ts';
@@ -20,6 +20,9 @@ import { createServices, type Outside } from '../services.ts';
 
 export const password = 'three planks and a rope';
 const passwordHash = hashPassword(password);
+
+/** What a test gives is for this class where it names nobody. */
+export const toAmber = [{ kind: 'class', id: 'amber' }] as const;
 
 export interface Answer {
   readonly status: number;
@@ -136,13 +139,10 @@ export async function startSchool(options: Partial<AppOptions> & Outside = {}, s
       { classId: 'bronze', teacherId: 'bruno' },
     ])
     .run();
-  db.insert(classStudents)
-    .values([
-      { classId: 'amber', studentId: 'imani' },
-      { classId: 'amber', studentId: 'tomas' },
-      { classId: 'bronze', studentId: 'cobalt' },
-    ])
-    .run();
+  const { roster } = served.services;
+  roster.add('amber', 'imani');
+  roster.add('amber', 'tomas');
+  roster.add('bronze', 'cobalt');
 
   return {
     ...served,
@@ -162,6 +162,16 @@ export async function startSchool(options: Partial<AppOptions> & Outside = {}, s
       db.insert(materials)
         .values({ id, schoolId, ownerId, ...facts, ...video })
         .run();
+    },
+    /** More students of 8 Amber, or of another class of the school. */
+    addStudents(ids: readonly string[], classId = 'amber') {
+      const row = { schoolId: 'quillhaven', role: 'student' as const, createdAt: 0 };
+      for (const id of ids) {
+        db.insert(users)
+          .values({ ...row, id, displayName: id, userName: id })
+          .run();
+        roster.add(classId, id);
+      }
     },
     /** Sends a file whole, as a browser's first and only request of an upload (tus 1.0), and waits until it is looked into. */
     async bringIn(bytes: Buffer, name: string, replaces?: string) {
@@ -184,8 +194,13 @@ export async function startSchool(options: Partial<AppOptions> & Outside = {}, s
       const id = sent.headers.get('x-material-id') ?? '';
       return { adaeze, id, material: (await adaeze.ask('GET', `/api/materials/${id}`)).body };
     },
-    /** Puts a lesson on the shelf, makes its edition and gives it to 8 Amber. */
-    async assignLesson(lesson: Lesson, terms = { skipping: false, rewindAtStops: true, maxRate: 2 }, window = {}) {
+    /** Puts a lesson on the shelf, makes its edition and gives it: to 8 Amber, where nobody else is named. */
+    async assignLesson(
+      lesson: Lesson,
+      terms: Terms = { skipping: false, rewindAtStops: true, maxRate: 2 },
+      window = {},
+      to: readonly object[] = toAmber,
+    ) {
       const adaeze = this.as('adaeze');
       const lessonId = v7();
       const row = { id: lessonId, schoolId: 'quillhaven', ownerId: 'adaeze', draft: lesson, version: 1 };
@@ -194,7 +209,7 @@ export async function startSchool(options: Partial<AppOptions> & Outside = {}, s
         .run();
       await adaeze.ask('POST', `/api/lessons/${lessonId}/editions`, { draftVersion: 1 });
       const dates = { opensAt: null, dueAt: null, closesAt: null, ...window };
-      const { body } = await adaeze.ask('POST', '/api/assignments', { lessonId, classId: 'amber', terms, ...dates });
+      const { body } = await adaeze.ask('POST', '/api/assignments', { lessonId, to, terms, ...dates });
       return { lessonId, assignmentId: body.id as string };
     },
     /** Gives 8 Amber a lesson that shows the whole of a material. */

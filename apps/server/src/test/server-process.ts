@@ -2,7 +2,6 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import fs from 'node:fs';
 import { bridgeLesson } from '../../../../packages/core/src/test/bridge-lesson.ts';
-import { classStudents, users } from '../db/schema.ts';
 import { startSchool } from './harness.ts';
 
 const serverFile = new URL('../../dist/main.js', import.meta.url).pathname;
@@ -18,15 +17,7 @@ export async function prepareSchool(dataDir: string, studentCount: number) {
   school.addMaterial('film', 60_000);
   const { assignmentId } = await school.assignLesson(bridgeLesson);
   const students = Array.from({ length: studentCount }, (_, i) => `student-${i}`);
-  const row = { schoolId: 'quillhaven', role: 'student' as const, createdAt: 0 };
-  school.db
-    .insert(users)
-    .values(students.map((id) => ({ ...row, id, displayName: id, userName: id })))
-    .run();
-  school.db
-    .insert(classStudents)
-    .values(students.map((studentId) => ({ classId: 'amber', studentId })))
-    .run();
+  school.addStudents(students);
   school.clock.now = Date.now();
   const begin = async (id: string): Promise<Walker> => {
     const actor = { id, role: 'student' as const, schoolId: 'quillhaven', displayName: id };

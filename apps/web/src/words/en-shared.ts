@@ -231,7 +231,10 @@ export const enShared = {
     lessonIncomplete: 'Something is still missing before an edition can be made.',
     windowOutOfOrder: 'The dates are out of order: it must open before it is due, and close no earlier than it is due.',
     windowNotOpen: 'This is not open yet.',
-    windowClosed: 'This closed before you began. Ask your teacher if you still need it.',
+    windowClosed: 'This is closed for you. Ask your teacher if you still need it.',
+    noAttemptLeft:
+      'You cannot begin again: hand in first what you have begun, or ask your teacher for another attempt.',
+    newerAttempt: 'You have begun again since, so this attempt stays handed in.',
     catalogueSilent: 'The catalogue is not answering. Try again in a moment.',
     captionsUnreadable: 'No captions could be read from this file. The ones you had are unchanged.',
     packageUnreadable: 'No questions could be read from this file. Nothing was changed.',

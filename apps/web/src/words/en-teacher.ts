@@ -8,6 +8,7 @@ export const enTeacher = {
     underWay: 'Under way',
     done: 'Done',
     excused: 'Excused',
+    left: 'Has left',
   },
   today: {
     title: 'Today',
@@ -691,6 +692,9 @@ export const enTeacher = {
     edition: 'They get edition {{number}}. Later changes to the draft do not affect it.',
   },
   sheet: {
+    ownDue: 'due {{time}}',
+    ownNoDue: 'no due date',
+    attempt: 'attempt {{number}} of {{count}}',
     sheet: 'Sheet',
     terms: 'Terms',
     student: 'Student',

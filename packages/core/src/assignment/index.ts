@@ -1,2 +1,16 @@
-// When an assignment is open.
+// When an assignment is open, for whom, and what of it counts.
+export { type Counted, countedAttempt, countedChoices, type NumberedAttempt } from './counted-attempt.ts';
+export {
+  type Addressee,
+  type AddresseeKind,
+  type Adjustment,
+  addresseeKinds,
+  type DatedWindow,
+  type EffectiveTerms,
+  effectiveTerms,
+  type GivenAssignment,
+  type Receipt,
+  type StudentRecord,
+  windowsOverTime,
+} from './effective-terms.ts';
 export { type AssignmentWindow, windowFault, windowPhase } from './window.ts';

@@ -10,6 +10,10 @@ export interface Terms {
   readonly questionsWhenReached?: boolean | undefined;
   /** The fastest playing rate offered, 1 to 2. */
   readonly maxRate: number;
+  /** How many attempts a student has; one where absent. */
+  readonly attempts?: number | undefined;
+  /** Which of several attempts counts; the last where absent. */
+  readonly counted?: 'last' | 'first' | 'best' | undefined;
   /** BCP 47 tag of the language in which students write numbers; English where absent. */
   readonly locale?: string | undefined;
 }

@@ -15,6 +15,8 @@ export const statusOfError = {
   windowOutOfOrder: 422,
   windowNotOpen: 409,
   windowClosed: 409,
+  noAttemptLeft: 409,
+  newerAttempt: 409,
   captionsUnreadable: 422,
   catalogueSilent: 502,
   packageUnreadable: 422,

@@ -153,20 +153,36 @@ export const routes = {
   // assignments
   listAssignments: route(...routePaths.listAssignments, 'teacher', { output: v.array(s.assignmentSummarySchema) }),
   assign: route(...routePaths.assign, 'teacher', {
-    body: v.object({ lessonId: id, classId: id, terms: s.termsSchema, ...s.windowFields }),
+    body: v.object({
+      lessonId: id,
+      to: v.pipe(v.array(s.addresseeSchema), v.minLength(1), v.maxLength(300)),
+      terms: s.termsSchema,
+      ...s.windowFields,
+    }),
     output: v.object({ id: v.string() }),
   }),
   changeWindow: route(...routePaths.changeWindow, 'teacher', {
-    body: v.object(s.windowFields),
+    body: v.object({
+      ...s.windowFields,
+      /** For one of those it was given to; else for all whom the teacher follows. */
+      addresseeId: v.optional(id),
+    }),
     output: s.assignmentSummarySchema,
   }),
   readSheet: route(...routePaths.readSheet, 'teacher', { output: s.sheetSchema }),
   exportSheet: route(...routePaths.exportSheet, 'teacher'),
   watchSheet: route(...routePaths.watchSheet, 'teacher'),
-  excuse: route(...routePaths.excuse, 'teacher', {
-    body: v.object({ excused: v.boolean() }),
-    output: s.sheetLineSchema,
+  /** Makes something different for some students; answers with their lines of the sheet. */
+  adjust: route(...routePaths.adjust, 'teacher', {
+    body: v.object({
+      studentIds: v.pipe(v.array(id), v.minLength(1), v.maxLength(500)),
+      change: s.adjustmentSchema,
+      reason: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(500))),
+    }),
+    output: v.array(s.sheetLineSchema),
   }),
+  /** All that was made different for one student, the latest first. */
+  listAdjustments: route(...routePaths.listAdjustments, 'teacher', { output: v.array(s.madeAdjustmentSchema) }),
   /** Where students went: ways taken, turned back at, and routes walked. */
   readWalkedPath: route(...routePaths.readWalkedPath, 'teacher', { output: s.walkedPathSchema }),
   readAttempt: route(...routePaths.readAttempt, 'teacher', {
@@ -257,6 +273,8 @@ export const routes = {
   }),
   listFeedback: route(...routePaths.listFeedback, 'student', { output: v.array(s.feedbackItemSchema) }),
   beginWalk: route(...routePaths.beginWalk, 'student', { output: s.walkSchema }),
+  /** Another attempt, once the one before is handed in. */
+  beginAgain: route(...routePaths.beginAgain, 'student', { output: s.walkSchema }),
   takeInEvents: route(...routePaths.takeInEvents, 'student', {
     body: v.object({ events: v.pipe(v.array(sentEventSchema), v.minLength(1), v.maxLength(mostEventsPerBatch)) }),
     output: s.intakeSchema,

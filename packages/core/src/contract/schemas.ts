@@ -1,4 +1,6 @@
 import * as v from 'valibot';
+import { countedChoices } from '../assignment/counted-attempt.ts';
+import { addresseeKinds } from '../assignment/effective-terms.ts';
 import { qtiLeftOutCodes } from '../formats/qti/left-out.ts';
 import { materialKinds } from '../lesson/whole-part.ts';
 import { leftOutCodes } from '../reading/left-out.ts';
@@ -26,6 +28,8 @@ export const termsSchema = v.object({
   turningBack: v.optional(v.boolean()),
   questionsWhenReached: v.optional(v.boolean()),
   maxRate: v.picklist([1, 1.25, 1.5, 2]),
+  attempts: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(20))),
+  counted: v.optional(v.picklist(countedChoices)),
   locale: v.optional(v.string()),
 });
 
@@ -164,6 +168,13 @@ export const assignmentSummarySchema = v.object({
   opensAt: instant,
   dueAt: instant,
   closesAt: instant,
+  /** To whom it was given, as far as the teacher follows them; the dates above are those of the first. */
+  to: v.array(
+    v.object({
+      ...{ id: v.string(), kind: v.picklist(addresseeKinds), name: v.string(), classId: v.string() },
+      ...{ opensAt: instant, dueAt: instant, closesAt: instant },
+    }),
+  ),
   studentCount: v.number(),
   begunCount: v.number(),
   handedInCount: v.number(),
@@ -175,10 +186,46 @@ export type AssignmentSummary = v.InferOutput<typeof assignmentSummarySchema>;
 export const localTime = v.nullable(v.pipe(v.string(), v.regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2})?$/)));
 export const windowFields = { opensAt: localTime, dueAt: localTime, closesAt: localTime };
 
+/** To whom something is given: a class, a group or a student by the id; a student as one of a class. */
+export const addresseeSchema = v.object({
+  kind: v.picklist(addresseeKinds),
+  id: v.pipe(v.string(), v.minLength(1), v.maxLength(64)),
+  /** Of a student: the class they are in. */
+  classId: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(64))),
+  /** Own dates; those of the assignment where absent. */
+  window: v.optional(v.object(windowFields)),
+});
+
+/** What is made different for students. */
+export const adjustmentSchema = v.variant('kind', [
+  v.object({ kind: v.literal('extended'), window: v.object(windowFields) }),
+  v.object({ kind: v.picklist(['extensionEnded', 'excused', 'excusalEnded', 'anotherAttempt']) }),
+  v.object({
+    kind: v.literal('editionSwapped'),
+    /** Of the same lesson. */
+    editionNumber: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  }),
+]);
+
+/** What was made different, with who and why. */
+export const madeAdjustmentSchema = v.object({
+  id: v.string(),
+  kind: v.picklist(['extended', 'extensionEnded', 'excused', 'excusalEnded', 'anotherAttempt', 'editionSwapped']),
+  at: v.number(),
+  by: v.string(),
+  reason: v.nullable(v.string()),
+  opensAt: instant,
+  dueAt: instant,
+  closesAt: instant,
+});
+
 export const sheetLineSchema: v.GenericSchema<unknown, SheetLine> = v.strictObject({
   studentId: v.string(),
   displayName: v.string(),
   excused: v.boolean(),
+  dueAt: instant,
+  leftAt: v.optional(v.number()),
+  attempt: v.optional(v.strictObject({ number: v.number(), count: v.number() })),
   row: v.nullable(v.string()),
 });
 
@@ -327,6 +374,8 @@ export const todoItemSchema = v.strictObject({
   excused: v.boolean(),
   progress: v.number(),
   begun: v.boolean(),
+  /** How many attempts were begun, and whether another may be now. */
+  attempts: v.strictObject({ begun: v.number(), mayBegin: v.boolean() }),
   handedInAt: instant,
   earned: v.number(),
   possible: v.number(),

@@ -32,18 +32,26 @@ export function outlineOf(row: SheetRow): AttemptOutline {
 }
 
 /** What a student needs from the teacher, the most pressing first. */
-export const needs = ['stuck', 'overdue', 'notBegun', 'toMark', 'underWay', 'done', 'excused'] as const;
+export const needs = ['stuck', 'overdue', 'notBegun', 'toMark', 'underWay', 'done', 'excused', 'left'] as const;
 export type Need = (typeof needs)[number];
+
+export interface NeedContext {
+  readonly excused: boolean;
+  /** When it is due for the student, epoch ms. */
+  readonly dueAt: number | null;
+  readonly now: number;
+  /** The student no longer receives the assignment. */
+  readonly hasLeft?: boolean;
+}
 
 /**
  * The single most pressing thing about a student.
  * @param outline null when the student has not begun
  * @param now epoch ms
  */
-export function needOf(
-  outline: AttemptOutline | null,
-  { excused, dueAt, now }: { readonly excused: boolean; readonly dueAt: number | null; readonly now: number },
-): Need {
+export function needOf(outline: AttemptOutline | null, { excused, dueAt, now, hasLeft = false }: NeedContext): Need {
+  // Nobody waits for who is gone; what they left to be marked can be marked.
+  if (hasLeft) return outline && (outline.toMark > 0 || outline.waitingSteps > 0) ? 'toMark' : 'left';
   if (excused) return 'excused';
   const isOverdue = dueAt !== null && now > dueAt;
   if (!outline) return isOverdue ? 'overdue' : 'notBegun';

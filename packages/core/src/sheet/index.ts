@@ -1,7 +1,8 @@
 // One row of the sheet.
 export { type AttemptOutline, isLate, type Need, needOf, needs, outlineOf } from './attempt-outline.ts';
-export { readSheetLine, type SheetLine, type SheetStudent } from './sheet-line.ts';
+export { needOfStudent, readSheetLine, type SheetLine, type SheetStudent } from './sheet-line.ts';
 export {
+  alignSheetRow,
   decodeSheetRow,
   encodeSheetRow,
   returnedAnswers,

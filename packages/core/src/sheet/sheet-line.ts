@@ -1,3 +1,4 @@
+import { type Need, needOf, outlineOf } from './attempt-outline.ts';
 import { decodeSheetRow, type SheetRow } from './sheet-row.ts';
 
 /** One student of a sheet. */
@@ -5,6 +6,12 @@ export interface SheetStudent {
   readonly studentId: string;
   readonly displayName: string;
   readonly excused: boolean;
+  /** When it is due for this student, epoch ms. */
+  readonly dueAt: number | null;
+  /** Since when they no longer receive it, epoch ms; absent while they do. */
+  readonly leftAt?: number | undefined;
+  /** Which attempt this is, of how many that were begun; absent where there is one at most. */
+  readonly attempt?: { readonly number: number; readonly count: number } | undefined;
   /** Null for who has not begun. */
   readonly row: SheetRow | null;
 }
@@ -13,6 +20,11 @@ export interface SheetStudent {
 export interface SheetLine extends Omit<SheetStudent, 'row'> {
   /** As `encodeSheetRow` wrote it. */
   readonly row: string | null;
+}
+
+/** The single most pressing thing about a student of a sheet. */
+export function needOfStudent({ row, excused, dueAt, leftAt }: SheetStudent, now: number): Need {
+  return needOf(row && outlineOf(row), { excused, dueAt, now, hasLeft: leftAt !== undefined });
 }
 
 export function readSheetLine({ row, ...student }: SheetLine): SheetStudent {

@@ -2,7 +2,8 @@ import { expect, test } from 'vitest';
 import { beginAttempt } from '../attempt/attempt-state.ts';
 import { bridgeLesson, wholeWalk } from '../test/bridge-lesson.ts';
 import { rowAfter } from '../test/row-after.ts';
-import { decodeSheetRow, encodeSheetRow, sheetRowOf } from './sheet-row.ts';
+import { alignSheetRow, decodeSheetRow, encodeSheetRow, sheetRowOf } from './sheet-row.ts';
+import type { StopMark } from './stop-mark.ts';
 
 test('a row along the walk, column by column', () => {
   expect(rowAfter(3).marks.map((mark) => mark.state)).toEqual(['open', 'ahead', 'ahead']);
@@ -33,4 +34,12 @@ test('who is put into a group is given its parts, and the row says so at once', 
   const after = sheetRowOf(lesson, { ...begun, groups: ['Blue'] });
   expect(after.possible).toBe(2 * before.possible);
   expect(sheetRowOf(lesson, begun)).toEqual(before);
+});
+
+test('a row of another edition stands under the columns of all others, and loses no points', () => {
+  const mark = (earned: number): StopMark => ({ state: 'full', earned, possible: earned });
+  const row = { ...decodeSheetRow(encodeSheetRow(rowAfter(1))), marks: [mark(1), mark(2), mark(4)] };
+  const aligned = alignSheetRow(row, ['a', 'b', 'gone'], ['b', 'new', 'a']);
+  expect(aligned.marks).toEqual([mark(2), { state: 'ahead', earned: 0, possible: 0 }, mark(1), mark(4)]);
+  expect(decodeSheetRow(encodeSheetRow(aligned))).toMatchObject({ earned: 7, possible: 7 });
 });

@@ -159,6 +159,23 @@ export function countedPoints(marks: readonly StopMark[]): {
   return { earned, possible };
 }
 
+/**
+ * A row of an attempt at one edition under the columns of another: marks go by the stop, and a stop that the attempt's
+ * edition does not have is ahead, with nothing to earn. Marks without a column stand behind all others, so that they
+ * are counted.
+ * @param stopIds of the attempt's edition, in the order of its marks
+ * @param columns ids of the stops that head the columns
+ */
+export function alignSheetRow(row: SheetRow, stopIds: readonly string[], columns: readonly string[]): SheetRow {
+  const left = new Map(row.marks.map((mark, index) => [stopIds[index] ?? '', mark]));
+  const marks = columns.map((id): StopMark => {
+    const mark = left.get(id);
+    left.delete(id);
+    return mark ?? { state: 'ahead', earned: 0, possible: 0 };
+  });
+  return { ...row, marks: [...marks, ...left.values()] };
+}
+
 type StoredNumbers = readonly [
   ...[progress: number, metShare: number, timeSpentMs: number, begunAt: number, lastSeenAt: number],
   ...[handedInAt: number | null, atOpenStopMs: number | null, cutMs: number],

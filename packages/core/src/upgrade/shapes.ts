@@ -23,5 +23,4 @@ export const upgrader = createUpgrader<StoredDocuments>({
   madeDeck: [],
   captions: [],
   tags: [],
-  groups: [],
 });

@@ -26,7 +26,6 @@ export interface StoredDocuments {
   readonly madeDeck: MadeDeck;
   readonly captions: readonly CaptionCue[];
   readonly tags: readonly string[];
-  readonly groups: readonly string[];
 }
 
 export type StoredKind = keyof StoredDocuments;

@@ -2,7 +2,7 @@ import { windowPhase } from '@semita/core/assignment';
 import type { Deps } from '../../deps.ts';
 import type { MaterialUses } from '../../projections/material-uses.ts';
 import type { Actor } from '../accounts/session-service.ts';
-import type { AssignmentRepository } from '../assignments/assignment-repository.ts';
+import type { ReceivedAssignments } from '../assignments/received-assignments.ts';
 import type { AttemptRepository } from '../attempts/attempt-repository.ts';
 import type { MaterialRow } from '../materials/material-repository.ts';
 
@@ -10,20 +10,20 @@ export type MaterialAccess = ReturnType<typeof createMaterialAccess>;
 
 interface Options extends Pick<Deps, 'clock'> {
   readonly uses: Pick<MaterialUses, 'listEditions'>;
-  readonly assignments: Pick<AssignmentRepository, 'listReceived'>;
-  readonly attempts: Pick<AttemptRepository, 'findByStudent'>;
+  readonly received: Pick<ReceivedAssignments, 'list'>;
+  readonly attempts: Pick<AttemptRepository, 'findLatest'>;
 }
 
 /** Who may open which material, and how much of it. */
-export function createMaterialAccess({ uses, clock, assignments, attempts }: Options) {
+export function createMaterialAccess({ uses, clock, received, attempts }: Options) {
   const isOpenTo = (studentId: string, materialId: string): boolean => {
     const showing = uses.listEditions(materialId);
-    return assignments.listReceived(studentId).some(({ assignment }) => {
-      if (!showing.has(assignment.editionId)) return false;
-      const phase = windowPhase(assignment, clock());
-      if (phase === 'notYetOpen') return false;
-      // What was begun can be looked at when it has closed.
-      return phase !== 'closed' || attempts.findByStudent(assignment.id, studentId) !== undefined;
+    return received.list(studentId).some(({ assignment, terms }) => {
+      const begun = attempts.findLatest(assignment.id, studentId);
+      if (!showing.has(assignment.editionId) && !(begun && showing.has(begun.editionId))) return false;
+      const phase = windowPhase(terms.window, clock());
+      // What was begun can be looked at when it has closed, also by who has left.
+      return begun !== undefined || phase === 'open' || phase === 'pastDue';
     });
   };
 

@@ -10,11 +10,14 @@ beforeEach(async () => {
 afterEach(() => school.stop());
 
 const add = (...lines: string[]) =>
-  addPeople(school.deps, {
-    schoolName: 'Stonebridge',
-    timeZone: 'Pacific/Auckland',
-    csv: ['role,name,sign in,classes', ...lines].join('\r\n'),
-  });
+  addPeople(
+    { ...school.deps, roster: school.services.roster },
+    {
+      schoolName: 'Stonebridge',
+      timeZone: 'Pacific/Auckland',
+      csv: ['role,name,sign in,classes', ...lines].join('\r\n'),
+    },
+  );
 
 test('a roster makes a school: each can sign in, and finds their classes', async () => {
   const firsts = await add(
@@ -72,7 +75,8 @@ describe('a faulty roster adds nobody, and says why by line', () => {
   });
 
   test('a header that is not one, and an empty list', async () => {
-    const read = (csv: string) => addPeople(school.deps, { schoolName: 'S', timeZone: 'UTC', csv });
+    const read = (csv: string) =>
+      addPeople({ ...school.deps, roster: school.services.roster }, { schoolName: 'S', timeZone: 'UTC', csv });
     await expect(read('name,class\nRin,7')).rejects.toThrow('no column role, sign in, classes');
     await expect(read('role,name,sign in,classes\n')).rejects.toThrow('There is nobody on this roster.');
   });

@@ -2,8 +2,9 @@ import { randomInt } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { inTransaction } from '../../db/open.ts';
-import { classes, classStudents, classTeachers, schools, users } from '../../db/schema.ts';
+import { classes, classTeachers, schools, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
+import type { Roster } from '../classes/roster.ts';
 import { hashPassword } from './password.ts';
 
 /** What somebody needs for their first sign-in. The password is nowhere else: only its hash is stored. */
@@ -20,6 +21,10 @@ interface Person {
   readonly classNames: readonly string[];
 }
 
+interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
+  readonly roster: Pick<Roster, 'add'>;
+}
+
 export const rosterColumns = ['role', 'name', 'sign in', 'classes'] as const;
 
 /**
@@ -30,7 +35,7 @@ export const rosterColumns = ['role', 'name', 'sign in', 'classes'] as const;
  * @throws RosterFaults that name every line that cannot be taken
  */
 export async function addPeople(
-  { db, clock, newId }: Pick<Deps, 'db' | 'clock' | 'newId'>,
+  { db, clock, newId, roster }: Options,
   { schoolName, timeZone, csv }: { readonly schoolName: string; readonly timeZone: string; readonly csv: string },
 ): Promise<FirstSignIn[]> {
   const known = db.select({ email: users.email, userName: users.userName }).from(users).all();
@@ -62,7 +67,7 @@ export async function addPeople(
         .run();
       for (const classId of classNames.map(classIdOf)) {
         if (role === 'teacher') db.insert(classTeachers).values({ classId, teacherId: id }).run();
-        else db.insert(classStudents).values({ classId, studentId: id }).run();
+        else roster.add(classId, id);
       }
     }
   });

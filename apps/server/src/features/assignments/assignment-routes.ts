@@ -3,7 +3,15 @@ import type { SecurityLog } from '../accounts/security-log.ts';
 import type { AssignmentService } from './assignment-service.ts';
 import type { LiveSheets } from './live-sheets.ts';
 
-type Names = 'listAssignments' | 'assign' | 'changeWindow' | 'readSheet' | 'exportSheet' | 'watchSheet' | 'excuse';
+type Names =
+  | 'listAssignments'
+  | 'assign'
+  | 'changeWindow'
+  | 'readSheet'
+  | 'exportSheet'
+  | 'watchSheet'
+  | 'adjust'
+  | 'listAdjustments';
 
 export function assignmentHandlers(
   assignments: AssignmentService,
@@ -26,6 +34,7 @@ export function assignmentHandlers(
       await live.watch(actor, params.assignmentId, req, res);
       return undefined;
     },
-    excuse: ({ actor, params, body }) => assignments.excuse(actor, params.assignmentId, params.studentId, body.excused),
+    adjust: ({ actor, params, body }) => assignments.adjust(actor, params.assignmentId, body),
+    listAdjustments: ({ actor, params }) => assignments.listAdjustments(actor, params.assignmentId, params.studentId),
   };
 }

@@ -1,76 +1,127 @@
-import { windowFault } from '@semita/core/assignment';
+import { type AddresseeKind, type Adjustment, windowFault } from '@semita/core/assignment';
 import type { Terms } from '@semita/core/attempt';
 import { endOfDay, toInstant } from '@semita/core/calendar';
 import type { AssignmentSummary, SentSheet, Sheet } from '@semita/core/contract';
 import { firstWords, type Lesson, stopsInOrder } from '@semita/core/lesson';
-import { type AttemptOutline, needOf, readSheetLine, type SheetLine } from '@semita/core/sheet';
+import { needOf, readSheetLine, type SheetLine } from '@semita/core/sheet';
+import { inTransaction } from '../../db/open.ts';
 import { rowsBy } from '../../db/rows-by.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { ClassRepository } from '../classes/class-repository.ts';
 import type { LessonRepository } from '../lessons/lesson-repository.ts';
-import type { AssignmentRepository, PlacedAssignment } from './assignment-repository.ts';
+import type { AssignedLessons, NamedAddressee } from './assigned-lessons.ts';
+import type { AssignmentRepository, AssignmentRow } from './assignment-repository.ts';
+import type { GivenTo, RecipientRepository } from './recipient-repository.ts';
 import { sheetToCsv } from './sheet-csv.ts';
-import type { SheetRepository } from './sheet-repository.ts';
+import type { SheetRepository, StoredLine, StoredOutline } from './sheet-repository.ts';
 
 export type AssignmentService = ReturnType<typeof createAssignmentService>;
 
-/** Dates and times as a form gives them, on the class's clock. */
+/** Dates and times as a form gives them, on the assignment's clock. */
 export interface LocalWindow {
   readonly opensAt: string | null;
   readonly dueAt: string | null;
   readonly closesAt: string | null;
 }
 
-interface Options extends Pick<Deps, 'clock' | 'newId'> {
+/** To whom a teacher gives something. */
+export interface NamedTo {
+  readonly kind: AddresseeKind;
+  readonly id: string;
+  /** Of a student: the class they are in. */
+  readonly classId?: string | undefined;
+  readonly window?: LocalWindow | undefined;
+}
+
+/** What a teacher makes different, with dates as a form gives them. */
+export type LocalAdjustment =
+  | { readonly kind: 'extended'; readonly window: LocalWindow }
+  | { readonly kind: Exclude<Adjustment['kind'], 'extended' | 'editionSwapped'> }
+  | { readonly kind: 'editionSwapped'; readonly editionNumber: number };
+
+interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'bus'> {
   readonly repository: AssignmentRepository;
+  readonly given: AssignedLessons;
+  readonly recipients: RecipientRepository;
   readonly sheets: SheetRepository;
   readonly classes: ClassRepository;
   readonly lessons: LessonRepository;
+  /** Names of people, by id. */
+  readonly nameOf: (userId: string) => string;
 }
 
-export function createAssignmentService({ clock, newId, repository, sheets, classes, lessons }: Options) {
-  const getTaught = (actor: Actor, assignmentId: string) => found(repository.findTaught(actor, assignmentId));
+export function createAssignmentService(options: Options) {
+  const { db, clock, newId, bus, repository, given, recipients, sheets, classes, lessons, nameOf } = options;
+
+  /** @throws Refused notFound when it was given to none of the actor's classes */
+  const getTaught = (actor: Actor, assignmentId: string): AssignmentRow => {
+    const row = found(repository.find(assignmentId));
+    if (followedBy(actor, assignmentId).length === 0) throw new Refused('notFound');
+    return row;
+  };
+
+  /** Those it was given to whom the actor follows, the first first. */
+  const followedBy = (actor: Actor, assignmentId: string): NamedAddressee[] => {
+    const taught = classes.taughtIds(actor.id);
+    return [...given.givenOf(assignmentId).addressees.values()].filter(({ classId }) => taught.has(classId));
+  };
 
   const summarize = (
-    { assignment, className, timeZone }: PlacedAssignment,
+    { id, timeZone }: AssignmentRow,
     title: string,
-    students: readonly { readonly excused: boolean; readonly outline: AttemptOutline | null }[],
+    to: readonly NamedAddressee[],
+    students: readonly StoredOutline[],
   ): AssignmentSummary => {
-    const { id, classId, opensAt, dueAt, closesAt } = assignment;
     const now = clock();
-    const begun = students.flatMap(({ outline }) => outline ?? []);
+    const here = students.filter(({ terms }) => terms.leftAt === null);
+    const begun = here.flatMap(({ counted }) => counted?.outline ?? []);
+    const addressed = to.map(({ windows, ...one }) => {
+      const { opensAt = null, dueAt = null, closesAt = null } = windows.at(-1) ?? {};
+      return { id: one.id, kind: one.kind, name: one.name, classId: one.classId, opensAt, dueAt, closesAt };
+    });
+    const [first] = addressed;
     return {
-      ...{ id, title, classId, className, timeZone, opensAt, dueAt, closesAt },
-      studentCount: students.length,
+      ...{
+        id,
+        title,
+        classId: first?.classId ?? '',
+        className: addressed.map(({ name }) => name).join(', '),
+        timeZone,
+      },
+      ...{ opensAt: first?.opensAt ?? null, dueAt: first?.dueAt ?? null, closesAt: first?.closesAt ?? null },
+      to: addressed,
+      studentCount: here.length,
       begunCount: begun.length,
       handedInCount: begun.filter(({ handedInAt }) => handedInAt !== null).length,
-      toMarkCount: begun.reduce((sum, { toMark }) => sum + toMark, 0),
-      stuckCount: students.filter(({ outline, excused }) => needOf(outline, { excused, dueAt, now }) === 'stuck')
-        .length,
+      toMarkCount: students.reduce((sum, { counted }) => sum + (counted?.outline.toMark ?? 0), 0),
+      stuckCount: here.filter(
+        ({ counted, terms }) =>
+          needOf(counted?.outline ?? null, { excused: terms.excused, dueAt: terms.window.dueAt, now }) === 'stuck',
+      ).length,
     };
   };
 
-  const summarizeStored = (placed: readonly PlacedAssignment[]): AssignmentSummary[] => {
-    const students = rowsBy(
-      sheets.listOutlines(placed.map(({ assignment }) => assignment.id)),
-      (row) => row.assignmentId,
-    );
-    const figures = repository.figuresOf(placed.map(({ assignment }) => assignment));
-    return placed.map((one) =>
-      summarize(one, figures.get(one.assignment.editionId)?.title ?? '', students.get(one.assignment.id) ?? []),
-    );
+  const summarizeStored = (actor: Actor, rows: readonly AssignmentRow[]): AssignmentSummary[] => {
+    const ids = rows.map(({ id }) => id);
+    given.preloadGiven(ids);
+    const students = rowsBy(sheets.listOutlines(ids, actor.id), ({ assignmentId }) => assignmentId);
+    const figures = given.figuresOf(rows);
+    const taught = classes.taughtIds(actor.id);
+    return rows.map((row) => {
+      const to = [...given.givenOf(row.id).addressees.values()].filter(({ classId }) => taught.has(classId));
+      return summarize(row, figures.get(row.editionId)?.title ?? '', to, students.get(row.id) ?? []);
+    });
   };
 
-  const buildSheet = (placed: PlacedAssignment): SentSheet => {
-    const { assignment } = placed;
-    const { lesson, editionNumber, lessonId, terms } = repository.getLesson(assignment.id);
-    const students = sheets.listWhole(assignment.id);
+  const buildSheet = (actor: Actor, row: AssignmentRow): SentSheet => {
+    const { lesson, editionNumber, lessonId, terms } = given.getLesson(row.id);
+    const students = sheets.list(row.id, actor.id);
     return {
-      assignment: summarize(placed, lesson.title, students),
+      assignment: summarize(row, lesson.title, followedBy(actor, row.id), students),
       terms: terms as Sheet['terms'],
-      termsFixed: repository.hasAttempts(assignment.id),
+      termsFixed: repository.hasAttempts(row.id),
       editionNumber,
       lessonId,
       stops: columnsOf(lesson),
@@ -79,50 +130,83 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
     };
   };
 
+  /** @throws Refused notFound for what the actor does not teach */
+  const addresseeOf = (actor: Actor, { kind, id, classId: classOfStudent }: NamedTo): GivenTo => {
+    const group = kind === 'group' ? found(classes.findGroup(id)) : null;
+    const classId = group?.classId ?? (kind === 'student' ? (classOfStudent ?? '') : id);
+    found(classes.findTaught(actor, classId));
+    if (kind === 'student' && !classes.isIn(classId, id)) throw new Refused('notFound');
+    return { kind, classId, groupId: group?.id ?? null, studentId: kind === 'student' ? id : null };
+  };
+
+  const findStudent = (actor: Actor, assignmentId: string, studentId: string): StoredLine | undefined =>
+    sheets.find(assignmentId, actor.id, studentId);
+
+  const toAdjustment = (row: AssignmentRow, change: LocalAdjustment, at: number): Adjustment => {
+    if (change.kind === 'extended') return { at, kind: 'extended', window: toWindow(change.window, row.timeZone) };
+    if (change.kind !== 'editionSwapped') return { at, kind: change.kind };
+    const { lessonId } = given.getLesson(row.id);
+    return { at, kind: 'editionSwapped', editionId: found(lessons.findEdition(lessonId, change.editionNumber)).id };
+  };
+
   return {
     list: (actor: Actor, classId?: string): AssignmentSummary[] =>
-      summarizeStored(
-        repository
-          .listTaught(actor)
-          .filter(({ assignment }) => classId === undefined || assignment.classId === classId),
-      ),
+      summarizeStored(actor, classId === undefined ? repository.listTaught(actor.id) : repository.listInClass(classId)),
 
     /**
-     * Gives the latest edition of a lesson to a class.
+     * Gives the latest edition of a lesson to classes, groups and students.
      * @throws Refused windowOutOfOrder, lessonIncomplete when there is no edition yet
      */
-    assign(actor: Actor, input: LocalWindow & { lessonId: string; classId: string; terms: Terms }): { id: string } {
-      const toClass = found(classes.findTaught(actor, input.classId));
+    assign(
+      actor: Actor,
+      input: LocalWindow & { readonly lessonId: string; readonly to: readonly NamedTo[]; readonly terms: Terms },
+    ): { id: string } {
+      const to = input.to.map((one) => ({ ...addresseeOf(actor, one), window: one.window ?? input }));
+      const firstClass = found(classes.findTaught(actor, to[0]?.classId ?? ''));
       const lesson = found(lessons.findOwned(actor, input.lessonId));
       const edition = lessons.findLatestEdition(lesson.id);
       if (!edition) throw new Refused('lessonIncomplete', { faults: [] });
+      const { timeZone, locale } = firstClass;
       const id = newId();
-      repository.insert({
-        id,
-        schoolId: actor.schoolId,
-        classId: toClass.id,
-        editionId: edition.id,
-        createdBy: actor.id,
-        ...toWindow(input, toClass.timeZone),
+      const at = clock();
+      inTransaction(db, () => {
         // Fixed with the terms, so that a change of the class marks no answer anew.
-        terms: { ...input.terms, locale: toClass.locale },
-        createdAt: clock(),
+        const terms = { ...input.terms, locale };
+        const { schoolId } = actor;
+        repository.insert({ id, schoolId, editionId: edition.id, createdBy: actor.id, timeZone, terms, createdAt: at });
+        for (const { window, ...one } of to) {
+          const addresseeId = repository.addAddressee(id, one, at);
+          // Its first window holds from the beginning of time: nothing can have come in before.
+          repository.setWindow(addresseeId, toWindow(window, timeZone), 0);
+          recipients.reach(addresseeId, at);
+        }
       });
       return { id };
     },
 
-    changeWindow(actor: Actor, assignmentId: string, local: LocalWindow): AssignmentSummary {
-      const placed = getTaught(actor, assignmentId);
-      repository.setWindow(assignmentId, toWindow(local, placed.timeZone), clock());
-      return summarizeStored([getTaught(actor, assignmentId)])[0] as AssignmentSummary;
+    changeWindow(
+      actor: Actor,
+      assignmentId: string,
+      local: LocalWindow & { readonly addresseeId?: string | undefined },
+    ): AssignmentSummary {
+      const row = getTaught(actor, assignmentId);
+      const followed = followedBy(actor, assignmentId);
+      const meant = followed.filter(({ id }) => local.addresseeId === undefined || id === local.addresseeId);
+      if (meant.length === 0) throw new Refused('notFound');
+      const window = toWindow(local, row.timeZone);
+      inTransaction(db, () => {
+        for (const { id } of meant) repository.setWindow(id, window, clock());
+      });
+      given.forget([assignmentId]);
+      return summarizeStored(actor, [row])[0] as AssignmentSummary;
     },
 
-    readSheet: (actor: Actor, assignmentId: string): SentSheet => buildSheet(getTaught(actor, assignmentId)),
+    readSheet: (actor: Actor, assignmentId: string): SentSheet => buildSheet(actor, getTaught(actor, assignmentId)),
 
     exportSheet(actor: Actor, assignmentId: string): { csv: string; title: string } {
-      const sheet = buildSheet(getTaught(actor, assignmentId));
+      const sheet = buildSheet(actor, getTaught(actor, assignmentId));
       const read = { ...sheet, students: sheet.students.map(readSheetLine) };
-      const csv = sheetToCsv(read, repository.getLesson(assignmentId).lesson);
+      const csv = sheetToCsv(read, given.getLesson(assignmentId).lesson);
       return { csv, title: `${sheet.assignment.title} - ${sheet.assignment.className}` };
     },
 
@@ -131,27 +215,54 @@ export function createAssignmentService({ clock, newId, repository, sheets, clas
       getTaught(actor, assignmentId);
     },
 
-    /** The lines of the sheet alone. */
-    listStudents(actor: Actor, assignmentId: string): SheetLine[] {
+    /** The lines of the sheet, with the attempts that count. */
+    listStudents(actor: Actor, assignmentId: string): StoredLine[] {
       getTaught(actor, assignmentId);
-      return sheets.list(assignmentId);
+      return sheets.list(assignmentId, actor.id);
     },
 
-    readStudent(actor: Actor, assignmentId: string, studentId: string): SheetLine {
+    readStudent(actor: Actor, assignmentId: string, studentId: string): StoredLine {
       getTaught(actor, assignmentId);
-      return found(sheets.find(assignmentId, studentId));
+      return found(findStudent(actor, assignmentId, studentId));
     },
 
-    /** One student's line for the live stream, whose audience was checked when it was opened. */
-    findStudent(assignmentId: string, studentId: string): SheetLine | null {
-      return sheets.find(assignmentId, studentId) ?? null;
+    /** One student's line for the live stream of a teacher; null for whom they do not follow. */
+    findLine: (actor: Actor, assignmentId: string, studentId: string): SheetLine | null =>
+      findStudent(actor, assignmentId, studentId)?.line ?? null,
+
+    /**
+     * Makes something different for some students, all of them or none.
+     * @throws Refused notFound for a student whom the actor does not follow, windowOutOfOrder
+     */
+    adjust(
+      actor: Actor,
+      assignmentId: string,
+      input: {
+        readonly studentIds: readonly string[];
+        readonly change: LocalAdjustment;
+        readonly reason?: string | undefined;
+      },
+    ): SheetLine[] {
+      const row = getTaught(actor, assignmentId);
+      const change = toAdjustment(row, input.change, clock());
+      for (const studentId of input.studentIds) found(findStudent(actor, assignmentId, studentId));
+      const made = { assignmentId, by: actor.id, reason: input.reason || null };
+      inTransaction(db, () =>
+        recipients.adjust(input.studentIds.map((studentId) => ({ ...change, ...made, studentId }))),
+      );
+      for (const studentId of input.studentIds) bus.publish('recipientChanged', { assignmentId, studentId });
+      return input.studentIds.map((studentId) => found(findStudent(actor, assignmentId, studentId)).line);
     },
 
-    excuse(actor: Actor, assignmentId: string, studentId: string, excused: boolean): SheetLine {
+    /** All that was made different for one student, the latest first. */
+    listAdjustments(actor: Actor, assignmentId: string, studentId: string) {
       getTaught(actor, assignmentId);
-      found(sheets.find(assignmentId, studentId));
-      repository.setExcused(assignmentId, studentId, excused);
-      return found(sheets.find(assignmentId, studentId));
+      found(findStudent(actor, assignmentId, studentId));
+      return recipients
+        .listAdjustments(assignmentId, studentId)
+        .map(({ id, kind, at, by, reason, opensAt, dueAt, closesAt }) => ({
+          ...{ id, kind, at, by: nameOf(by), reason, opensAt, dueAt, closesAt },
+        }));
     },
   };
 }

@@ -7,7 +7,7 @@ import type { AssignmentService } from './assignment-service.ts';
 
 interface Options {
   readonly bus: EventBus;
-  readonly assignments: Pick<AssignmentService, 'findStudent' | 'assertTaught'>;
+  readonly assignments: Pick<AssignmentService, 'findLine' | 'assertTaught'>;
   readonly findActor: (req: Request) => Actor | null;
 }
 
@@ -22,9 +22,9 @@ interface Watcher {
   readonly end: () => void;
 }
 
-/** Sheets that are being watched, each a channel of server-sent events; a line goes out once per change and sheet. */
+/** Sheets that are being watched, each a channel of server-sent events; a line is read once per change and teacher. */
 export function createLiveSheets({ bus, assignments, findActor }: Options) {
-  const channels = new Map<string, Channel>();
+  const channels = new Map<string, Map<string, { readonly actor: Actor; readonly channel: Channel }>>();
   const watchers = new Set<Watcher>();
 
   const lookAgain = (userId: string | null) => {
@@ -34,13 +34,17 @@ export function createLiveSheets({ bus, assignments, findActor }: Options) {
   const timer = setInterval(() => lookAgain(null), lookAgainMs);
   timer.unref();
 
+  /** Each teacher follows their own students: a channel is one teacher's, in however many tabs. */
+  const sendLine = (assignmentId: string, studentId: string) => {
+    for (const { actor, channel } of channels.get(assignmentId)?.values() ?? []) {
+      const line = assignments.findLine(actor, assignmentId, studentId);
+      if (line) channel.broadcast(line, 'student');
+    }
+  };
+
   const undo = [
-    bus.subscribe('attemptChanged', ({ assignmentId, studentId }) => {
-      const channel = channels.get(assignmentId);
-      if (!channel) return;
-      const student = assignments.findStudent(assignmentId, studentId);
-      if (student) channel.broadcast(student, 'student');
-    }),
+    bus.subscribe('attemptChanged', ({ assignmentId, studentId }) => sendLine(assignmentId, studentId)),
+    bus.subscribe('recipientChanged', ({ assignmentId, studentId }) => sendLine(assignmentId, studentId)),
     bus.subscribe('rightsChanged', ({ userId }) => lookAgain(userId)),
   ];
 
@@ -69,11 +73,15 @@ export function createLiveSheets({ bus, assignments, findActor }: Options) {
       watchers.add(watcher);
       res.once('close', () => watchers.delete(watcher));
       const session = await createSession(req, res, { keepAlive: 15_000, retry: 2_000 });
-      const channel = channels.get(assignmentId) ?? createChannel();
-      channels.set(assignmentId, channel);
-      channel.register(session);
+      const here = channels.get(assignmentId) ?? new Map<string, { actor: Actor; channel: Channel }>();
+      channels.set(assignmentId, here);
+      const own = here.get(actor.id) ?? { actor, channel: createChannel() };
+      here.set(actor.id, own);
+      own.channel.register(session);
       session.once('disconnected', () => {
-        if (channel.sessionCount === 0) channels.delete(assignmentId);
+        if (own.channel.sessionCount > 0) return;
+        here.delete(actor.id);
+        if (here.size === 0) channels.delete(assignmentId);
       });
     },
     close(): void {

@@ -1,6 +1,6 @@
 import { toLocal } from '@semita/core/calendar';
 import type { Sheet } from '@semita/core/contract';
-import { isLate, type Need, needOf, outlineOf, type SheetRow, type StopMark, sheetStops } from '@semita/core/sheet';
+import { isLate, type Need, needOfStudent, type SheetRow, type StopMark, sheetStops } from '@semita/core/sheet';
 import type { WalkLesson } from '@semita/core/walk';
 import Papa from 'papaparse';
 
@@ -9,7 +9,7 @@ import Papa from 'papaparse';
  * are led by an apostrophe. A byte order mark tells spreadsheets that it is UTF-8.
  */
 export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
-  const { timeZone, dueAt } = sheet.assignment;
+  const { timeZone } = sheet.assignment;
   const stops = sheetStops(lesson);
   const instant = (ms: number | null | undefined) => (ms == null ? '' : toLocal(ms, timeZone).replace('T', ' '));
   const header = [
@@ -26,20 +26,23 @@ export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
     'Of',
     ...stops.map((_, index) => `Stop ${index + 1}: ${sheet.stops[index]?.label ?? ''}`),
   ];
-  const rows = sheet.students.map(({ displayName, excused, row }) => [
-    displayName,
-    needWords[needOf(row && outlineOf(row), { excused, dueAt, now: sheet.now })],
-    row ? Math.round(row.progress * 100) : 0,
-    row ? Math.round(row.metShare * 100) : 0,
-    minutesOf(row?.timeSpentMs ?? 0),
-    instant(row?.lastSeenAt),
-    instant(row?.handedInAt),
-    isLate(row, dueAt) ? 'yes' : '',
-    row ? toLookAt(row) : '',
-    row ? row.earned / 100 : '',
-    row ? row.possible / 100 : '',
-    ...stops.map((_, index) => cellOf(row?.marks[index])),
-  ]);
+  const rows = sheet.students.map((student) => {
+    const { displayName, row, dueAt } = student;
+    return [
+      displayName,
+      needWords[needOfStudent(student, sheet.now)],
+      row ? Math.round(row.progress * 100) : 0,
+      row ? Math.round(row.metShare * 100) : 0,
+      minutesOf(row?.timeSpentMs ?? 0),
+      instant(row?.lastSeenAt),
+      instant(row?.handedInAt),
+      isLate(row, dueAt) ? 'yes' : '',
+      row ? toLookAt(row) : '',
+      row ? row.earned / 100 : '',
+      row ? row.possible / 100 : '',
+      ...stops.map((_, index) => cellOf(row?.marks[index])),
+    ];
+  });
   return `\ufeff${Papa.unparse([header, ...rows], { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 }
 
@@ -72,6 +75,7 @@ const needWords: Readonly<Record<Need, string>> = {
   underWay: 'Under way',
   done: 'Done',
   excused: 'Excused',
+  left: 'Left the class',
 };
 
 const stateWords: Readonly<Record<StopMark['state'], string>> = {

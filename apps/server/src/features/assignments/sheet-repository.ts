@@ -1,84 +1,130 @@
+import {
+  type Adjustment,
+  countedAttempt,
+  type EffectiveTerms,
+  effectiveTerms,
+  type Receipt,
+} from '@semita/core/assignment';
 import { reducerVersion } from '@semita/core/attempt';
-import { type AttemptOutline, decodeSheetRow, outlineOf, rowsReadableSince, type SheetLine } from '@semita/core/sheet';
+import {
+  type AttemptOutline,
+  alignSheetRow,
+  decodeSheetRow,
+  encodeSheetRow,
+  outlineOf,
+  rowsReadableSince,
+  type SheetLine,
+  sheetStops,
+} from '@semita/core/sheet';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
-import { assignments, attempts, classStudents, excusals, users } from '../../db/schema.ts';
+import { addressees, attempts, classTeachers, recipients, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
+import type { AssignedLessons } from './assigned-lessons.ts';
+import type { RecipientRepository } from './recipient-repository.ts';
+
+/** One attempt, as lists know it. */
+export interface ListedAttempt {
+  readonly attemptId: string;
+  readonly assignmentId: string;
+  readonly studentId: string;
+  readonly number: number;
+  readonly editionId: string;
+  readonly outline: AttemptOutline;
+}
 
 /** What lists say of one student and one assignment. */
 export interface StoredOutline {
   readonly assignmentId: string;
   readonly studentId: string;
-  readonly excused: boolean;
-  readonly attemptId: string | null;
-  /** Null for who has not begun. */
-  readonly outline: AttemptOutline | null;
+  readonly terms: EffectiveTerms;
+  /** In the order of their numbers. */
+  readonly attempts: readonly ListedAttempt[];
+  /** The one that counts; null for who has not begun. */
+  readonly counted: ListedAttempt | null;
 }
 
-interface Options extends Pick<Deps, 'db'> {
+/** The same with the line of the sheet. */
+export interface StoredLine extends StoredOutline {
+  readonly line: SheetLine;
+}
+
+interface Options extends Pick<Deps, 'db' | 'clock'> {
+  readonly lessons: Pick<AssignedLessons, 'givenOf' | 'getLesson' | 'preloadGiven'>;
+  readonly recipients: Pick<RecipientRepository, 'adjustmentsOf'>;
   /** Computes a line anew that an older program stored, and stores it. */
   readonly toFreshRow: (attemptId: string) => string;
 }
 
 export type SheetRepository = ReturnType<typeof createSheetRepository>;
 
-/** Reads the lines of a sheet, one per student of the class, without touching the full states. */
-export function createSheetRepository({ db, toFreshRow }: Options) {
-  const isExcused = sql`${excusals.studentId} is not null`.mapWith(Boolean).as('excused');
-  const ofStudent = and(eq(attempts.assignmentId, assignments.id), eq(attempts.studentId, classStudents.studentId));
-  const excusalOf = and(eq(excusals.assignmentId, assignments.id), eq(excusals.studentId, classStudents.studentId));
-
+/** Reads the lines of a sheet, one per student, without touching the full states. */
+export function createSheetRepository({ db, clock, lessons, recipients: records, toFreshRow }: Options) {
   const outline = {
     ...{ progress: attempts.progress, earned: attempts.earned, possible: attempts.possible },
     ...{ handedInAt: attempts.handedInAt, toMark: attempts.toMark, waitingSteps: attempts.waitingSteps },
     ...{ returned: attempts.returned, stuckFrom: attempts.stuckFrom },
   };
+  const ofRecipient = and(
+    eq(attempts.assignmentId, recipients.assignmentId),
+    eq(attempts.studentId, recipients.studentId),
+  );
+  const columns = {
+    ...{ assignmentId: recipients.assignmentId, studentId: recipients.studentId, addresseeId: recipients.addresseeId },
+    ...{ since: recipients.since, until: recipients.until, attemptId: attempts.id, number: attempts.number },
+    ...{ editionId: attempts.editionId, reducer: attempts.reducer, outline },
+  };
+  /** Whether a teacher teaches the class through which a student is reached. */
+  const isFollowed = sql`${classTeachers.teacherId} is not null`.mapWith(Boolean).as('is_followed');
+  const ofTeacher = and(
+    eq(classTeachers.classId, addressees.classId),
+    eq(classTeachers.teacherId, sql.placeholder('teacherId')),
+  );
 
-  const selectRows = () =>
+  const selectLines = () =>
     db
-      .select({
-        ...{ studentId: users.id, displayName: users.displayName, excused: isExcused },
-        ...{ sheetRow: attempts.sheetRow, attemptId: attempts.id, reducer: attempts.reducer, outline },
-      })
-      .from(assignments)
-      .innerJoin(classStudents, eq(classStudents.classId, assignments.classId))
-      .innerJoin(users, eq(users.id, classStudents.studentId))
-      .leftJoin(attempts, ofStudent)
-      .leftJoin(excusals, excusalOf);
-
-  const all = selectRows()
-    .where(eq(assignments.id, sql.placeholder('assignmentId')))
-    .orderBy(asc(users.displayName))
+      .select({ ...columns, isFollowed, displayName: users.displayName, sheetRow: attempts.sheetRow })
+      .from(recipients)
+      .innerJoin(addressees, eq(addressees.id, recipients.addresseeId))
+      .innerJoin(users, eq(users.id, recipients.studentId))
+      .leftJoin(classTeachers, ofTeacher)
+      .leftJoin(attempts, ofRecipient);
+  const inAssignment = eq(recipients.assignmentId, sql.placeholder('assignmentId'));
+  const allLines = selectLines()
+    .where(inAssignment)
+    .orderBy(asc(users.displayName), asc(recipients.since), asc(attempts.number))
     .prepare();
-  const one = selectRows()
-    .where(and(eq(assignments.id, sql.placeholder('assignmentId')), eq(users.id, sql.placeholder('studentId'))))
+  const oneLine = selectLines()
+    .where(and(inAssignment, eq(recipients.studentId, sql.placeholder('studentId'))))
+    .orderBy(asc(recipients.since), asc(attempts.number))
     .prepare();
 
-  type FoundRow = ReturnType<typeof all.all>[0];
-  const toLine = ({ studentId, displayName, excused, attemptId, reducer, sheetRow }: FoundRow): SheetLine => ({
-    ...{ studentId, displayName, excused },
-    row: attemptId === null || reducer === reducerVersion ? sheetRow : toFreshRow(attemptId),
-  });
-
-  const selectOutlines = () =>
-    db
-      .select({
-        ...{ assignmentId: assignments.id, studentId: classStudents.studentId, excused: isExcused },
-        ...{ attemptId: attempts.id, reducer: attempts.reducer, outline },
-        // Rows that an older program wrote have no outline yet.
-        sheetRow: sql<string | null>`case when ${attempts.toMark} is null then ${attempts.sheetRow} end`,
-      })
-      .from(assignments)
-      .innerJoin(classStudents, eq(classStudents.classId, assignments.classId))
-      .leftJoin(attempts, ofStudent)
-      .leftJoin(excusals, excusalOf);
-  const ownOutlines = selectOutlines()
-    .where(eq(classStudents.studentId, sql.placeholder('studentId')))
+  // Rows that an older program wrote have no outline yet.
+  const oldRow = sql<string | null>`case when ${attempts.toMark} is null then ${attempts.sheetRow} end`;
+  const outlines = db
+    .select({ ...columns, isFollowed, sheetRow: oldRow })
+    .from(recipients)
+    .innerJoin(addressees, eq(addressees.id, recipients.addresseeId))
+    .leftJoin(classTeachers, ofTeacher)
+    .leftJoin(attempts, ofRecipient)
+    .where(inArray(recipients.assignmentId, sql`(select value from json_each(${sql.placeholder('assignmentIds')}))`))
+    .orderBy(asc(recipients.since), asc(attempts.number))
     .prepare();
-  type FoundOutline = ReturnType<ReturnType<typeof selectOutlines>['all']>[0];
+  const ownOutlines = db
+    .select({ ...columns, sheetRow: oldRow })
+    .from(recipients)
+    .leftJoin(attempts, ofRecipient)
+    .where(eq(recipients.studentId, sql.placeholder('studentId')))
+    .orderBy(asc(recipients.since), asc(attempts.number))
+    .prepare();
 
-  type Found = Pick<FoundOutline, 'attemptId' | 'reducer' | 'sheetRow' | 'outline'>;
-  const toOutline = ({ attemptId, reducer, sheetRow, outline: found }: Found): AttemptOutline | null => {
-    if (attemptId === null) return null;
+  type Found = Omit<ReturnType<typeof allLines.all>[0], 'displayName' | 'isFollowed'> & { sheetRow: string | null };
+
+  const toOutline = ({
+    attemptId,
+    reducer,
+    sheetRow,
+    outline: found,
+  }: Found & { attemptId: string }): AttemptOutline => {
     // A list of twenty thousand waits for none of them to be computed anew: that goes on behind it.
     if (found?.toMark == null)
       return outlineOf(
@@ -91,32 +137,108 @@ export function createSheetRepository({ db, toFreshRow }: Options) {
       ...{ handedInAt, stuckFrom },
     };
   };
-  const toStoredOutline = (found: FoundOutline): StoredOutline => {
-    const { assignmentId, studentId, excused, attemptId } = found;
-    return { assignmentId, studentId, excused, attemptId, outline: toOutline(found) };
+
+  /** What the rows of one student and one assignment say: one for each way it reached them, times each attempt. */
+  const toStored = (rows: readonly Found[], adjustments: readonly Adjustment[]): StoredOutline => {
+    const [{ assignmentId, studentId }] = rows as [Found];
+    const receipts = new Map<string, Receipt>();
+    const begun = new Map<string, ListedAttempt>();
+    for (const row of rows) {
+      const { addresseeId, since, until, attemptId, number, editionId } = row;
+      receipts.set(`${addresseeId} ${since}`, { addresseeId, since, until });
+      if (attemptId === null || number === null || editionId === null || begun.has(attemptId)) continue;
+      const key = { attemptId, assignmentId, studentId, number, editionId };
+      begun.set(attemptId, { ...key, outline: toOutline({ ...row, attemptId }) });
+    }
+    const given = lessons.givenOf(assignmentId);
+    const listed = [...begun.values()];
+    const counted = countedAttempt(
+      listed.map((attempt) => ({ number: attempt.number, attempt, ...attempt.outline })),
+      given.terms,
+    );
+    return {
+      ...{ assignmentId, studentId, attempts: listed, counted: counted?.attempt ?? null },
+      terms: effectiveTerms(given, { receipts: [...receipts.values()], adjustments }, clock()),
+    };
+  };
+
+  /** By the student; nobody whom the teacher does not follow. */
+  const groupByStudent = <Row extends Found & { readonly isFollowed: boolean }>(rows: readonly Row[]): Row[][] => {
+    const byStudent = new Map<string, Row[]>();
+    const followed = new Set<string>();
+    for (const row of rows) {
+      const key = `${row.assignmentId} ${row.studentId}`;
+      const known = byStudent.get(key);
+      if (known) known.push(row);
+      else byStudent.set(key, [row]);
+      if (row.isFollowed) followed.add(key);
+    }
+    return [...byStudent].flatMap(([key, own]) => (followed.has(key) ? [own] : []));
+  };
+
+  const toLine = (
+    rows: readonly ReturnType<typeof allLines.all>[0][],
+    adjustments: readonly Adjustment[],
+  ): StoredLine => {
+    const stored = toStored(rows, adjustments);
+    const { assignmentId, studentId, terms, counted, attempts: begun } = stored;
+    const found = counted && rows.find(({ attemptId }) => attemptId === counted.attemptId);
+    const row = !found ? null : found.reducer === reducerVersion ? found.sheetRow : toFreshRow(counted.attemptId);
+    const { editionId } = lessons.givenOf(assignmentId);
+    const isOther = counted !== null && counted.editionId !== editionId;
+    const line: SheetLine = {
+      ...{ studentId, displayName: rows[0]?.displayName ?? '', excused: terms.excused, dueAt: terms.window.dueAt },
+      row: row !== null && isOther ? underColumns(row, assignmentId, counted.editionId) : row,
+      ...(terms.leftAt === null ? {} : { leftAt: terms.leftAt }),
+      ...(begun.length > 1 && counted ? { attempt: { number: counted.number, count: begun.length } } : {}),
+    };
+    return { ...stored, line };
+  };
+
+  /** The row of an attempt at another edition, its marks under the columns of the one that all others have. */
+  const underColumns = (row: string, assignmentId: string, editionId: string): string => {
+    const stopIds = (ofEdition?: string) =>
+      sheetStops(lessons.getLesson(assignmentId, ofEdition).lesson).map(({ id }) => id);
+    return encodeSheetRow(alignSheetRow(decodeSheetRow(row), stopIds(editionId), stopIds()));
   };
 
   return {
-    list: (assignmentId: string): SheetLine[] => all.all({ assignmentId }).map(toLine),
-
-    /** The same, each with its outline. */
-    listWhole: (assignmentId: string) =>
-      all.all({ assignmentId }).map((row) => ({ line: toLine(row), excused: row.excused, outline: toOutline(row) })),
-
-    find(assignmentId: string, studentId: string): SheetLine | undefined {
-      const row = one.get({ assignmentId, studentId });
-      return row && toLine(row);
+    /** Students of an assignment whom a teacher follows, by their names. */
+    list(assignmentId: string, teacherId: string): StoredLine[] {
+      const adjustmentsOf = records.adjustmentsOf([assignmentId]);
+      return groupByStudent(allLines.all({ assignmentId, teacherId })).map((rows) =>
+        toLine(rows, adjustmentsOf(assignmentId, rows[0]?.studentId ?? '')),
+      );
     },
 
-    /** Outlines of all students of the classes to which some assignments were given. */
-    listOutlines: (assignmentIds: readonly string[]): StoredOutline[] =>
-      selectOutlines()
-        .where(inArray(assignments.id, [...assignmentIds]))
-        .all()
-        .map(toStoredOutline),
+    /** One of them. */
+    find(assignmentId: string, teacherId: string, studentId: string): StoredLine | undefined {
+      const [rows] = groupByStudent(oneLine.all({ assignmentId, teacherId, studentId }));
+      return rows && toLine(rows, records.adjustmentsOf([assignmentId])(assignmentId, studentId));
+    },
+
+    /** Outlines of all students of some assignments whom a teacher follows. */
+    listOutlines(assignmentIds: readonly string[], teacherId: string): StoredOutline[] {
+      lessons.preloadGiven(assignmentIds);
+      const adjustmentsOf = records.adjustmentsOf(assignmentIds);
+      const rows = outlines.all({ assignmentIds: JSON.stringify(assignmentIds), teacherId });
+      return groupByStudent(rows).map((own) =>
+        toStored(own, adjustmentsOf(own[0]?.assignmentId ?? '', own[0]?.studentId ?? '')),
+      );
+    },
 
     /** One student's own outlines of all that was given to them, by the assignment. */
-    listOutlinesOf: (studentId: string): ReadonlyMap<string, StoredOutline> =>
-      new Map(ownOutlines.all({ studentId }).map((row) => [row.assignmentId, toStoredOutline(row)])),
+    listOutlinesOf(studentId: string): ReadonlyMap<string, StoredOutline> {
+      const rows = ownOutlines.all({ studentId }).map((row) => ({ ...row, isFollowed: true }));
+      const assignmentIds = [...new Set(rows.map(({ assignmentId }) => assignmentId))];
+      lessons.preloadGiven(assignmentIds);
+      const adjustmentsOf = records.adjustmentsOf(assignmentIds);
+      return new Map(
+        groupByStudent(rows).map((own) => {
+          const assignmentId = own[0]?.assignmentId ?? '';
+          return [assignmentId, toStored(own, adjustmentsOf(assignmentId, studentId))];
+        }),
+      );
+    },
   };
 }

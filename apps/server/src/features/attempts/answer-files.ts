@@ -6,11 +6,12 @@ import { pipeline } from 'node:stream/promises';
 import type { SentEvent } from '@semita/core/contract';
 import type { HandedFile, Response } from '@semita/core/question';
 import { and, count, eq, inArray, type SQL, sum } from 'drizzle-orm';
-import { answerFiles, assignments, attempts, classTeachers } from '../../db/schema.ts';
+import { answerFiles, attempts } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { assertRoomFor } from '../../http/disk-space.ts';
 import { found, Refused } from '../../http/refused.ts';
 import { type Reader, ReadFailed } from '../../reading/reader.ts';
+import type { Relations } from '../access/relations.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import { incomingFolder, type MediaStore } from '../materials/media-store.ts';
 import type { AttemptRepository } from './attempt-repository.ts';
@@ -31,7 +32,10 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'dataDir'> {
   readonly store: MediaStore;
   /** Looks into films and sounds; teachers' apart from students'. */
   readonly readers: Readonly<Record<Actor['role'], Reader>>;
+  /** A student's own attempt, while they may write to it. */
   readonly findOwn: AttemptRepository['findOwn'];
+  readonly findLatest: AttemptRepository['findLatest'];
+  readonly relations: Pick<Relations, 'follows'>;
 }
 
 /** A file on its way in. */
@@ -47,7 +51,8 @@ interface Place {
 }
 
 /** Files that students give as answers: taken in, looked into, kept, and shown to those whom they concern. */
-export function createAnswerFileService({ db, clock, newId, dataDir, store, readers, findOwn }: Options) {
+export function createAnswerFileService(options: Options) {
+  const { db, clock, newId, dataDir, store, readers, findOwn, findLatest, relations } = options;
   const incoming = path.join(dataDir, incomingFolder);
 
   /** What is on its way: counted before it is received, so that nobody gets in beside others. */
@@ -173,39 +178,22 @@ export function createAnswerFileService({ db, clock, newId, dataDir, store, read
 
     /** Takes a teacher's voice into a student's attempt, as `take` does. */
     async takeFromTeacher(actor: Actor, assignmentId: string, studentId: string, fileName: string, sent: SentFile) {
-      const attempt = found(
-        db
-          .select({ id: attempts.id })
-          .from(attempts)
-          .innerJoin(assignments, eq(assignments.id, attempts.assignmentId))
-          .innerJoin(classTeachers, eq(classTeachers.classId, assignments.classId))
-          .where(
-            and(
-              eq(attempts.assignmentId, assignmentId),
-              eq(attempts.studentId, studentId),
-              eq(classTeachers.teacherId, actor.id),
-            ),
-          )
-          .get(),
-      );
-      return await takeInto(actor, { attemptId: attempt.id, studentId }, fileName, sent);
+      if (!relations.follows(actor.id, assignmentId, studentId)) throw new Refused('notFound');
+      const attempt = found(findLatest(assignmentId, studentId));
+      return await takeInto(actor, { attemptId: attempt.attemptId, studentId }, fileName, sent);
     },
 
     /** A file for the student who gave it and the teachers of the class; for nobody else is it there. */
     find(actor: Actor, fileId: string) {
       const row = found(
         db
-          .select({ file: answerFiles, studentId: attempts.studentId, classId: assignments.classId })
+          .select({ file: answerFiles, studentId: attempts.studentId, assignmentId: attempts.assignmentId })
           .from(answerFiles)
           .innerJoin(attempts, eq(attempts.id, answerFiles.attemptId))
-          .innerJoin(assignments, eq(assignments.id, attempts.assignmentId))
           .where(eq(answerFiles.id, fileId))
           .get(),
       );
-      const teaches = and(eq(classTeachers.classId, row.classId), eq(classTeachers.teacherId, actor.id));
-      const mayLook =
-        row.studentId === actor.id ||
-        db.select({ id: classTeachers.classId }).from(classTeachers).where(teaches).get() !== undefined;
+      const mayLook = row.studentId === actor.id || relations.follows(actor.id, row.assignmentId, row.studentId);
       if (!mayLook) throw new Refused('notFound');
       const { sha256, mimeType, name } = row.file;
       const isShown = /^(image|audio|video)\/|^application\/pdf$/.test(mimeType);

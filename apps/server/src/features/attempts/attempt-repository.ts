@@ -7,8 +7,8 @@ import {
   reducerVersion,
 } from '@semita/core/attempt';
 import { encodeSheetRow, outlineOf, type SheetRow } from '@semita/core/sheet';
-import { and, asc, eq, gt, gte, inArray, ne, sql } from 'drizzle-orm';
-import { assignments, attemptEvents, attemptStates, attempts, classStudents } from '../../db/schema.ts';
+import { and, asc, desc, eq, gt, gte, inArray, ne, sql } from 'drizzle-orm';
+import { attemptEvents, attemptStates, attempts } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 
 export type AttemptRepository = ReturnType<typeof createAttemptRepository>;
@@ -17,6 +17,9 @@ export interface AttemptKey {
   readonly attemptId: string;
   readonly assignmentId: string;
   readonly studentId: string;
+  /** From 1, for each student. */
+  readonly number: number;
+  readonly editionId: string;
 }
 
 /** A draft as it stands in the log. */
@@ -34,18 +37,28 @@ const columnsOf = (row: SheetRow) => ({ sheetRow: encodeSheetRow(row), ...outlin
 
 /** The log and its caches. Statements of the hot path are prepared once. */
 export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
-  const key = { attemptId: attempts.id, assignmentId: attempts.assignmentId, studentId: attempts.studentId };
+  const key = {
+    ...{ attemptId: attempts.id, assignmentId: attempts.assignmentId, studentId: attempts.studentId },
+    ...{ number: attempts.number, editionId: attempts.editionId },
+  };
 
   const ownById = db
-    .select({ ...key, opensAt: assignments.opensAt, dueAt: assignments.dueAt, closesAt: assignments.closesAt })
+    .select(key)
     .from(attempts)
-    .innerJoin(assignments, eq(assignments.id, attempts.assignmentId))
-    // Whoever has left the class writes no more.
-    .innerJoin(
-      classStudents,
-      and(eq(classStudents.classId, assignments.classId), eq(classStudents.studentId, attempts.studentId)),
-    )
     .where(and(eq(attempts.id, sql.placeholder('attemptId')), eq(attempts.studentId, sql.placeholder('studentId'))))
+    .prepare();
+
+  const latestOf = db
+    .select(key)
+    .from(attempts)
+    .where(
+      and(
+        eq(attempts.assignmentId, sql.placeholder('assignmentId')),
+        eq(attempts.studentId, sql.placeholder('studentId')),
+      ),
+    )
+    .orderBy(desc(attempts.number))
+    .limit(1)
     .prepare();
 
   const selectStored = () =>
@@ -141,13 +154,9 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
   return {
     findOwn: (studentId: string, attemptId: string) => ownById.get({ studentId, attemptId }),
 
-    findByStudent(assignmentId: string, studentId: string): AttemptKey | undefined {
-      return db
-        .select(key)
-        .from(attempts)
-        .where(and(eq(attempts.assignmentId, assignmentId), eq(attempts.studentId, studentId)))
-        .get();
-    },
+    /** The attempt a student begun last. */
+    findLatest: (assignmentId: string, studentId: string): AttemptKey | undefined =>
+      latestOf.get({ assignmentId, studentId }),
 
     listIds: (): string[] =>
       db
@@ -168,11 +177,11 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
         .map(({ id }) => id),
 
     insert(attempt: AttemptKey & Beginning & { state: AttemptState; row: SheetRow }): void {
-      const { attemptId, assignmentId, studentId, begunAt, secret, state, row } = attempt;
+      const { attemptId, assignmentId, studentId, number, editionId, begunAt, secret, state, row } = attempt;
       const { changes } = db
         .insert(attempts)
         .values({
-          ...{ id: attemptId, assignmentId, studentId, begunAt, secret },
+          ...{ id: attemptId, assignmentId, studentId, number, editionId, begunAt, secret },
           ...{ ...columnsOf(row), reducer: reducerVersion },
         })
         .onConflictDoNothing()
@@ -209,17 +218,6 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
       for (const { event } of rows) tails.get(event.attemptId)?.push(toEvent(event));
       return tails;
     },
-
-    /** The attempts at an assignment, by their students. */
-    listByAssignment: (assignmentId: string): ReadonlyMap<string, string> =>
-      new Map(
-        db
-          .select({ studentId: attempts.studentId, id: attempts.id })
-          .from(attempts)
-          .where(eq(attempts.assignmentId, assignmentId))
-          .all()
-          .map(({ studentId, id }) => [studentId, id]),
-      ),
 
     getRow(attemptId: string): string {
       const row = db.select({ row: attempts.sheetRow }).from(attempts).where(eq(attempts.id, attemptId)).get();

@@ -14,6 +14,7 @@ type Names =
   | 'listTodo'
   | 'listFeedback'
   | 'beginWalk'
+  | 'beginAgain'
   | 'takeInEvents'
   | 'sendAnswerFile'
   | 'readAnswerFile'
@@ -58,6 +59,7 @@ export function attemptHandlers(useCases: AttemptUseCases): Pick<Handlers, Names
     listTodo: ({ actor }) => walks.listTodo(actor),
     listFeedback: ({ actor }) => walks.listFeedback(actor),
     beginWalk: ({ actor, params }) => walks.begin(actor, params.assignmentId),
+    beginAgain: ({ actor, params }) => walks.beginAgain(actor, params.assignmentId),
     takeInEvents: ({ actor, params, body }) => walks.takeInEvents(actor, params.attemptId, body.events),
     sendAnswerFile: ({ actor, params, req }) => files.take(actor, params.attemptId, params.fileName, sentFile(req)),
     readAnswerFile: async ({ actor, params, res }) => {

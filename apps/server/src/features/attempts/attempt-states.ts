@@ -5,7 +5,7 @@ import type { WalkContext } from '@semita/core/walk';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import type { Projection } from '../../projections/projection.ts';
-import type { AttemptRepository } from './attempt-repository.ts';
+import type { AttemptKey, AttemptRepository } from './attempt-repository.ts';
 
 /** A state, and how much of it is stored: the events since are taken in when it is read. */
 export interface KnownState {
@@ -18,7 +18,7 @@ const mostCached = 2_000;
 
 interface Options extends Pick<Deps, 'db'> {
   readonly repository: AttemptRepository;
-  readonly contextOf: (assignmentId: string) => WalkContext;
+  readonly contextOf: (attempt: AttemptKey) => WalkContext;
   readonly projections: readonly Projection[];
 }
 
@@ -34,13 +34,12 @@ export function createAttemptStates({ db, repository, contextOf, projections }: 
   };
 
   const replayed = (attemptId: string): AttemptState => {
-    const { assignmentId, begunAt, secret, drawnByTime } = repository.getStored(attemptId);
-    return replay(contextOf(assignmentId), { begunAt, secret, drawnByTime }, repository.readLog(attemptId));
+    const { begunAt, secret, drawnByTime, ...attempt } = repository.getStored(attemptId);
+    return replay(contextOf(attempt), { begunAt, secret, drawnByTime }, repository.readLog(attemptId));
   };
 
   const computeAnew = (attemptId: string): KnownState => {
-    const { assignmentId } = repository.getStored(attemptId);
-    const { lesson } = contextOf(assignmentId);
+    const { lesson } = contextOf(repository.getStored(attemptId));
     const state = replayed(attemptId);
     inTransaction(db, () => {
       repository.saveState(attemptId, state, sheetRowOf(lesson, state));
@@ -50,10 +49,10 @@ export function createAttemptStates({ db, repository, contextOf, projections }: 
   };
 
   const load = (attemptId: string): KnownState => {
-    const { assignmentId, reducer, state } = repository.getStored(attemptId);
+    const { reducer, state, ...attempt } = repository.getStored(attemptId);
     if (state === null || reducer !== reducerVersion) return computeAnew(attemptId);
     const tail = repository.readLog(attemptId, state.version);
-    return { state: takeInAll(contextOf(assignmentId), state, tail), savedVersion: state.version };
+    return { state: takeInAll(contextOf(attempt), state, tail), savedVersion: state.version };
   };
 
   const read = (attemptId: string): KnownState => known.get(attemptId) ?? remember(attemptId, load(attemptId));
@@ -65,12 +64,15 @@ export function createAttemptStates({ db, repository, contextOf, projections }: 
     if (missing.length === 0) return found;
     const stored = repository
       .listStored(missing)
-      .flatMap(({ attemptId, assignmentId, reducer, state }) =>
-        state !== null && reducer === reducerVersion ? [{ attemptId, assignmentId, state }] : [],
+      .flatMap(({ state, ...attempt }) =>
+        state !== null && attempt.reducer === reducerVersion ? [{ attempt, state }] : [],
       );
-    const tails = repository.readTails(stored.map(({ attemptId, state }) => [attemptId, state.version]));
-    for (const { attemptId, assignmentId, state } of stored) {
-      const whole = takeInAll(contextOf(assignmentId), state, tails.get(attemptId) ?? []);
+    const tails = repository.readTails(stored.map(({ attempt, state }) => [attempt.attemptId, state.version]));
+    for (const { attempt, state } of stored) {
+      const { attemptId } = attempt;
+      const tail = tails.get(attemptId) ?? [];
+      // Most have nothing to take in, and need no context.
+      const whole = tail.length === 0 ? state : takeInAll(contextOf(attempt), state, tail);
       found.set(attemptId, whole);
       remember(attemptId, { state: whole, savedVersion: state.version });
     }

@@ -40,7 +40,7 @@ export function createEventIntake({
 }: Pick<Deps, 'db' | 'bus'> & {
   readonly repository: AttemptRepository;
   readonly states: AttemptStates;
-  readonly contextOf: (assignmentId: string) => WalkContext;
+  readonly contextOf: (attempt: AttemptKey) => WalkContext;
   readonly projections: readonly Projection[];
 }) {
   let queue: Job[] = [];
@@ -86,8 +86,8 @@ export function createEventIntake({
   };
 
   const run = ({ key, toEvents }: Job, fresh: Map<string, KnownState>): Intake => {
-    const { attemptId, assignmentId } = key;
-    const context = contextOf(assignmentId);
+    const { attemptId } = key;
+    const context = contextOf(key);
     const known = fresh.get(attemptId) ?? states.read(attemptId);
     const before = known.state;
     let state = before;
@@ -153,7 +153,8 @@ export function createEventIntake({
 
   const finish = (job: Job, intake: Intake) => {
     job.resolve(intake);
-    bus.publish('attemptChanged', job.key);
+    const { assignmentId, attemptId, studentId } = job.key;
+    bus.publish('attemptChanged', { assignmentId, attemptId, studentId });
   };
 
   return {

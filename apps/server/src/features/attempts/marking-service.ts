@@ -19,7 +19,7 @@ import { findStop, type WalkContext } from '@semita/core/walk';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
-import type { AssignmentRepository } from '../assignments/assignment-repository.ts';
+import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { AssignmentService } from '../assignments/assignment-service.ts';
 import type { AnswerFileService } from './answer-files.ts';
 import type { AttemptRepository } from './attempt-repository.ts';
@@ -29,7 +29,7 @@ import type { ReadStates } from './read-states.ts';
 export type MarkingService = ReturnType<typeof createMarkingService>;
 
 interface Options extends Pick<Deps, 'clock' | 'newId'> {
-  readonly assignments: AssignmentRepository;
+  readonly given: AssignedLessons;
   readonly sheetOf: Pick<AssignmentService, 'readStudent'>;
   readonly readStates: ReadStates;
   readonly attempts: AttemptRepository;
@@ -47,15 +47,18 @@ export interface KeyInput {
 
 /** The teacher's side of attempts: reading them and marking them. */
 export function createMarkingService(options: Options) {
-  const { clock, newId, assignments, sheetOf, readStates, attempts, intake, answerFiles, nameOf } = options;
+  const { clock, newId, given, sheetOf, readStates, attempts, intake, answerFiles, nameOf } = options;
 
   const readAttempt = (actor: Actor, assignmentId: string, studentId: string): AttemptDetail => {
-    const student = sheetOf.readStudent(actor, assignmentId, studentId);
-    const attempt = attempts.findByStudent(assignmentId, studentId);
-    const state = attempt ? intake.readState(attempt.attemptId) : null;
-    const { lesson } = assignments.getLesson(assignmentId);
-    return { student, lesson: state ? ownLesson(lesson, state) : lesson, state: state && shownStateOf(state) };
+    const { line, counted } = sheetOf.readStudent(actor, assignmentId, studentId);
+    const state = counted ? intake.readState(counted.attemptId) : null;
+    const { lesson } = given.getLesson(assignmentId, counted?.editionId);
+    return { student: line, lesson: state ? ownLesson(lesson, state) : lesson, state: state && shownStateOf(state) };
   };
+
+  /** The attempt that counts. @throws Refused notFound where the student has not begun */
+  const getCounted = (actor: Actor, assignmentId: string, studentId: string) =>
+    found(sheetOf.readStudent(actor, assignmentId, studentId).counted);
 
   const teacherEvents = (bodies: readonly TeacherEventBody[], at: number) => (current: AttemptState) =>
     bodies.map((body, index): AttemptEvent => {
@@ -65,7 +68,7 @@ export function createMarkingService(options: Options) {
 
   const mark = async (actor: Actor, assignmentId: string, studentId: string, input: MarkInput): Promise<void> => {
     const { state, lesson } = readAttempt(actor, assignmentId, studentId);
-    const attempt = found(attempts.findByStudent(assignmentId, studentId));
+    const attempt = getCounted(actor, assignmentId, studentId);
     const { stopId, questionId, points, comment, rubric, voice, drawn } = input;
     const answer = state?.stops[stopId]?.answers[questionId];
     if (!answer) throw new Refused('answerMissing');
@@ -107,8 +110,7 @@ export function createMarkingService(options: Options) {
      * @throws Refused notFound when nothing waits
      */
     async admitLate(actor: Actor, assignmentId: string, studentId: string): Promise<AttemptDetail> {
-      sheetOf.readStudent(actor, assignmentId, studentId);
-      const attempt = found(attempts.findByStudent(assignmentId, studentId));
+      const attempt = getCounted(actor, assignmentId, studentId);
       found(intake.readState(attempt.attemptId).afterClosing);
       const until = clock();
       await intake.take(attempt, teacherEvents([{ type: 'admitted', until, by: actor.id }], until));
@@ -122,7 +124,7 @@ export function createMarkingService(options: Options) {
 
     listMarking(actor: Actor, assignmentId: string): MarkingQuestion[] {
       const states = readStates(actor, assignmentId).map(({ state }) => state);
-      return questionsOf(assignments.getLesson(assignmentId).lesson).map(({ stopId, question }) => {
+      return questionsOf(given.getLesson(assignmentId).lesson).map(({ stopId, question }) => {
         const answers = states.flatMap((state) => state.stops[stopId]?.answers[question.id] ?? []);
         const waiting = answers.filter(({ points }) => points === null).length;
         return { stopId, questionId: question.id, stem: question.stem, answered: answers.length, waiting };
@@ -133,7 +135,7 @@ export function createMarkingService(options: Options) {
     readAnswers(actor: Actor, assignmentId: string, questionId: string): QuestionAnswers {
       const states = readStates(actor, assignmentId);
       const { stopId, question } = found(
-        questionsOf(assignments.getLesson(assignmentId).lesson).find((one) => one.question.id === questionId),
+        questionsOf(given.getLesson(assignmentId).lesson).find((one) => one.question.id === questionId),
       );
       const answers = states.flatMap(({ student: { studentId, displayName }, state }) => {
         const answer = state.stops[stopId]?.answers[questionId];
@@ -154,15 +156,15 @@ export function createMarkingService(options: Options) {
       const { assignmentId, questionId } = place;
       const { question, confirms } = input;
       const states = readStates(actor, assignmentId);
-      const { lesson, terms } = assignments.getLesson(assignmentId);
+      const { lesson, terms } = given.getLesson(assignmentId);
       const old = found(questionsOf(lesson).find((one) => one.question.id === questionId));
       const isPossible = question.id === questionId && showsTheSame(old.question, question);
       if (!isPossible || questionFaults(question).length > 0) throw new Refused('changeImpossible');
       const at = clock();
       // What is answered from now on is marked by the new key; what was answered before, by an event.
-      if (confirms) assignments.addKeyChange({ id: newId(), assignmentId, question, at, by: actor.id });
+      if (confirms) given.addKeyChange({ id: newId(), assignmentId, question, at, by: actor.id });
       const moves: MarkMove[] = [];
-      for (const { student, attemptId, state } of states) {
+      for (const { student, attempt, state } of states) {
         const answer = state.stops[old.stopId]?.answers[questionId];
         if (!answer || answer.points === null) continue;
         const earned = markResponse(question, answer.response, terms.locale);
@@ -172,8 +174,7 @@ export function createMarkingService(options: Options) {
           ({ response, points }) => markResponse(question, response, terms.locale) ?? points ?? 0,
         );
         const body = { type: 'remarked', stopId: old.stopId, questionId, earned, earlier, by: actor.id } as const;
-        const attempt = { attemptId, assignmentId, studentId: student.studentId };
-        const after = pointsAfter(assignments.getLesson(assignmentId).context, state, body);
+        const after = pointsAfter(given.contextOf(attempt), state, body);
         if (after !== answer.points || byHand) moves.push({ ...named(student), before: answer.points, after, byHand });
         if (confirms) await intake.take(attempt, teacherEvents([body], at));
       }
@@ -182,10 +183,10 @@ export function createMarkingService(options: Options) {
 
     /** Who changed which mark when; the latest first. */
     readHistory(actor: Actor, assignmentId: string, studentId: string): MarkChange[] {
-      sheetOf.readStudent(actor, assignmentId, studentId);
-      const attempt = attempts.findByStudent(assignmentId, studentId);
-      if (!attempt) return [];
-      return [...attempts.readLog(attempt.attemptId)]
+      const { counted } = sheetOf.readStudent(actor, assignmentId, studentId);
+      if (!counted) return [];
+      return attempts
+        .readLog(counted.attemptId)
         .flatMap((event): MarkChange[] => {
           if (event.type !== 'marked' && event.type !== 'commented' && event.type !== 'returned') return [];
           return [

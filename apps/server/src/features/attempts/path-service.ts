@@ -1,22 +1,22 @@
 import { walkedPaths } from '@semita/core/analysis';
 import type { WalkedPath } from '@semita/core/contract';
 import type { Actor } from '../accounts/session-service.ts';
-import type { AssignmentRepository } from '../assignments/assignment-repository.ts';
+import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { ReadStates } from './read-states.ts';
 
 export type PathService = ReturnType<typeof createPathService>;
 
 interface Options {
-  readonly assignments: Pick<AssignmentRepository, 'getLesson'>;
+  readonly given: Pick<AssignedLessons, 'getLesson'>;
   readonly readStates: ReadStates;
 }
 
 /** Where the students of an assignment went. */
-export function createPathService({ assignments, readStates }: Options) {
+export function createPathService({ given, readStates }: Options) {
   return {
     readWalkedPath(actor: Actor, assignmentId: string): WalkedPath {
       const states = readStates(actor, assignmentId);
-      const { lesson } = assignments.getLesson(assignmentId);
+      const { lesson } = given.getLesson(assignmentId);
       const walks = states.map(({ student: { studentId }, state }) => ({ studentId, state }));
       return {
         lesson,

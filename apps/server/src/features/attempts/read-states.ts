@@ -2,33 +2,33 @@ import type { AttemptState } from '@semita/core/attempt';
 import type { SheetLine } from '@semita/core/sheet';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignmentService } from '../assignments/assignment-service.ts';
-import type { AttemptRepository } from './attempt-repository.ts';
+import type { ListedAttempt } from '../assignments/sheet-repository.ts';
 import type { EventIntake } from './event-intake.ts';
 
 export type ReadStates = ReturnType<typeof createReadStates>;
 
 interface Options {
   readonly sheetOf: Pick<AssignmentService, 'listStudents'>;
-  readonly attempts: Pick<AttemptRepository, 'listByAssignment'>;
   readonly intake: Pick<EventIntake, 'readStates'>;
 }
 
 export interface StudentState {
   readonly student: SheetLine;
-  readonly attemptId: string;
+  /** The one that counts. */
+  readonly attempt: ListedAttempt;
   readonly state: AttemptState;
 }
 
-/** Reads the states of all who have begun an assignment, for a teacher of its class. */
+/** Reads the states of all who have begun an assignment, whom a teacher follows. */
 export const createReadStates =
-  ({ sheetOf, attempts, intake }: Options) =>
+  ({ sheetOf, intake }: Options) =>
   (actor: Actor, assignmentId: string): StudentState[] => {
-    const students = sheetOf.listStudents(actor, assignmentId);
-    const attemptIds = attempts.listByAssignment(assignmentId);
-    const states = intake.readStates(students.flatMap(({ studentId }) => attemptIds.get(studentId) ?? []));
-    return students.flatMap((student) => {
-      const attemptId = attemptIds.get(student.studentId);
-      const state = attemptId && states.get(attemptId);
-      return state ? [{ student, attemptId, state }] : [];
+    const begun = sheetOf
+      .listStudents(actor, assignmentId)
+      .flatMap(({ line, counted }) => (counted ? [{ line, counted }] : []));
+    const states = intake.readStates(begun.map(({ counted }) => counted.attemptId));
+    return begun.flatMap(({ line, counted }) => {
+      const state = states.get(counted.attemptId);
+      return state ? [{ student: line, attempt: counted, state }] : [];
     });
   };

@@ -1,8 +1,10 @@
 import { isDeepStrictEqual } from 'node:util';
 import { decodeSheetRow, sheetRowOf } from '@semita/core/sheet';
+import { v7 } from 'uuid';
 import { type Db, inTransaction } from '../../db/open.ts';
 import { createProjections } from '../../projections/all-projections.ts';
-import { createAssignmentRepository } from '../assignments/assignment-repository.ts';
+import { createAssignedLessons } from '../assignments/assigned-lessons.ts';
+import { createRecipientRepository } from '../assignments/recipient-repository.ts';
 import { createAttemptRepository } from './attempt-repository.ts';
 import { createAttemptStates } from './attempt-states.ts';
 
@@ -12,8 +14,8 @@ import { createAttemptStates } from './attempt-states.ts';
  */
 export function rebuildStates(db: Db): { attempts: number; changed: string[] } {
   const repository = createAttemptRepository({ db });
-  const assignments = createAssignmentRepository({ db });
-  const contextOf = (assignmentId: string) => assignments.getLesson(assignmentId).context;
+  const recipients = createRecipientRepository({ db, newId: v7 });
+  const { contextOf } = createAssignedLessons({ db, recipients });
   const projections = createProjections({ db });
   const states = createAttemptStates({ db, repository, contextOf, projections });
   const changed: string[] = [];
@@ -22,7 +24,7 @@ export function rebuildStates(db: Db): { attempts: number; changed: string[] } {
     inTransaction(db, () => {
       const stored = repository.getStored(attemptId);
       const storedRow = readOrNull(() => decodeSheetRow(repository.getRow(attemptId)));
-      const { lesson } = contextOf(stored.assignmentId);
+      const { lesson } = contextOf(stored);
       const state = states.replayed(attemptId);
       for (const projection of projections) projection.keep(attemptId, lesson, null, state);
       const row = sheetRowOf(lesson, state);

@@ -4,7 +4,8 @@ import { attempts, hiddenPosts, threadReplies, users } from '../../db/schema.ts'
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
-import type { AssignmentRepository } from '../assignments/assignment-repository.ts';
+import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
+import type { RecipientRepository } from '../assignments/recipient-repository.ts';
 import type { EventIntake } from './event-intake.ts';
 
 /** More than anybody writes to others in one thread, and in ten minutes of it. */
@@ -15,17 +16,23 @@ const atOnceMs = 10 * 60_000;
 export type ThreadService = ReturnType<typeof createThreadService>;
 
 interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
-  readonly assignments: AssignmentRepository;
+  readonly given: Pick<AssignedLessons, 'getLesson'>;
+  readonly recipients: Pick<RecipientRepository, 'find' | 'listThrough' | 'classIdsOf'>;
+  /** @throws Refused notFound for what a teacher does not follow */
+  readonly assertTaught: (actor: Actor, assignmentId: string) => void;
+  readonly taughtIds: (teacherId: string) => ReadonlySet<string>;
   readonly intake: EventIntake;
 }
 
 /** Class threads: who has posted reads what the others posted, and answers them. Teachers read all, and can hide. */
-export function createThreadService({ db, clock, newId, assignments, intake }: Options) {
+export function createThreadService(options: Options) {
+  const { db, clock, newId, given, recipients, assertTaught, taughtIds, intake } = options;
   /** @throws Refused notFound when the assignment is not the actor's, or has no such thread */
   const assertPlace = (actor: Actor, assignmentId: string, questionId: string): void => {
     const isTeacher = actor.role === 'teacher';
-    found(isTeacher ? assignments.findTaught(actor, assignmentId) : assignments.findReceived(actor.id, assignmentId));
-    const isThread = assignments
+    if (isTeacher) assertTaught(actor, assignmentId);
+    else found(recipients.find(assignmentId, actor.id));
+    const isThread = given
       .getLesson(assignmentId)
       .lesson.parts.flatMap((part) => part.stops)
       .some(
@@ -36,26 +43,37 @@ export function createThreadService({ db, clock, newId, assignments, intake }: O
     if (!isThread) throw new Refused('notFound');
   };
 
-  const listPosts = (assignmentId: string, questionId: string) => {
+  /** Whose posts somebody reads: of the classes they teach, or of those through which they received it themselves. */
+  const readableBy = (actor: Actor, assignmentId: string): ReadonlySet<string> =>
+    recipients.listThrough(
+      assignmentId,
+      actor.role === 'teacher' ? [...taughtIds(actor.id)] : recipients.classIdsOf(assignmentId, actor.id),
+    );
+
+  const listPosts = (actor: Actor, assignmentId: string, questionId: string) => {
+    const readable = readableBy(actor, assignmentId);
     const begun = db
       .select({ attemptId: attempts.id, studentId: users.id, displayName: users.displayName })
       .from(attempts)
       .innerJoin(users, eq(users.id, attempts.studentId))
       .where(eq(attempts.assignmentId, assignmentId))
-      .orderBy(asc(users.displayName))
-      .all();
+      .orderBy(asc(users.displayName), asc(attempts.number))
+      .all()
+      .filter(({ studentId }) => readable.has(studentId));
     const states = intake.readStates(begun.map(({ attemptId }) => attemptId));
-    return begun.flatMap(({ attemptId, studentId, displayName }) => {
+    const posts = begun.flatMap(({ attemptId, studentId, displayName }) => {
       const response = Object.values(states.get(attemptId)?.stops ?? {}).flatMap(
         ({ answers }) => answers[questionId]?.response ?? [],
       )[0];
       return response?.kind === 'extendedText' ? [{ studentId, displayName, text: response.text }] : [];
     });
+    // What was posted in a later attempt stands in the place of what was posted before.
+    return [...new Map(posts.map((post) => [post.studentId, post])).values()];
   };
 
   const read = (actor: Actor, assignmentId: string, questionId: string): ThreadPost[] => {
     assertPlace(actor, assignmentId, questionId);
-    const posts = listPosts(assignmentId, questionId);
+    const posts = listPosts(actor, assignmentId, questionId);
     const isTeacher = actor.role === 'teacher';
     // Who has not posted yet thinks for themselves first.
     if (!isTeacher && !posts.some(({ studentId }) => studentId === actor.id)) throw new Refused('answerFirst');

@@ -17,17 +17,19 @@ import { returnedAnswers, sheetRowOf } from '@semita/core/sheet';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
-import type { AssignmentRepository } from '../assignments/assignment-repository.ts';
-import type { SheetRepository } from '../assignments/sheet-repository.ts';
+import type { AssignedLessons, WalkedBy } from '../assignments/assigned-lessons.ts';
+import type { Received, ReceivedAssignments } from '../assignments/received-assignments.ts';
+import type { SheetRepository, StoredOutline } from '../assignments/sheet-repository.ts';
 import type { ClassRepository } from '../classes/class-repository.ts';
 import type { AnswerFileService } from './answer-files.ts';
-import type { AttemptRepository } from './attempt-repository.ts';
+import type { AttemptKey, AttemptRepository } from './attempt-repository.ts';
 import type { EventIntake } from './event-intake.ts';
 
 export type WalkService = ReturnType<typeof createWalkService>;
 
 interface Options extends Pick<Deps, 'clock' | 'newId'> {
-  readonly assignments: AssignmentRepository;
+  readonly given: AssignedLessons;
+  readonly received: ReceivedAssignments;
   readonly sheets: SheetRepository;
   readonly attempts: AttemptRepository;
   readonly intake: EventIntake;
@@ -40,24 +42,25 @@ const mostEvents = 200_000;
 
 /** The student's side: what there is to do, and walking it. */
 export function createWalkService(options: Options) {
-  const { clock, newId, assignments, sheets, attempts, intake, classes, answerFiles } = options;
+  const { clock, newId, given, received, sheets, attempts, intake, classes, answerFiles } = options;
   const assertOpen = (window: AssignmentWindow) => {
     const phase = windowPhase(window, clock());
     if (phase === 'notYetOpen') throw new Refused('windowNotOpen');
     if (phase === 'closed') throw new Refused('windowClosed');
   };
 
-  const findOrBegin = async (actor: Actor, assignmentId: string, window: AssignmentWindow & { classId: string }) => {
-    const begun = attempts.findByStudent(assignmentId, actor.id);
-    if (begun) return begun;
-    assertOpen(window);
-    const { context } = assignments.getLesson(assignmentId);
+  const beginAttemptOf = async (actor: Actor, { assignment, classId, terms }: Received, number: number) => {
+    assertOpen(terms.window);
+    const { editionId } = terms;
+    const { context } = given.getLesson(assignment.id, editionId);
     const beginning = { begunAt: clock(), secret: randomBytes(16).toString('hex') };
     const state = beginAttempt(beginning);
     const row = sheetRowOf(context.lesson, state);
-    attempts.insert({ attemptId: newId(), assignmentId, studentId: actor.id, ...beginning, state, row });
-    const attempt = found(attempts.findByStudent(assignmentId, actor.id));
-    const { extraTime, groups } = classes.findPlace(window.classId, actor.id);
+    const key = { assignmentId: assignment.id, studentId: actor.id, number, editionId };
+    attempts.insert({ attemptId: newId(), ...key, ...beginning, state, row });
+    // Another tab may have been first.
+    const attempt = found(attempts.findLatest(assignment.id, actor.id));
+    const { extraTime, groups } = classes.findPlace(classId, actor.id);
     const bodies: TeacherEventBody[] = [];
     if (extraTime !== 1) bodies.push({ type: 'extended', extraTime, by: 'class' });
     if (groups.length > 0) bodies.push({ type: 'grouped', groups, by: 'class' });
@@ -81,14 +84,13 @@ export function createWalkService(options: Options) {
   const nextLessonsOf = (actor: Actor, lesson: Lesson): Walk['nextLessons'] => {
     const wanted = new Set(lesson.parts.filter(hasMaterial).flatMap(({ nextLessonId }) => nextLessonId ?? []));
     if (wanted.size === 0) return [];
-    const received = assignments
-      .listReceived(actor.id)
-      .toSorted((a, b) => b.assignment.createdAt - a.assignment.createdAt);
-    const figures = assignments.figuresOf(received.map(({ assignment }) => assignment));
+    const all = received.list(actor.id).toSorted((a, b) => b.assignment.createdAt - a.assignment.createdAt);
+    const figures = given.figuresOf(all.map(({ assignment }) => assignment));
     return [...wanted].flatMap((lessonId) => {
-      const next = received.find((one) => one.lessonId === lessonId)?.assignment;
-      if (!next || windowPhase(next, clock()) === 'notYetOpen') return [];
-      return [{ lessonId, assignmentId: next.id, title: figures.get(next.editionId)?.title ?? '' }];
+      const next = all.find((one) => one.lessonId === lessonId && one.terms.leftAt === null);
+      if (!next || windowPhase(next.terms.window, clock()) === 'notYetOpen') return [];
+      const { id, editionId } = next.assignment;
+      return [{ lessonId, assignmentId: id, title: figures.get(editionId)?.title ?? '' }];
     });
   };
 
@@ -105,9 +107,33 @@ export function createWalkService(options: Options) {
     if (intake.readState(attemptId).version > mostEvents) throw new Refused('tooManyRequests');
   };
 
-  const viewOf = (assignmentId: string, state: AttemptState): LearnerView => {
-    const { lesson, terms } = assignments.getLesson(assignmentId);
+  const viewOf = ({ assignmentId, editionId }: WalkedBy, state: AttemptState): LearnerView => {
+    const { lesson, terms } = given.getLesson(assignmentId, editionId);
     return learnerView(lesson, state, terms);
+  };
+
+  const getReceived = (actor: Actor, assignmentId: string): Received => found(received.find(actor.id, assignmentId));
+
+  const walkOf = (actor: Actor, { assignment, terms: effective }: Received, attempt: AttemptKey): Walk => {
+    const { lesson, terms } = given.getLesson(assignment.id, attempt.editionId);
+    return {
+      ...{ attemptId: attempt.attemptId, assignmentId: assignment.id, timeZone: assignment.timeZone },
+      ...effective.window,
+      terms: terms as Walk['terms'],
+      view: viewOf(attempt, intake.readState(attempt.attemptId)),
+      nextLessons: nextLessonsOf(actor, lesson),
+      now: clock(),
+    };
+  };
+
+  /** Whether a student may begin once more: what was begun is handed in, and attempts and time are left. */
+  const mayBeginAgain = (
+    { terms: { attempts: allowed, excused, window } }: Received,
+    { attempts: begun }: StoredOutline,
+  ) => {
+    const phase = windowPhase(window, clock());
+    const isOpen = phase === 'open' || phase === 'pastDue';
+    return isOpen && !excused && begun.length < allowed && begun.at(-1)?.outline.handedInAt != null;
   };
 
   const givenBackIn = (attemptId: string): TodoItem['givenBack'] => {
@@ -117,27 +143,34 @@ export function createWalkService(options: Options) {
 
   return {
     listTodo(actor: Actor): { items: TodoItem[]; now: number } {
-      const received = assignments.listReceived(actor.id);
+      const all = received.list(actor.id);
       const outlines = sheets.listOutlinesOf(actor.id);
-      const figures = assignments.figuresOf(received.map(({ assignment }) => assignment));
-      const items = received.flatMap(({ assignment, className, timeZone, teacherName }): TodoItem[] => {
-        const { id, editionId, opensAt, dueAt, closesAt } = assignment;
+      const figures = given.figuresOf(all.map(({ assignment }) => assignment));
+      const items = all.flatMap((one): TodoItem[] => {
+        const { assignment, className, teacherName, terms } = one;
+        const { id, editionId, timeZone } = assignment;
         const ofLesson = figures.get(editionId);
         const own = outlines.get(id);
         if (!ofLesson || !own) return [];
-        const { outline, excused, attemptId } = own;
+        // What somebody has left is done, as far as they came; what they had not begun is nobody's.
+        if (terms.leftAt !== null && own.attempts.length === 0) return [];
+        const latest = own.attempts.at(-1);
+        // What is under way is to be done, whatever an earlier attempt came to.
+        const shown = latest?.outline.handedInAt === null ? latest : own.counted;
+        const outline = shown?.outline ?? null;
         return [
           {
-            ...{ assignmentId: id, className, timeZone, teacherName, opensAt, dueAt, closesAt },
+            ...{ assignmentId: id, className, timeZone, teacherName, ...terms.window },
             ...ofLesson,
-            excused,
+            excused: terms.excused,
             progress: outline?.progress ?? 0,
             begun: outline !== null,
+            attempts: { begun: own.attempts.length, mayBegin: mayBeginAgain(one, own) },
             handedInAt: outline?.handedInAt ?? null,
             earned: outline?.earned ?? 0,
             possible: outline?.possible ?? ofLesson.possible,
             waiting: outline !== null && outline.toMark > 0,
-            givenBack: attemptId && outline?.returned ? givenBackIn(attemptId) : { count: 0, says: [] },
+            givenBack: shown?.outline.returned ? givenBackIn(shown.attemptId) : { count: 0, says: [] },
           },
         ];
       });
@@ -146,17 +179,15 @@ export function createWalkService(options: Options) {
 
     /** Answers that a teacher has marked, said something about, or given back. */
     listFeedback(actor: Actor): FeedbackItem[] {
-      const received = assignments.listReceived(actor.id);
       const outlines = sheets.listOutlinesOf(actor.id);
-      const begun = [...outlines.values()].flatMap(({ assignmentId, attemptId }) =>
-        attemptId === null ? [] : [{ assignmentId, attemptId }],
-      );
-      assignments.preloadLessons(begun.map(({ assignmentId }) => assignmentId));
+      const begun = received.list(actor.id).flatMap(({ assignment }) => outlines.get(assignment.id)?.counted ?? []);
+      given.preload(begun);
       const states = intake.readStates(begun.map(({ attemptId }) => attemptId));
-      return received.flatMap(({ assignment }) => {
-        const whole = states.get(outlines.get(assignment.id)?.attemptId ?? '');
+      return begun.flatMap((attempt) => {
+        const whole = states.get(attempt.attemptId);
         if (!whole) return [];
-        const { lesson, results, state } = viewOf(assignment.id, whole);
+        const { assignmentId } = attempt;
+        const { lesson, results, state } = viewOf(attempt, whole);
         return lesson.parts
           .flatMap((part) => part.stops)
           .flatMap((stop) => (stop.kind === 'checkpoint' ? stop.questions.map((question) => ({ stop, question })) : []))
@@ -164,7 +195,7 @@ export function createWalkService(options: Options) {
             const result = results[question.id];
             const answer = state.stops[stop.id]?.answers[question.id];
             if (!result || !answer || !isByTeacher(answer)) return [];
-            return [{ assignmentId: assignment.id, title: lesson.title, question, response: answer.response, result }];
+            return [{ assignmentId, title: lesson.title, question, response: answer.response, result }];
           });
       });
     },
@@ -174,36 +205,40 @@ export function createWalkService(options: Options) {
      * @throws Refused windowNotOpen, windowClosed when nothing was begun in time
      */
     async begin(actor: Actor, assignmentId: string): Promise<Walk> {
-      const { assignment, timeZone } = found(assignments.findReceived(actor.id, assignmentId));
-      if (windowPhase(assignment, clock()) === 'notYetOpen') throw new Refused('windowNotOpen');
-      const { attemptId } = await findOrBegin(actor, assignmentId, assignment);
-      const { lesson, terms } = assignments.getLesson(assignmentId);
-      return {
-        attemptId,
-        assignmentId,
-        timeZone,
-        opensAt: assignment.opensAt,
-        dueAt: assignment.dueAt,
-        closesAt: assignment.closesAt,
-        terms: terms as Walk['terms'],
-        view: viewOf(assignmentId, intake.readState(attemptId)),
-        nextLessons: nextLessonsOf(actor, lesson),
-        now: clock(),
-      };
+      const place = getReceived(actor, assignmentId);
+      if (windowPhase(place.terms.window, clock()) === 'notYetOpen') throw new Refused('windowNotOpen');
+      const begun = attempts.findLatest(assignmentId, actor.id);
+      return walkOf(actor, place, begun ?? (await beginAttemptOf(actor, place, 1)));
+    },
+
+    /**
+     * Begins another attempt.
+     * @throws Refused noAttemptLeft when the one before is not handed in, or all are used; windowNotOpen, windowClosed
+     */
+    async beginAgain(actor: Actor, assignmentId: string): Promise<Walk> {
+      const place = getReceived(actor, assignmentId);
+      assertOpen(place.terms.window);
+      const own = found(sheets.listOutlinesOf(actor.id).get(assignmentId));
+      if (!mayBeginAgain(place, own)) throw new Refused('noAttemptLeft');
+      return walkOf(actor, place, await beginAttemptOf(actor, place, own.attempts.length + 1));
     },
 
     /**
      * Takes in what a browser sends for its own attempt; answers once it is on disk.
-     * @throws Refused notFound for another student's attempt, windowNotOpen, windowClosed
+     * @throws Refused notFound for another student's attempt, windowNotOpen, windowClosed, newerAttempt
      */
     async takeInEvents(actor: Actor, attemptId: string, events: readonly SentEvent[]): Promise<IntakeAnswer> {
       const attempt = found(attempts.findOwn(actor.id, attemptId));
-      assertWorthTaking(attemptId, attempt, events);
+      const { terms } = getReceived(actor, attempt.assignmentId);
+      assertWorthTaking(attemptId, terms.window, events);
+      const isOlder = attempts.findLatest(attempt.assignmentId, actor.id)?.attemptId !== attemptId;
+      // Else there would be two at once.
+      if (isOlder && events.some(({ type }) => type === 'withdrawn')) throw new Refused('newerAttempt');
       if (!answerFiles.areOwn(attemptId, events)) throw new Refused('inputInvalid', { fields: ['files'] });
       const receivedAt = clock();
       const taken = await intake.take(attempt, () => events.map((event) => ({ ...event, receivedAt })));
       const { state, outcomes, isRouteMoved } = taken;
-      const { questionsWhenReached } = assignments.getLesson(attempt.assignmentId).terms;
+      const { questionsWhenReached } = given.getLesson(attempt.assignmentId, attempt.editionId).terms;
       const showsMore =
         isRouteMoved ||
         events.some(({ type }) => eventTraits[type].showsMore || (questionsWhenReached && type === 'reachedStop')) ||
@@ -212,7 +247,7 @@ export function createWalkService(options: Options) {
         outcomes: outcomes.map((outcome, index) => toAnswer(events[index] as SentEvent, outcome)),
         version: state.version,
         now: receivedAt,
-        ...(showsMore ? { view: viewOf(attempt.assignmentId, state) } : {}),
+        ...(showsMore ? { view: viewOf(attempt, state) } : {}),
       };
     },
   };

@@ -191,11 +191,12 @@ describe('the window', () => {
 test('an excused student is excused on the sheet and in the to-do list', async () => {
   const { assignmentId } = await school.assignLesson(bridgeLesson);
   const adaeze = school.as('adaeze');
-  const path = `/api/assignments/${assignmentId}/students/tomas/excusal`;
-  expect((await adaeze.ask('PUT', path, { excused: true })).body.excused).toBe(true);
+  const adjust = (kind: string, studentId = 'tomas') =>
+    adaeze.ask('POST', `/api/assignments/${assignmentId}/adjustments`, { studentIds: [studentId], change: { kind } });
+  expect((await adjust('excused')).body[0].excused).toBe(true);
   expect((await school.as('tomas').ask('GET', '/api/todo')).body.items[0].excused).toBe(true);
-  expect((await adaeze.ask('PUT', path, { excused: false })).body.excused).toBe(false);
-  expect((await adaeze.ask('PUT', path.replace('tomas', 'cobalt'), { excused: true })).status).toBe(404);
+  expect((await adjust('excusalEnded')).body[0].excused).toBe(false);
+  expect((await adjust('excused', 'cobalt')).status).toBe(404);
 });
 
 test('the sheet as CSV: header, CRLF, and no cell that a spreadsheet would compute', async () => {

@@ -1,4 +1,5 @@
 import { materialsOfQuestion } from '@semita/core/lesson';
+import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
@@ -6,13 +7,13 @@ import type { BankEntry, BankRepository } from './bank-repository.ts';
 
 export type BankService = ReturnType<typeof createBankService>;
 
-interface Options extends Pick<Deps, 'clock' | 'newId'> {
+interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
   readonly repository: BankRepository;
   readonly areOwned: (actor: Actor, materialIds: readonly string[]) => boolean;
 }
 
 /** A teacher's question bank. */
-export function createBankService({ repository, areOwned, clock, newId }: Options) {
+export function createBankService({ db, repository, areOwned, clock, newId }: Options) {
   const assertOwnMaterials = (actor: Actor, entries: readonly BankEntry[]) => {
     const materialIds = entries.flatMap(({ question }) => materialsOfQuestion(question));
     if (!areOwned(actor, materialIds)) throw new Refused('changeImpossible', { reason: 'materialMissing' });
@@ -25,21 +26,14 @@ export function createBankService({ repository, areOwned, clock, newId }: Option
     put(actor: Actor, entries: readonly BankEntry[]): { ids: string[] } {
       assertOwnMaterials(actor, entries);
       const now = clock();
-      const ids = entries.map(({ question, tags }) => {
-        const id = newId();
-        const { schoolId, id: ownerId } = actor;
-        repository.insert({
-          id,
-          schoolId,
-          ownerId,
-          question: unbanked(question),
-          tags,
-          createdAt: now,
-          updatedAt: now,
-        });
-        return id;
+      const { schoolId, id: ownerId } = actor;
+      const rows = entries.map(({ question, tags }) => ({
+        ...{ id: newId(), schoolId, ownerId, question: unbanked(question), tags, createdAt: now, updatedAt: now },
+      }));
+      inTransaction(db, () => {
+        for (const row of rows) repository.insert(row);
       });
-      return { ids };
+      return { ids: rows.map(({ id }) => id) };
     },
 
     change(actor: Actor, itemId: string, entry: BankEntry): void {

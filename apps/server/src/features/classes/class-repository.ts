@@ -1,6 +1,6 @@
-import type { ClassSettings, StudentSettings } from '@semita/core/contract';
-import { and, asc, count, eq } from 'drizzle-orm';
-import { classes, classStudents, classTeachers, users } from '../../db/schema.ts';
+import type { ClassSettings } from '@semita/core/contract';
+import { and, asc, count, eq, sql } from 'drizzle-orm';
+import { classes, classStudents, classTeachers, groupMembers, groups, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
 
@@ -9,6 +9,12 @@ export type ClassRepository = ReturnType<typeof createClassRepository>;
 /** Classes as their teachers see them: one that somebody else teaches is not found. */
 export function createClassRepository({ db }: Pick<Deps, 'db'>) {
   const taughtBy = (actor: Actor) => and(eq(classTeachers.classId, classes.id), eq(classTeachers.teacherId, actor.id));
+
+  /** Names of the groups of one student in one class, as a list in JSON. */
+  const groupNames = sql<string>`(select json_group_array(name) from (select g.name as name from group_members m
+    join groups g on g.id = m.group_id where m.student_id = "class_students"."student_id"
+    and g.class_id = "class_students"."class_id" order by g.name))`;
+  const readNames = (json: string) => JSON.parse(json) as string[];
 
   return {
     listTaught(actor: Actor) {
@@ -43,14 +49,14 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
           displayName: users.displayName,
           userName: users.userName,
           extraTime: classStudents.extraTime,
-          groups: classStudents.groups,
+          groups: groupNames,
         })
         .from(classStudents)
         .innerJoin(users, eq(users.id, classStudents.studentId))
         .where(eq(classStudents.classId, classId))
         .orderBy(asc(users.displayName))
         .all()
-        .map((student) => ({ ...student, userName: student.userName ?? '', groups: [...student.groups] }));
+        .map((student) => ({ ...student, userName: student.userName ?? '', groups: readNames(student.groups) }));
     },
 
     changeClass(classId: string, settings: ClassSettings): void {
@@ -58,31 +64,51 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
     },
 
     /** @returns whether there is such a student in the class */
-    changeStudent(classId: string, studentId: string, settings: StudentSettings): boolean {
+    setExtraTime(classId: string, studentId: string, extraTime: number): boolean {
       const place = and(eq(classStudents.classId, classId), eq(classStudents.studentId, studentId));
-      return db.update(classStudents).set(settings).where(place).run().changes > 0;
+      return db.update(classStudents).set({ extraTime }).where(place).run().changes > 0;
     },
 
+    /** Names of the groups of all classes of a teacher that somebody is in. */
     listGroups(actor: Actor): string[] {
-      const rows = db
-        .select({ groups: classStudents.groups })
-        .from(classStudents)
-        .innerJoin(classes, eq(classes.id, classStudents.classId))
+      return db
+        .selectDistinct({ name: groups.name })
+        .from(groups)
+        .innerJoin(groupMembers, eq(groupMembers.groupId, groups.id))
+        .innerJoin(classes, eq(classes.id, groups.classId))
         .innerJoin(classTeachers, taughtBy(actor))
-        .all();
-      return [...new Set(rows.flatMap(({ groups }) => groups))].toSorted((a, b) => a.localeCompare(b));
+        .all()
+        .map(({ name }) => name)
+        .toSorted((a, b) => a.localeCompare(b));
     },
+
+    /** Ids of the classes of a teacher. */
+    taughtIds: (teacherId: string): ReadonlySet<string> =>
+      new Set(
+        db
+          .select({ id: classTeachers.classId })
+          .from(classTeachers)
+          .where(eq(classTeachers.teacherId, teacherId))
+          .all()
+          .map(({ id }) => id),
+      ),
+
+    isIn(classId: string, studentId: string): boolean {
+      const place = and(eq(classStudents.classId, classId), eq(classStudents.studentId, studentId));
+      return db.select({ id: classStudents.studentId }).from(classStudents).where(place).get() !== undefined;
+    },
+
+    findGroup: (groupId: string) => db.select().from(groups).where(eq(groups.id, groupId)).get(),
 
     /** What of a class a student begins with: how much longer they have, as a factor, and the groups they are in. */
     findPlace(classId: string, studentId: string): { extraTime: number; groups: readonly string[] } {
       const place = and(eq(classStudents.classId, classId), eq(classStudents.studentId, studentId));
-      return (
-        db
-          .select({ extraTime: classStudents.extraTime, groups: classStudents.groups })
-          .from(classStudents)
-          .where(place)
-          .get() ?? { extraTime: 1, groups: [] }
-      );
+      const row = db
+        .select({ extraTime: classStudents.extraTime, groups: groupNames })
+        .from(classStudents)
+        .where(place)
+        .get();
+      return row ? { extraTime: row.extraTime, groups: readNames(row.groups) } : { extraTime: 1, groups: [] };
     },
   };
 }

@@ -3,15 +3,17 @@ import { found, Refused } from '../../http/refused.ts';
 import type { Handlers } from '../../http/serve-route.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { ClassRepository } from './class-repository.ts';
+import type { Roster } from './roster.ts';
 
 interface Options {
   readonly classes: ClassRepository;
+  readonly roster: Roster;
   readonly listAssignments: (actor: Actor, classId: string) => AssignmentSummary[];
 }
 
 type Names = 'listClasses' | 'listGroups' | 'readClass' | 'changeClass' | 'changeStudent';
 
-export function classHandlers({ classes, listAssignments }: Options): Pick<Handlers, Names> {
+export function classHandlers({ classes, roster, listAssignments }: Options): Pick<Handlers, Names> {
   return {
     listClasses: ({ actor }) => classes.listTaught(actor),
     listGroups: ({ actor }) => classes.listGroups(actor),
@@ -24,9 +26,12 @@ export function classHandlers({ classes, listAssignments }: Options): Pick<Handl
       classes.changeClass(found(classes.findTaught(actor, params.classId)).id, body);
       return undefined;
     },
-    changeStudent: ({ actor, params, body }) => {
-      const { id } = found(classes.findTaught(actor, params.classId));
-      if (!classes.changeStudent(id, params.studentId, body)) throw new Refused('notFound');
+    changeStudent: ({ actor, params: { classId, studentId }, body: { extraTime, groups } }) => {
+      found(classes.findTaught(actor, classId));
+      const isThere =
+        (extraTime === undefined || classes.setExtraTime(classId, studentId, extraTime)) &&
+        (groups === undefined || roster.setGroups(classId, studentId, groups));
+      if (!isThere) throw new Refused('notFound');
       return undefined;
     },
   };

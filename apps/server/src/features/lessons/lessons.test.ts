@@ -90,10 +90,10 @@ describe('what belongs to others is not there', () => {
         ask(who, 'GET', `/api/assignments/${assignmentId}/students/imani`),
         ask(who, 'PATCH', `/api/assignments/${assignmentId}/window`, window),
         ask(who, 'GET', '/api/classes/amber'),
-        ask(who, 'POST', '/api/assignments', { lessonId, classId: 'amber', terms, ...window }),
+        ask(who, 'POST', '/api/assignments', { lessonId, to: [{ kind: 'class', id: 'amber' }], terms, ...window }),
       ]),
       // To a class of somebody else's; and students of other classes and schools.
-      ask('adaeze', 'POST', '/api/assignments', { lessonId, classId: 'bronze', terms, ...window }),
+      ask('adaeze', 'POST', '/api/assignments', { lessonId, to: [{ kind: 'class', id: 'bronze' }], terms, ...window }),
       ask('adaeze', 'GET', `/api/assignments/${assignmentId}/students/cobalt`),
       ask('cobalt', 'PUT', `/api/assignments/${assignmentId}/walk`),
       ask('outsider', 'PUT', `/api/assignments/${assignmentId}/walk`),

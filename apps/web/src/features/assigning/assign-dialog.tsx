@@ -53,7 +53,7 @@ export function AssignDialog({ lessonId, title, editionNumber, onClose }: Props)
       call('assign', {
         body: {
           lessonId,
-          classId: values.classId,
+          to: [{ kind: 'class', id: values.classId }],
           ...toWindow(values),
           terms: {
             skipping: values.skipping,

@@ -104,7 +104,13 @@ function ExcuseButton({
   const queryClient = useQueryClient();
   const excuse = useMutation({
     mutationFn: () =>
-      call('excuse', { params: { assignmentId, studentId: student.studentId }, body: { excused: !student.excused } }),
+      call('adjust', {
+        params: { assignmentId },
+        body: {
+          studentIds: [student.studentId],
+          change: { kind: student.excused ? 'excusalEnded' : 'excused' },
+        },
+      }),
     onSuccess: async () => {
       await queryClient.invalidateQueries(sheetOptions(assignmentId));
       await queryClient.invalidateQueries(attemptOptions(assignmentId, student.studentId));

@@ -1,5 +1,5 @@
 import type { Sheet } from '@semita/core/contract';
-import { needOf, needs, outlineOf, type SheetStudent, stopMarkStates } from '@semita/core/sheet';
+import { needOfStudent, needs, type SheetStudent, stopMarkStates } from '@semita/core/sheet';
 import { Download, Radio } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useEffect } from 'react';
@@ -142,16 +142,15 @@ const sheetKeys = (): KeyGroup[] => [
 ];
 
 function summaryOf({ students }: Sheet) {
+  const here = students.filter(({ leftAt }) => leftAt === undefined);
   return {
-    studentCount: students.length,
-    handedInCount: students.filter((student) => student.row?.handedInAt != null).length,
+    studentCount: here.length,
+    handedInCount: here.filter((student) => student.row?.handedInAt != null).length,
   };
 }
 
 function inOrder(sheet: Sheet, order: Order): SheetStudent[] {
-  const { dueAt } = sheet.assignment;
-  const rank = ({ row, excused }: SheetStudent) =>
-    needs.indexOf(needOf(row && outlineOf(row), { excused, dueAt, now: sheet.now }));
+  const rank = (student: SheetStudent) => needs.indexOf(needOfStudent(student, sheet.now));
   const progress = ({ row }: SheetStudent) => row?.progress ?? -1;
   const byName = (a: SheetStudent, b: SheetStudent) => a.displayName.localeCompare(b.displayName);
   if (order === 'name') return sheet.students.toSorted(byName);

@@ -30,13 +30,14 @@ const student = (displayName: string, change: Partial<SheetStudent> = {}): Sheet
   studentId: displayName.toLowerCase(),
   displayName,
   excused: false,
+  dueAt: null,
   row: row(),
   ...change,
 });
 
 function open(students: SheetStudent[], dueAt: number | null = null) {
   const sheet = {
-    assignment: { dueAt },
+    assignment: { timeZone: 'Europe/Stockholm', to: [{ dueAt }] },
     stops: [
       { id: 'stop-1', kind: 'checkpoint', label: 'Which force squeezes?' },
       { id: 'stop-2', kind: 'checkpoint', label: 'Why?' },
@@ -45,7 +46,8 @@ function open(students: SheetStudent[], dueAt: number | null = null) {
     now,
   } as unknown as Sheet;
   const onOpen = vi.fn();
-  return { ...show(<SheetTable sheet={sheet} students={students} onOpen={onOpen} />), onOpen };
+  const due = students.map((one) => ({ ...one, dueAt: one.dueAt ?? dueAt }));
+  return { ...show(<SheetTable sheet={sheet} students={due} onOpen={onOpen} />), onOpen };
 }
 
 const rowOf = (name: string) => screen.getByRole('row', { name: new RegExp(name) });
@@ -89,4 +91,18 @@ test('arrows go from cell to cell and stop at the edges; Enter opens the student
 test('headings say what is asked, not only its number', () => {
   open([student('Imani')]);
   expect(screen.getByRole('columnheader', { name: /Stop 1: Which force squeezes\?/ })).toBeTruthy();
+});
+
+test('own dates, another attempt, and who has left are told', () => {
+  open(
+    [
+      student('Imani', { dueAt: Date.UTC(2026, 10, 30, 12) }),
+      student('Tomas', { attempt: { number: 2, count: 2 } }),
+      student('Rin', { leftAt: now - hour, row: null }),
+    ],
+    now + hour,
+  );
+  expect(within(rowOf('Imani')).getByText(/^due .*30/)).toBeTruthy();
+  expect(within(rowOf('Tomas')).getByText('attempt 2 of 2')).toBeTruthy();
+  expect(within(rowOf('Rin')).getByText('Has left')).toBeTruthy();
 });

@@ -1,10 +1,10 @@
 import type { Sheet } from '@semita/core/contract';
-import { isLate, type Need, needOf, outlineOf, type SheetRow, type SheetStudent } from '@semita/core/sheet';
+import { isLate, type Need, needOfStudent, type SheetRow, type SheetStudent } from '@semita/core/sheet';
 import { TriangleAlert } from 'lucide-react';
 import { useRef } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { StateMark } from '../../ui/state-mark.tsx';
-import { formatAgo, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
+import { formatAgo, formatInstant, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { doubtWords } from '../marking/doubt-words.ts';
 
@@ -22,6 +22,7 @@ const needStyle: Record<Need, string> = {
   underWay: 'bg-slate-tint text-slate',
   done: 'bg-spruce-tint text-spruce',
   excused: 'text-quiet',
+  left: 'text-quiet',
 };
 
 const headCell = 'border-b border-line bg-card px-2 py-2 text-left text-13 font-medium text-quiet';
@@ -115,9 +116,10 @@ interface RowProps {
 }
 
 function Row({ sheet, student, index, onOpen }: RowProps) {
-  const { studentId, displayName, excused, row } = student;
-  const { dueAt } = sheet.assignment;
-  const need = needOf(row && outlineOf(row), { excused, dueAt, now: sheet.now });
+  const { studentId, displayName, row, dueAt, attempt } = student;
+  const need = needOfStudent(student, sheet.now);
+  const { timeZone, to } = sheet.assignment;
+  const hasOwnDate = to.every((one) => one.dueAt !== dueAt);
   return (
     <tr className="group h-9 hover:bg-main-tint">
       <th
@@ -136,6 +138,12 @@ function Row({ sheet, student, index, onOpen }: RowProps) {
       <td className="px-2 whitespace-nowrap">
         <span className={joinClasses('rounded-control px-2 py-0.5 text-13', needStyle[need])}>{t(`need.${need}`)}</span>
         {isLate(row, dueAt) && <span className="ml-1.5 text-13 text-brick">{t('sheet.late')}</span>}
+        {hasOwnDate && (
+          <span className="ml-1.5 text-13 text-quiet">
+            {dueAt === null ? t('sheet.ownNoDue') : t('sheet.ownDue', { time: formatInstant(dueAt, timeZone) })}
+          </span>
+        )}
+        {attempt && <span className="ml-1.5 text-13 text-quiet">{t('sheet.attempt', attempt)}</span>}
         {row && <ToLookAt row={row} />}
       </td>
       {sheet.stops.map((stop, column) => {

@@ -1,6 +1,7 @@
 import { windowPhase } from '@semita/core/assignment';
 import type { TodoItem } from '@semita/core/contract';
 import { CalendarClock } from 'lucide-react';
+import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
 import { buttonStyle } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
@@ -8,6 +9,9 @@ import { ProgressBar } from '../../ui/progress-bar.tsx';
 import { formatInstant, formatPoints, formatShare } from '../../words/format.ts';
 import { formatLengths } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
+
+/** Few ever see it. */
+const BeginAgain = lazy(() => import('./begin-again.tsx'));
 
 /** One assignment in a student's lists, with the one thing to do about it. */
 export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now: number }) {
@@ -56,6 +60,7 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
         )}
         {isDone && (
           <p className="text-14 text-quiet">
+            {item.attempts.begun > 1 && `${t('todo.attempts', { count: item.attempts.begun })}. `}
             {item.waiting
               ? t('todo.waiting')
               : t('todo.points', { earned: formatPoints(item.earned), possible: formatPoints(item.possible) })}
@@ -63,13 +68,23 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
         )}
       </div>
       {canWalk && (
-        <Link
-          to={`/walk/${item.assignmentId}`}
-          aria-label={t('app.verbOn', { verb, title: item.title })}
-          className={buttonStyle({ look: !isBack && (isDone || phase === 'closed') ? 'plain' : 'main', size: 'roomy' })}
-        >
-          {verb}
-        </Link>
+        <div className="flex flex-wrap gap-2 sm:flex-col sm:items-stretch">
+          <Link
+            to={`/walk/${item.assignmentId}`}
+            aria-label={t('app.verbOn', { verb, title: item.title })}
+            className={buttonStyle({
+              look: !isBack && (isDone || phase === 'closed') ? 'plain' : 'main',
+              size: 'roomy',
+            })}
+          >
+            {verb}
+          </Link>
+          {item.attempts.mayBegin && (
+            <Suspense>
+              <BeginAgain item={item} />
+            </Suspense>
+          )}
+        </div>
       )}
     </li>
   );

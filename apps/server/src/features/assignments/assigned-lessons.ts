@@ -1,0 +1,256 @@
+import {
+  type Addressee,
+  type AddresseeKind,
+  effectiveTerms,
+  type GivenAssignment,
+  type StudentRecord,
+  windowsOverTime,
+} from '@semita/core/assignment';
+import type { Terms } from '@semita/core/attempt';
+import { type Lesson, lessonLengths } from '@semita/core/lesson';
+import { applyKeyChanges, createContext } from '@semita/core/own-lesson';
+import { pathFigures } from '@semita/core/path';
+import type { WalkContext } from '@semita/core/walk';
+import { asc, eq, inArray } from 'drizzle-orm';
+import { rowsBy } from '../../db/rows-by.ts';
+import {
+  addressees,
+  addresseeWindows,
+  assignments,
+  classes,
+  editionSummaries,
+  editions,
+  groups,
+  keyChanges,
+  users,
+} from '../../db/schema.ts';
+import type { Deps } from '../../deps.ts';
+import type { RecipientRepository } from './recipient-repository.ts';
+
+export type AssignedLessons = ReturnType<typeof createAssignedLessons>;
+
+/** A frozen lesson as it was given, with its keys as they stand, and what attempts at it are walked against. */
+export interface AssignedLesson {
+  readonly lessonId: string;
+  readonly editionNumber: number;
+  readonly lesson: Lesson;
+  readonly terms: Terms;
+  /** Without the windows, which are each student's own. */
+  readonly context: WalkContext;
+}
+
+/** An addressee, and what it is called. */
+export interface NamedAddressee extends Addressee {
+  readonly classId: string;
+  readonly className: string;
+  readonly groupId: string | null;
+  readonly studentId: string | null;
+  readonly name: string;
+}
+
+/** What an assignment is for everybody. */
+export interface Given extends GivenAssignment {
+  readonly terms: Terms;
+  readonly addressees: ReadonlyMap<string, NamedAddressee>;
+}
+
+/** What says which lesson an attempt walks, and whose it is. */
+export interface WalkedBy {
+  readonly assignmentId: string;
+  readonly studentId: string;
+  readonly editionId: string;
+}
+
+/** What lists say of a lesson that was given. */
+export type EditionFigures = Omit<typeof editionSummaries.$inferSelect, 'editionId'>;
+
+/** Lessons, and what assignments are for everybody, stay in memory, up to so many. */
+const mostLessonsKept = 200;
+const mostGivenKept = 5_000;
+
+/** A key that is put right changes none of these: it shows and is worth the same. */
+const figuresOfLesson = (lesson: Lesson): EditionFigures => ({
+  title: lesson.title,
+  stopCount: lesson.parts.reduce((sum, { stops }) => sum + stops.length, 0),
+  ...lessonLengths(lesson.parts),
+  // Of who has not begun; practice counts for nothing.
+  possible: pathFigures(lesson)?.points.most ?? 0,
+});
+
+/** What was given: lessons as attempts walk them, and what holds for whom. */
+export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { recipients: RecipientRepository }) {
+  // Editions never change and terms are fixed when an assignment is made; only a key that is put right changes this, or
+  // a newer edition of a lesson that it shows, as long as nobody has begun.
+  const lessons = new Map<string, AssignedLesson>();
+  const given = new Map<string, Given>();
+  const keyOf = (assignmentId: string, editionId: string) => `${assignmentId} ${editionId}`;
+
+  const loadGiven = (assignmentIds: readonly string[]): void => {
+    const rows = db
+      .select({ id: assignments.id, editionId: assignments.editionId, terms: assignments.terms })
+      .from(assignments)
+      .where(inArray(assignments.id, [...assignmentIds]))
+      .all();
+    const to = rowsBy(
+      db
+        .select({
+          ...{ id: addressees.id, assignmentId: addressees.assignmentId, kind: addressees.kind },
+          ...{ classId: addressees.classId, className: classes.name, groupId: addressees.groupId },
+          ...{ studentId: addressees.studentId, groupName: groups.name, studentName: users.displayName },
+        })
+        .from(addressees)
+        .innerJoin(classes, eq(classes.id, addressees.classId))
+        .leftJoin(groups, eq(groups.id, addressees.groupId))
+        .leftJoin(users, eq(users.id, addressees.studentId))
+        .where(inArray(addressees.assignmentId, [...assignmentIds]))
+        .orderBy(asc(addressees.createdAt), asc(addressees.id))
+        .all(),
+      ({ assignmentId }) => assignmentId,
+    );
+    const windows = rowsBy(
+      db
+        .select({ window: addresseeWindows })
+        .from(addresseeWindows)
+        .innerJoin(addressees, eq(addressees.id, addresseeWindows.addresseeId))
+        .where(inArray(addressees.assignmentId, [...assignmentIds]))
+        .orderBy(asc(addresseeWindows.at))
+        .all()
+        .map(({ window }) => window),
+      ({ addresseeId }) => addresseeId,
+    );
+    if (given.size + rows.length > mostGivenKept) given.clear();
+    for (const { id, editionId, terms } of rows) {
+      const named = (to.get(id) ?? []).map(({ groupName, studentName, assignmentId: _, ...one }): NamedAddressee => {
+        const name = nameOf(one.kind, { className: one.className, groupName, studentName });
+        return { ...one, name, windows: windows.get(one.id) ?? [] };
+      });
+      given.set(id, { editionId, terms, addressees: new Map(named.map((one) => [one.id, one])) });
+    }
+  };
+
+  const preloadGiven = (assignmentIds: readonly string[]): void => {
+    const missing = assignmentIds.filter((id) => !given.has(id));
+    if (missing.length > 0) loadGiven(missing);
+  };
+
+  /** @throws when there is no such assignment */
+  const givenOf = (assignmentId: string): Given => {
+    preloadGiven([assignmentId]);
+    const known = given.get(assignmentId);
+    if (!known) throw new Error(`No assignment ${assignmentId}`);
+    return known;
+  };
+
+  const loadLessons = (wanted: readonly Omit<WalkedBy, 'studentId'>[]): void => {
+    const rows = new Map(
+      db
+        .select()
+        .from(editions)
+        .where(inArray(editions.id, [...new Set(wanted.map(({ editionId }) => editionId))]))
+        .all()
+        .map((edition) => [edition.id, edition]),
+    );
+    const changes = rowsBy(
+      db
+        .select({ assignmentId: keyChanges.assignmentId, question: keyChanges.question, at: keyChanges.at })
+        .from(keyChanges)
+        .where(inArray(keyChanges.assignmentId, [...new Set(wanted.map(({ assignmentId }) => assignmentId))]))
+        .orderBy(asc(keyChanges.at))
+        .all(),
+      ({ assignmentId }) => assignmentId,
+    );
+    if (lessons.size + wanted.length > mostLessonsKept) lessons.clear();
+    for (const { assignmentId, editionId } of wanted) {
+      const edition = rows.get(editionId);
+      if (!edition) continue;
+      const { terms } = givenOf(assignmentId);
+      const changed = (changes.get(assignmentId) ?? []).map(({ question, at }) => ({ question, at }));
+      lessons.set(keyOf(assignmentId, editionId), {
+        ...{ lessonId: edition.lessonId, editionNumber: edition.number, terms },
+        lesson: applyKeyChanges(edition.content, changed),
+        context: createContext(edition.content, terms, changed),
+      });
+    }
+  };
+
+  /** Reads what is not yet known of several, all at once. */
+  const preload = (wanted: readonly Omit<WalkedBy, 'studentId'>[]): void => {
+    preloadGiven(wanted.map(({ assignmentId }) => assignmentId));
+    const missing = wanted.filter(({ assignmentId, editionId }) => !lessons.has(keyOf(assignmentId, editionId)));
+    if (missing.length > 0) loadLessons(missing);
+  };
+
+  /**
+   * The lesson of an assignment, as everybody gets it or in the edition of an attempt.
+   * @throws when there is no such assignment
+   */
+  const getLesson = (assignmentId: string, editionId = givenOf(assignmentId).editionId): AssignedLesson => {
+    preload([{ assignmentId, editionId }]);
+    const known = lessons.get(keyOf(assignmentId, editionId));
+    if (!known) throw new Error(`No edition behind assignment ${assignmentId}`);
+    return known;
+  };
+
+  return {
+    givenOf,
+    preloadGiven,
+    preload,
+    getLesson,
+
+    /** What holds for a student at a moment. @throws RangeError when they never received it */
+    termsOf: (assignmentId: string, record: StudentRecord, at: number) =>
+      effectiveTerms(givenOf(assignmentId), record, at),
+
+    /** What an attempt is walked against, with the windows of its student. */
+    contextOf({ assignmentId, studentId, editionId }: WalkedBy): WalkContext {
+      const { context } = getLesson(assignmentId, editionId);
+      const record = recipients.find(assignmentId, studentId);
+      return record ? { ...context, windowAt: windowsOverTime(givenOf(assignmentId), record) } : context;
+    },
+
+    /** What lists say of editions that were given, by the edition. */
+    figuresOf(
+      wanted: readonly { readonly id: string; readonly editionId: string }[],
+    ): ReadonlyMap<string, EditionFigures> {
+      const assignmentOf = new Map(wanted.map(({ id, editionId }) => [editionId, id]));
+      const rows = db
+        .select()
+        .from(editionSummaries)
+        .where(inArray(editionSummaries.editionId, [...assignmentOf.keys()]))
+        .all();
+      const known = new Map(rows.map(({ editionId, ...figures }) => [editionId, figures]));
+      for (const [editionId, assignmentId] of assignmentOf) {
+        if (known.has(editionId)) continue;
+        const figures = figuresOfLesson(getLesson(assignmentId, editionId).lesson);
+        db.insert(editionSummaries)
+          .values({ editionId, ...figures })
+          .onConflictDoNothing()
+          .run();
+        known.set(editionId, figures);
+      }
+      return known;
+    },
+
+    addKeyChange(change: typeof keyChanges.$inferInsert): void {
+      db.insert(keyChanges).values(change).run();
+      lessons.clear();
+    },
+
+    /** Forgets what is kept of assignments that are others now. */
+    forget(assignmentIds: readonly string[]): void {
+      for (const id of assignmentIds) given.delete(id);
+      lessons.clear();
+    },
+  };
+}
+
+interface Names {
+  readonly className: string;
+  readonly groupName: string | null;
+  readonly studentName: string | null;
+}
+
+function nameOf(kind: AddresseeKind, { className, groupName, studentName }: Names): string {
+  if (kind === 'group') return `${className}, ${groupName}`;
+  return kind === 'student' ? (studentName ?? '') : className;
+}

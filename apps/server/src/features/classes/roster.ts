@@ -1,0 +1,90 @@
+import { and, eq, inArray, notInArray, sql } from 'drizzle-orm';
+import { inTransaction } from '../../db/open.ts';
+import { addressees, classStudents, groupMembers, groups } from '../../db/schema.ts';
+import type { Deps } from '../../deps.ts';
+
+export type Roster = ReturnType<typeof createRoster>;
+
+interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'bus'> {
+  /** What was given follows the class and groups a student is in, in the same transaction. */
+  readonly followStudent: (classId: string, studentId: string, at: number) => void;
+}
+
+/** The one way to change who is in a class and in its groups: what was given follows. */
+export function createRoster({ db, clock, newId, bus, followStudent }: Options) {
+  const placeOf = (classId: string, studentId: string) =>
+    and(eq(classStudents.classId, classId), eq(classStudents.studentId, studentId));
+
+  const groupsOf = (classId: string) => db.select({ id: groups.id }).from(groups).where(eq(groups.classId, classId));
+
+  const groupIdOf = (classId: string, name: string): string => {
+    db.insert(groups).values({ id: newId(), classId, name }).onConflictDoNothing().run();
+    const place = and(eq(groups.classId, classId), eq(groups.name, name));
+    return db.select({ id: groups.id }).from(groups).where(place).get()?.id ?? '';
+  };
+
+  const putIntoGroups = (classId: string, studentId: string, names: readonly string[]) => {
+    const groupIds = names.map((name) => groupIdOf(classId, name));
+    db.delete(groupMembers)
+      .where(
+        and(
+          eq(groupMembers.studentId, studentId),
+          inArray(groupMembers.groupId, groupsOf(classId)),
+          notInArray(groupMembers.groupId, groupIds),
+        ),
+      )
+      .run();
+    for (const groupId of groupIds) db.insert(groupMembers).values({ groupId, studentId }).onConflictDoNothing().run();
+    // A group is there as long as somebody is in it, or something was given to it.
+    db.delete(groups)
+      .where(
+        and(
+          eq(groups.classId, classId),
+          notInArray(groups.id, db.select({ id: groupMembers.groupId }).from(groupMembers)),
+          notInArray(
+            groups.id,
+            db
+              .select({ id: sql<string>`${addressees.groupId}` })
+              .from(addressees)
+              .where(sql`${addressees.groupId} is not null`),
+          ),
+        ),
+      )
+      .run();
+  };
+
+  const change = (classId: string, studentId: string, work: () => boolean): boolean => {
+    const isChanged = inTransaction(db, () => {
+      const done = work();
+      if (done) followStudent(classId, studentId, clock());
+      return done;
+    });
+    if (isChanged) bus.publish('rightsChanged', { userId: studentId });
+    return isChanged;
+  };
+
+  return {
+    add(classId: string, studentId: string, groupNames: readonly string[] = []): void {
+      change(classId, studentId, () => {
+        db.insert(classStudents).values({ classId, studentId }).onConflictDoNothing().run();
+        putIntoGroups(classId, studentId, groupNames);
+        return true;
+      });
+    },
+
+    /** @returns whether the student was in the class */
+    remove: (classId: string, studentId: string): boolean =>
+      change(classId, studentId, () => {
+        putIntoGroups(classId, studentId, []);
+        return db.delete(classStudents).where(placeOf(classId, studentId)).run().changes > 0;
+      }),
+
+    /** @returns whether there is such a student in the class */
+    setGroups: (classId: string, studentId: string, names: readonly string[]): boolean =>
+      change(classId, studentId, () => {
+        if (!db.select().from(classStudents).where(placeOf(classId, studentId)).get()) return false;
+        putIntoGroups(classId, studentId, names);
+        return true;
+      }),
+  };
+}
