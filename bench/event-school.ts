@@ -13,7 +13,7 @@ const { assignmentId } = await school.assignLesson(lesson, { skipping: true, rew
 const walkers: { path: string; cookie: string; sittingId: string }[] = [];
 for (let i = 0; i < 30; i++) {
   const id = `student-${i}`;
-  const actor = { id, role: 'student' as const, schoolId: 'quillhaven', displayName: id };
+  const actor = { id, roles: ['student'] as const, schoolId: 'quillhaven', displayName: id };
   school.addStudents([id]);
   const { attemptId } = await school.services.walks.begin(actor, assignmentId);
   const event = createSender(school.clock);

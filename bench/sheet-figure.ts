@@ -31,7 +31,7 @@ async function fillClass() {
   db.$client.pragma('synchronous = OFF');
   for (let i = 0; i < studentCount; i++) {
     const id = `student-${i}`;
-    const actor = { id, role: 'student' as const, schoolId: 'quillhaven', displayName: id };
+    const actor = { id, roles: ['student'] as const, schoolId: 'quillhaven', displayName: id };
     school.addStudents([id]);
     if (i < walkerCount) {
       const { attemptId } = await services.walks.begin(actor, assignmentId);
@@ -70,7 +70,7 @@ function askSheet(url: string, cookie: string): Promise<number> {
 
 export async function measureSheet(): Promise<Figure[]> {
   const { school, assignmentId } = await fillClass();
-  const adaeze = { id: 'adaeze', role: 'teacher' as const, schoolId: 'quillhaven', displayName: 'adaeze' };
+  const adaeze = { id: 'adaeze', roles: ['teacher'] as const, schoolId: 'quillhaven', displayName: 'adaeze' };
   const rows = school.db.$client.prepare(rowsSql);
   const sheet = school.services.assignments.readSheet(adaeze, assignmentId);
   if (

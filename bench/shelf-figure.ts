@@ -26,7 +26,7 @@ const useRowsSql = `
 /** The shelf of a teacher who has worked with it for years, read as the use-cases read it. */
 export async function measureShelf(): Promise<Figure[]> {
   const school = await startSchool();
-  const adaeze = { id: 'adaeze', role: 'teacher' as const, schoolId: 'quillhaven', displayName: 'adaeze' };
+  const adaeze = { id: 'adaeze', roles: ['teacher'] as const, schoolId: 'quillhaven', displayName: 'adaeze' };
   const { lessons, materials } = school.services;
   const { $client } = school.db;
   $client.pragma('synchronous = OFF');

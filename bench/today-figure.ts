@@ -41,7 +41,7 @@ async function fillYear() {
   await school.as('student-0').ask('PUT', `/api/assignments/${assignmentId}/walk`);
   const begun = db.select().from(attempts).get();
   if (!begun) throw new Error('Nobody has begun.');
-  const adaeze = { id: 'adaeze', role: 'teacher' as const, schoolId: 'quillhaven', displayName: 'adaeze' };
+  const adaeze = { id: 'adaeze', roles: ['teacher'] as const, schoolId: 'quillhaven', displayName: 'adaeze' };
   const terms = { skipping: false, rewindAtStops: true, maxRate: 2 };
   const window = { opensAt: null, dueAt: null, closesAt: null };
   for (let i = 0; i < assignmentCount; i++) {
@@ -57,7 +57,7 @@ async function fillYear() {
 export async function measureToday(): Promise<Figure[]> {
   const { school, adaeze } = await fillYear();
   const { assignments, walks } = school.services;
-  const student = { id: 'student-7', role: 'student' as const, schoolId: 'quillhaven', displayName: '' };
+  const student = { id: 'student-7', roles: ['student'] as const, schoolId: 'quillhaven', displayName: '' };
   const todayRows = school.db.$client.prepare(todayRowsSql);
   const todoRows = school.db.$client.prepare(todoRowsSql);
   if (

@@ -1,7 +1,7 @@
 // `npm run openapi`: writes docs/openapi.json, an OpenAPI 3.1 description of every route, from the table of routes that
 // the server serves and the browser calls. With --check it only says whether what is written is still true.
 import fs from 'node:fs';
-import { type ErrorCode, type Route, routes, statusOfError } from '@semita/core/contract';
+import { type ErrorCode, permissionOf, type Route, type RouteName, routes, statusOfError } from '@semita/core/contract';
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { type ConversionConfig, toJsonSchema } from '@valibot/to-json-schema';
 import * as learnerSchemas from '../packages/core/src/contract/learner-schemas.ts';
@@ -46,11 +46,13 @@ function contentOf(schema: AnySchema, mode: Mode) {
 }
 
 function operationOf(name: string, { path, audience, body, output, rawBodyLimit }: Route) {
+  const permission = permissionOf(name as RouteName);
   const isOpen = audience === 'anyone' || audience === 'demoVisitor';
   return {
     operationId: name,
     tags: [path.split('/')[2]],
     'x-audience': audience,
+    ...(permission ? { 'x-thing': permission.thing, 'x-relations': permission.by } : {}),
     ...(isOpen ? { security: [] } : {}),
     parameters: [...path.matchAll(/:(\w+)/g)].map(([, parameter]) => ({
       ...{ name: parameter, in: 'path', required: true, schema: { type: 'string' } },

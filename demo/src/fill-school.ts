@@ -57,11 +57,11 @@ interface Stage {
   readonly today: number;
 }
 
-const adaeze: Actor = { id: teacher.id, role: 'teacher', schoolId, displayName: teacher.displayName };
+const adaeze: Actor = { id: teacher.id, roles: ['teacher'], schoolId, displayName: teacher.displayName };
 const studentIdOf = (displayName: string) => `demo-${userNameOf(displayName)}`;
 const studentActor = (displayName: string): Actor => ({
   id: studentIdOf(displayName),
-  role: 'student',
+  roles: ['student'],
   schoolId,
   displayName,
 });
@@ -124,17 +124,19 @@ async function addPeople({ deps, services, clock }: Stage): Promise<void> {
   inTransaction(db, () => {
     db.insert(tables.schools).values({ id: schoolId, name: schoolName }).run();
     db.insert(tables.users)
-      .values({ ...base, ...teacher, role: 'teacher' })
+      .values({ ...base, ...teacher })
       .run();
+    db.insert(tables.userRoles).values({ userId: teacher.id, role: 'teacher' }).run();
     for (const { id: classId, name, students } of rosters) {
       db.insert(tables.classes).values({ id: classId, schoolId, name, timeZone }).run();
       db.insert(tables.classTeachers).values({ classId, teacherId: teacher.id }).run();
       for (const [index, displayName] of students.entries()) {
         const studentId = studentIdOf(displayName);
-        const person = { id: studentId, role: 'student' as const, displayName, userName: userNameOf(displayName) };
+        const person = { id: studentId, displayName, userName: userNameOf(displayName) };
         db.insert(tables.users)
           .values({ ...base, ...person })
           .run();
+        db.insert(tables.userRoles).values({ userId: studentId, role: 'student' }).run();
         const groups = groupsByPlace[index % 6] ?? [];
         services.roster.add(classId, studentId, groups);
       }

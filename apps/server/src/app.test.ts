@@ -43,10 +43,10 @@ describe('signing in', () => {
   ])('%s is a %s', async (name, role) => {
     const client = school.visitor();
     const answer = await client.ask('POST', '/api/session', { name, password });
-    expect([answer.status, answer.body.role]).toEqual([200, role]);
+    expect([answer.status, answer.body.roles]).toEqual([200, [role]]);
     expect(answer.headers.get('set-cookie')).toMatch(/HttpOnly/);
     expect(answer.headers.get('set-cookie')).toMatch(/SameSite=Lax/);
-    expect((await client.ask('GET', '/api/session')).body.me.role).toBe(role);
+    expect((await client.ask('GET', '/api/session')).body.me.roles).toEqual([role]);
   });
 
   test('a wrong name and a wrong password get the same answer', async () => {
@@ -97,7 +97,7 @@ test('without the demo there is no demo door; with it, only its people can be en
   const demo = await startSchool({ demoPeople: [{ id: 'imani', story: 'has begun' }] });
   const visitor = demo.visitor();
   expect((await visitor.ask('POST', '/api/demo/enter', { personId: 'tomas' })).status).toBe(404);
-  expect((await visitor.ask('POST', '/api/demo/enter', { personId: 'imani' })).body.role).toBe('student');
+  expect((await visitor.ask('POST', '/api/demo/enter', { personId: 'imani' })).body.roles).toEqual(['student']);
   expect((await visitor.ask('GET', '/api/todo')).status).toBe(200);
   await demo.stop();
 });

@@ -1,4 +1,4 @@
-import { type Route, type RouteName, routes } from '@semita/core/contract';
+import { permissionOf, type Route, type RouteName, routes } from '@semita/core/contract';
 import express, { type Express, type Request, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
@@ -70,7 +70,7 @@ export function createApp(options: AppOptions): Express {
   // A stream that stays open is nobody at work.
   const findWatcher: Door['findActor'] = (req) => sessions.findActor(cookies.readSession(req), false);
   const live = createLiveSheets({ bus: deps.bus, assignments, findActor: findWatcher });
-  const door: Door = { findActor, demo: demoPeople !== null, security: services.security };
+  const door: Door = { findActor, demo: demoPeople !== null, mayDo: services.mayDo, security: services.security };
   // A file may be on its way for longer than a session lasts.
   const uploads = createUploadServer(materials, lookAgain);
 
@@ -126,7 +126,12 @@ export function createApp(options: AppOptions): Express {
 
   const handlers: Omit<Handlers, 'uploadFile'> = {
     ...accountHandlers({ sessions, clock: deps.clock, demoPeople, cookies }),
-    ...classHandlers({ classes, roster: services.roster, listAssignments: assignments.list }),
+    ...classHandlers({
+      classes,
+      roster: services.roster,
+      relations: services.classRelations,
+      listAssignments: assignments.list,
+    }),
     ...materialHandlers(materials, services.madeSlides),
     ...catalogueHandlers(services.catalogue, materials),
     ...lessonHandlers(lessons),
@@ -137,9 +142,9 @@ export function createApp(options: AppOptions): Express {
   const api = Router();
   // Express tries one route after the other; what students send every few seconds is asked for first.
   const { takeInEvents, ...others } = handlers;
-  serveRoute(api, routes.takeInEvents, takeInEvents, door);
+  serveRoute(api, routes.takeInEvents, permissionOf('takeInEvents'), takeInEvents, door);
   for (const [name, handler] of Object.entries(others))
-    serveRoute(api, routes[name as RouteName], handler as Handler<Route>, door);
+    serveRoute(api, routes[name as RouteName], permissionOf(name as RouteName), handler as Handler<Route>, door);
   app.use(api);
   app.use('/api', (_req, _res, next) => next(new Refused('notFound')));
   if (webDir) serveWeb(app, webDir);

@@ -20,7 +20,7 @@ import {
   lessons,
   lessonUses,
   materials,
-  users,
+  userRoles,
 } from './db/schema.ts';
 import { rebuildStates } from './features/attempts/rebuild-states.ts';
 import { databaseFileName, openInstallation } from './installation.ts';
@@ -59,10 +59,10 @@ describe.each(landings)('the school as %s stored it', (name) => {
     const { db } = school;
     const [teacher] = db
       .select()
-      .from(users)
+      .from(userRoles)
       .all()
       .filter(({ role }) => role === 'teacher');
-    const adaeze = school.as(teacher?.id as string);
+    const adaeze = school.as(teacher?.userId as string);
     for (const address of [
       '/api/classes',
       '/api/groups',

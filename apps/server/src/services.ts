@@ -1,5 +1,7 @@
 import type { Deps } from './deps.ts';
-import { createMaterialAccess } from './features/access/material-access.ts';
+import { createAccess } from './features/access/access.ts';
+import { createClassRelations } from './features/access/class-relations.ts';
+import { createOpenToStudent } from './features/access/open-to-student.ts';
 import { createRelations } from './features/access/relations.ts';
 import { createSecurityLog } from './features/accounts/security-log.ts';
 import { createSessionService } from './features/accounts/session-service.ts';
@@ -54,7 +56,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const security = createSecurityLog(deps);
   const sessions = createSessionService({ ...deps, security });
   const classes = createClassRepository(deps);
-  const relations = createRelations(deps);
+  const classRelations = createClassRelations(deps);
   const recipients = createRecipientRepository(deps);
   const given = createAssignedLessons({ ...deps, recipients });
   const received = createReceivedAssignments({ ...deps, lessons: given, recipients });
@@ -89,8 +91,9 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     { import: { work: bringIn.work, places: 50 }, fetch: { work: bringIn.fetch, places: 6 } },
     (_kind, materialId, error) => bringIn.giveUp(materialId, error),
   );
-  const access = createMaterialAccess({ ...deps, uses: materialUses, received, attempts });
-  const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs, reader, access });
+  const isOpenTo = createOpenToStudent({ ...deps, uses: materialUses, received, attempts });
+  const mayDo = createAccess(createRelations({ ...deps, ofClasses: classRelations, recipients, received, isOpenTo }));
+  const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs, reader });
   const bankRepository = createBankRepository({ ...deps, uses: materialUses });
   const projections = createProjections(deps);
   const states = createAttemptStates({ ...deps, repository: attempts, contextOf: given.contextOf, projections });
@@ -118,6 +121,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     sheets,
     classes,
     lessons: lessonRepository,
+    relations: classRelations,
     nameOf: sessions.nameOf,
   });
   const lessons = createLessonService({
@@ -139,7 +143,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
       return attempt && received.find(studentId, attempt.assignmentId)?.terms.leftAt === null ? attempt : undefined;
     },
     findLatest: attempts.findLatest,
-    relations,
+    assertFollowed: assignments.readStudent,
   });
   const refreshing = createRefreshStale({ ...deps, attempts, states });
   const shared = { ...deps, given, received, recipients, attempts, intake };
@@ -157,6 +161,8 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     },
     sessions,
     security,
+    mayDo,
+    classRelations,
     attempts,
     states,
     classes,
@@ -189,8 +195,8 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     rubrics: createRubricRepository(deps),
     threads: createThreadService({
       ...shared,
-      assertTaught: assignments.assertTaught,
-      taughtIds: classes.taughtIds,
+      assertFollowed: assignments.assertFollowed,
+      followedClassIds: classRelations.followedBy,
     }),
     paths: createPathService({ ...shared, readStates }),
     marking: createMarkingService({

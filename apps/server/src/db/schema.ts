@@ -1,5 +1,6 @@
 import { addresseeKinds } from '@semita/core/assignment';
 import type { AttemptState } from '@semita/core/attempt';
+import { roles } from '@semita/core/contract';
 import { materialKinds } from '@semita/core/lesson';
 import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
@@ -16,22 +17,37 @@ const schoolId = () =>
     .notNull()
     .references(() => schools.id, { onDelete: 'cascade' });
 
-export const users = sqliteTable('users', {
-  id: id(),
-  schoolId: schoolId(),
-  role: text({ enum: ['teacher', 'student'] }).notNull(),
-  displayName: text().notNull(),
-  /** Teachers sign in by e-mail, students by a user name; both stored in lower case. */
-  email: text().unique(),
-  userName: text().unique(),
-  passwordHash: text(),
-  createdAt: instant().notNull(),
-});
+export const users = sqliteTable(
+  'users',
+  {
+    id: id(),
+    schoolId: schoolId(),
+    displayName: text().notNull(),
+    /** Teachers sign in by e-mail, students by a user name; both stored in lower case, and unique within the school. */
+    email: text(),
+    userName: text(),
+    passwordHash: text(),
+    createdAt: instant().notNull(),
+  },
+  (table) => [
+    uniqueIndex('users_by_email').on(table.schoolId, table.email),
+    uniqueIndex('users_by_user_name').on(table.schoolId, table.userName),
+    index('users_by_any_email').on(table.email),
+    index('users_by_any_user_name').on(table.userName),
+  ],
+);
 
 const userId = () =>
   text()
     .notNull()
     .references(() => users.id, { onDelete: 'cascade' });
+
+/** What somebody is at their school; a teacher may look after it as well. */
+export const userRoles = sqliteTable(
+  'user_roles',
+  { userId: userId(), role: text({ enum: roles }).notNull() },
+  (table) => [primaryKey({ columns: [table.userId, table.role] })],
+);
 
 export const sessions = sqliteTable(
   'sessions',
@@ -93,6 +109,13 @@ const classId = () =>
 export const classTeachers = sqliteTable('class_teachers', { classId: classId(), teacherId: userId() }, (table) => [
   primaryKey({ columns: [table.classId, table.teacherId] }),
 ]);
+
+/** Who stands in for the teachers of a class, and from when until when. */
+export const substitutions = sqliteTable(
+  'substitutions',
+  { id: id(), classId: classId(), teacherId: userId(), since: instant().notNull(), until: instant().notNull() },
+  (table) => [index('substitutions_by_teacher').on(table.teacherId), index('substitutions_by_class').on(table.classId)],
+);
 
 export const classStudents = sqliteTable(
   'class_students',
@@ -215,8 +238,10 @@ export const jobs = sqliteTable(
   {
     id: id(),
     kind: text({ enum: ['import', 'fetch'] }).notNull(),
-    /** What the job works on: of an import the material. */
-    subjectId: text().notNull(),
+    /** What the job works on: the material that is brought in. */
+    subjectId: text()
+      .notNull()
+      .references(() => materials.id, { onDelete: 'cascade' }),
     status: text({ enum: ['waiting', 'running', 'done', 'failed'] }).notNull(),
     /** How often it was begun. */
     tries: integer().notNull(),

@@ -18,7 +18,7 @@ test('a document is stored with its shape, read as it was, and read where it has
   const db = openDb(':memory:');
   const { schools, users, bankItems } = schema;
   db.insert(schools).values({ id: 's', name: 'Quillhaven School' }).run();
-  db.insert(users).values({ id: 'u', schoolId: 's', role: 'teacher', displayName: 'u', createdAt: 0 }).run();
+  db.insert(users).values({ id: 'u', schoolId: 's', displayName: 'u', createdAt: 0 }).run();
   const question = { id: 'q', kind: 'extendedText', stem: 'Why?', points: 100, teacherNote: '' } as const;
   const row = { schoolId: 's', ownerId: 'u', question, tags: ['bridges'], createdAt: 0, updatedAt: 0 };
   db.insert(bankItems)

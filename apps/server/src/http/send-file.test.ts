@@ -13,7 +13,7 @@ beforeAll(async () => {
   school = await startSchool();
   school.addMaterial('ab12', 60_000);
   const place = school.services.materials.findFile(
-    { id: 'adaeze', role: 'teacher', schoolId: 'quillhaven', displayName: '' },
+    { id: 'adaeze', roles: ['teacher'], schoolId: 'quillhaven', displayName: '' },
     'ab12',
   ).path;
   fs.mkdirSync(place.slice(0, place.lastIndexOf('/')), { recursive: true });

@@ -1,6 +1,7 @@
-import type { BodyOf, OutputOf, ParamsOf, Route, RouteName, routes } from '@semita/core/contract';
+import type { BodyOf, OutputOf, ParamsOf, Permission, Route, RouteName, routes } from '@semita/core/contract';
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import * as v from 'valibot';
+import type { MayDo } from '../features/access/access.ts';
 import type { Actor } from '../features/accounts/session-service.ts';
 import { Refused } from './refused.ts';
 
@@ -22,16 +23,24 @@ export type Handlers = { readonly [Name in RouteName]: Handler<(typeof routes)[N
 export interface Door {
   readonly findActor: (req: Request) => Actor | null;
   readonly demo: boolean;
+  readonly mayDo: MayDo;
   /** Told of doors that somebody tried and may not open. */
   readonly security: { readonly record: (kind: 'refused', userId: string, door: string) => void };
 }
 
-const nobody: Actor = { id: '', role: 'student', schoolId: '', displayName: '' };
+const nobody: Actor = { id: '', roles: [], schoolId: '', displayName: '' };
 
 /** Hangs a route of the table into Express, with its audience check, its parsers and its output check. */
-export function serveRoute<R extends Route>(router: Router, route: R, handler: Handler<R>, door: Door): void {
+export function serveRoute<R extends Route>(
+  router: Router,
+  route: R,
+  permission: Permission | null,
+  handler: Handler<R>,
+  door: Door,
+): void {
   const method = route.method.toLowerCase() as Lowercase<Route['method']>;
-  router[method](route.path, admit(route, door), ...parsersOf(route), async (req, res) => {
+  const doors = [admit(route, door), ...(permission ? [admitTo(permission, route, door)] : [])];
+  router[method](route.path, ...doors, ...parsersOf(route), async (req, res) => {
     const output = await handler({
       params: req.params as ParamsOf<R>,
       body: parseBody(route, req) as BodyOf<R>,
@@ -54,11 +63,22 @@ export function admit({ audience, path }: Pick<Route, 'audience' | 'path'>, door
     const actor = findActor(req);
     if (!actor) return next(new Refused('notSignedIn'));
     // A student is not told which doors teachers have.
-    if (audience !== 'signedIn' && actor.role !== audience) {
+    if (audience !== 'signedIn' && !actor.roles.includes(audience)) {
       security.record('refused', actor.id, path);
       return next(new Refused('notFound'));
     }
     next();
+  };
+}
+
+/** Whoever does not stand to the thing as the route asks is told that it is not there. */
+function admitTo(permission: Permission, { path }: Pick<Route, 'path'>, door: Door): RequestHandler {
+  return (req, _res, next) => {
+    const actor = door.findActor(req);
+    const id = req.params[permission.param];
+    if (actor && typeof id === 'string' && door.mayDo(actor, permission, id)) return next();
+    if (actor) door.security.record('refused', actor.id, path);
+    next(new Refused('notFound'));
   };
 }
 

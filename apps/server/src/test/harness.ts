@@ -5,14 +5,14 @@ import type { AddressInfo } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import type { LearnerEventBody, Terms } from '@semita/core/attempt';
-import type { SentEvent } from '@semita/core/contract';
+import type { Role, SentEvent } from '@semita/core/contract';
 import { type Lesson, wholePart } from '@semita/core/lesson';
 import { eq } from 'drizzle-orm';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import { v7 } from 'uuid';
 import { type AppOptions, createApp } from '../app.ts';
-import { classes, classTeachers, lessons, materials, schools, users } from '../db/schema.ts';
+import { classes, classTeachers, lessons, materials, schools, userRoles, users } from '../db/schema.ts';
 import type { Deps } from '../deps.ts';
 import { hashPassword } from '../features/accounts/password.ts';
 import { openInstallation } from '../installation.ts';
@@ -109,24 +109,22 @@ export async function startSchool(options: Partial<AppOptions> & Outside = {}, s
   const person = (id: string, schoolId: string, role: 'teacher' | 'student') => ({
     id,
     schoolId,
-    role,
     displayName: id,
     email: role === 'teacher' ? `${id}@example.org` : null,
     userName: role === 'student' ? id : null,
     passwordHash: hash,
     createdAt: 0,
   });
-  db.insert(users)
-    .values([
-      person('adaeze', 'quillhaven', 'teacher'),
-      person('bruno', 'quillhaven', 'teacher'),
-      person('stranger', 'elsewhere', 'teacher'),
-      person('imani', 'quillhaven', 'student'),
-      person('tomas', 'quillhaven', 'student'),
-      person('cobalt', 'quillhaven', 'student'),
-      person('outsider', 'elsewhere', 'student'),
-    ])
-    .run();
+  const addPerson = (id: string, schoolId: string, role: Role) => {
+    db.insert(users)
+      .values(person(id, schoolId, role === 'student' ? 'student' : 'teacher'))
+      .run();
+    db.insert(userRoles).values({ userId: id, role }).run();
+  };
+  for (const id of ['adaeze', 'bruno']) addPerson(id, 'quillhaven', 'teacher');
+  addPerson('stranger', 'elsewhere', 'teacher');
+  for (const id of ['imani', 'tomas', 'cobalt']) addPerson(id, 'quillhaven', 'student');
+  addPerson('outsider', 'elsewhere', 'student');
   db.insert(classes)
     .values([
       { id: 'amber', schoolId: 'quillhaven', name: '8 Amber', timeZone: 'Europe/Stockholm' },
@@ -163,13 +161,11 @@ export async function startSchool(options: Partial<AppOptions> & Outside = {}, s
         .values({ id, schoolId, ownerId, ...facts, ...video })
         .run();
     },
+    addPerson,
     /** More students of 8 Amber, or of another class of the school. */
     addStudents(ids: readonly string[], classId = 'amber') {
-      const row = { schoolId: 'quillhaven', role: 'student' as const, createdAt: 0 };
       for (const id of ids) {
-        db.insert(users)
-          .values({ ...row, id, displayName: id, userName: id })
-          .run();
+        addPerson(id, 'quillhaven', 'student');
         roster.add(classId, id);
       }
     },

@@ -20,7 +20,7 @@ export async function prepareSchool(dataDir: string, studentCount: number) {
   school.addStudents(students);
   school.clock.now = Date.now();
   const begin = async (id: string): Promise<Walker> => {
-    const actor = { id, role: 'student' as const, schoolId: 'quillhaven', displayName: id };
+    const actor = { id, roles: ['student'] as const, schoolId: 'quillhaven', displayName: id };
     const { attemptId } = await school.services.walks.begin(actor, assignmentId);
     return { attemptId, cookie: school.as(id).cookie };
   };

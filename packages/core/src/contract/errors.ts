@@ -2,6 +2,7 @@
 export const statusOfError = {
   inputInvalid: 422,
   signInFailed: 401,
+  schoolNeeded: 409,
   signInThrottled: 429,
   tooManyRequests: 429,
   notSignedIn: 401,

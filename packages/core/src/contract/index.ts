@@ -2,6 +2,15 @@ export { classLocales } from './class-locales.ts';
 export { type ErrorBody, type ErrorCode, statusOfError } from './errors.ts';
 export { mostEventsPerBatch, type SentEvent } from './event-schemas.ts';
 export { lessonSchema } from './lesson-schemas.ts';
+export {
+  type Permission,
+  permissionOf,
+  permissions,
+  type Relation,
+  type Role,
+  roles,
+  type Thing,
+} from './permissions.ts';
 export { questionSchema } from './question-schemas.ts';
 export { drawingSchema } from './response-schemas.ts';
 export type { Audience, BodyOf, OutputOf, ParamsOf, Route } from './route.ts';

@@ -16,6 +16,7 @@ import {
   questionResultSchema,
 } from './learner-schemas.ts';
 import { lessonSchema } from './lesson-schemas.ts';
+import { roles } from './permissions.ts';
 import { questionSchema } from './question-schemas.ts';
 import { drawingSchema, handedFileSchema, responseSchema } from './response-schemas.ts';
 import { answerSchema, faultSchema, sheetStopSchema, shownStateSchema, walkedPathsSchema } from './teacher-schemas.ts';
@@ -35,7 +36,7 @@ export const termsSchema = v.object({
 
 export const meSchema = v.object({
   id: v.string(),
-  role: v.picklist(['teacher', 'student']),
+  roles: v.array(v.picklist(roles)),
   displayName: v.string(),
   schoolName: v.string(),
 });
@@ -46,11 +47,13 @@ export const sessionSchema = v.object({ me: v.nullable(meSchema), demo: v.boolea
 export const signInSchema = v.object({
   name: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
   password: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
+  /** The school's name, where name and password fit at several. */
+  school: v.optional(v.pipe(v.string(), v.maxLength(200))),
 });
 
 export const demoPersonSchema = v.object({
   id: v.string(),
-  role: v.picklist(['teacher', 'student']),
+  roles: v.array(v.picklist(roles)),
   displayName: v.string(),
   story: v.string(),
 });

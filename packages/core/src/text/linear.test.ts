@@ -57,6 +57,8 @@ describe('whatever stands in a text of another, twice of it takes about twice th
     ['spaces before a line', questions, (count) => `Which?\n${' '.repeat(count)}a\n- [x] a`],
     ['brackets of gaps', questions, (count) => `Which [${'['.repeat(count)}`],
   ])('%s', (_, work, attack) => {
-    expect(growth(work, attack, 4_000)).toBeLessThan(3);
+    // What grows with the square does so every time; a busy machine only now and then.
+    const isLinear = () => growth(work, attack, 4_000) < 3;
+    expect(isLinear() || isLinear() || isLinear()).toBe(true);
   });
 });

@@ -1,29 +1,94 @@
-import { and, eq, sql } from 'drizzle-orm';
-import { addressees, classTeachers, recipients } from '../../db/schema.ts';
+import type { Relation, Thing } from '@semita/core/contract';
+import { eq, sql } from 'drizzle-orm';
+import { answerFiles, attempts, bankItems, lessons, materials, phrases } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
+import type { Actor } from '../accounts/session-service.ts';
+import type { ReceivedAssignments } from '../assignments/received-assignments.ts';
+import type { RecipientRepository } from '../assignments/recipient-repository.ts';
+import type { ClassRelations } from './class-relations.ts';
 
 export type Relations = ReturnType<typeof createRelations>;
 
-/** How people stand to things, asked of the tables that say so. */
-export function createRelations({ db }: Pick<Deps, 'db'>) {
-  const following = db
-    .select({ one: recipients.studentId })
-    .from(recipients)
-    .innerJoin(addressees, eq(addressees.id, recipients.addresseeId))
-    .innerJoin(classTeachers, eq(classTeachers.classId, addressees.classId))
-    .where(
-      and(
-        eq(recipients.assignmentId, sql.placeholder('assignmentId')),
-        eq(recipients.studentId, sql.placeholder('studentId')),
-        eq(classTeachers.teacherId, sql.placeholder('teacherId')),
-      ),
-    )
-    .limit(1)
+interface Options extends Pick<Deps, 'db'> {
+  readonly ofClasses: ClassRelations;
+  readonly recipients: Pick<RecipientRepository, 'classIdsOf' | 'classIdsOfAssignment'>;
+  readonly received: Pick<ReceivedAssignments, 'find'>;
+  /** Whether a material is shown by what was given to a student and is open to them. */
+  readonly isOpenTo: (studentId: string, materialId: string) => boolean;
+}
+
+/** How people stand to things: the one place that says so, for every thing that an address can name. */
+export function createRelations({ db, ofClasses, recipients, received, isOpenTo }: Options) {
+  const ownerOf = (table: typeof lessons | typeof materials | typeof bankItems) =>
+    db
+      .select({ ownerId: table.ownerId, schoolId: table.schoolId })
+      .from(table)
+      .where(eq(table.id, sql.placeholder('id')))
+      .prepare();
+  const ownerOfLesson = ownerOf(lessons);
+  const ownerOfMaterial = ownerOf(materials);
+  const ownerOfBankItem = ownerOf(bankItems);
+  const ownerOfPhrase = db
+    .select({ ownerId: phrases.ownerId })
+    .from(phrases)
+    .where(eq(phrases.id, sql.placeholder('id')))
+    .prepare();
+  const studentOfAttempt = db
+    .select({ studentId: attempts.studentId })
+    .from(attempts)
+    .where(eq(attempts.id, sql.placeholder('id')))
+    .prepare();
+  const placeOfAnswerFile = db
+    .select({ studentId: attempts.studentId, assignmentId: attempts.assignmentId })
+    .from(answerFiles)
+    .innerJoin(attempts, eq(attempts.id, answerFiles.attemptId))
+    .where(eq(answerFiles.id, sql.placeholder('id')))
     .prepare();
 
-  return {
-    /** Whether a teacher follows a student in an assignment: they teach the class through which it reached them. */
-    follows: (teacherId: string, assignmentId: string, studentId: string): boolean =>
-      following.get({ teacherId, assignmentId, studentId }) !== undefined,
+  type Owned = { readonly ownerId: string; readonly schoolId?: string } | undefined;
+  const toOwned = (actor: Actor, row: Owned): Relation[] => {
+    if (!row) return [];
+    const isColleague = row.schoolId === actor.schoolId && actor.roles.includes('teacher');
+    return [...(row.ownerId === actor.id ? (['owns'] as const) : []), ...(isColleague ? (['colleague'] as const) : [])];
   };
+
+  const toClasses = (actor: Actor, classIds: readonly string[]): Relation[] => {
+    if (!actor.roles.includes('teacher')) return [];
+    const { taught, substituted } = ofClasses.of(actor.id);
+    const isIn = (ids: ReadonlySet<string>) => classIds.some((id) => ids.has(id));
+    return [...(isIn(taught) ? (['teaches'] as const) : []), ...(isIn(substituted) ? (['substitutes'] as const) : [])];
+  };
+
+  const relationsTo: Readonly<Record<Thing, (actor: Actor, id: string) => readonly Relation[]>> = {
+    class: (actor, id) => toClasses(actor, [id]),
+    lesson: (actor, id) => toOwned(actor, ownerOfLesson.get({ id })),
+    material: (actor, id) => {
+      const row = ownerOfMaterial.get({ id });
+      const relations = toOwned(actor, row);
+      if (relations.length > 0 || row?.schoolId !== actor.schoolId) return relations;
+      return isOpenTo(actor.id, id) ? ['receives'] : [];
+    },
+    assignment: (actor, id) => {
+      const own = actor.roles.includes('student') ? received.find(actor.id, id) : undefined;
+      return [
+        ...toClasses(actor, recipients.classIdsOfAssignment(id)),
+        ...(own ? [own.terms.leftAt === null ? ('receives' as const) : ('left' as const)] : []),
+      ];
+    },
+    attempt: (actor, id) => (studentOfAttempt.get({ id })?.studentId === actor.id ? ['worksOn'] : []),
+    answerFile: (actor, id) => {
+      const place = placeOfAnswerFile.get({ id });
+      if (!place) return [];
+      const { assignmentId, studentId } = place;
+      return [
+        ...(studentId === actor.id ? (['worksOn'] as const) : []),
+        ...toClasses(actor, recipients.classIdsOf(assignmentId, studentId)),
+      ];
+    },
+    bankItem: (actor, id) => toOwned(actor, ownerOfBankItem.get({ id })),
+    // What of a list is another's, or gone, is left out of what is written.
+    bankItems: (actor, ids) => ids.split(',').flatMap((id) => toOwned(actor, ownerOfBankItem.get({ id }))),
+    phrase: (actor, id) => toOwned(actor, ownerOfPhrase.get({ id })),
+  };
+  return relationsTo;
 }

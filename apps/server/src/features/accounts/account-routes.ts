@@ -58,6 +58,6 @@ export function accountHandlers({ sessions, clock, demoPeople, cookies }: Option
 }
 
 function toDemoPerson(sessions: SessionService, id: string, story: string) {
-  const { role, displayName } = sessions.getMe(id);
-  return { id, role, displayName, story };
+  const { roles, displayName } = sessions.getMe(id);
+  return { id, roles, displayName, story };
 }

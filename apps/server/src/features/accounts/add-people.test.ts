@@ -28,8 +28,8 @@ test('a roster makes a school: each can sign in, and finds their classes', async
   const [ode, rin] = [school.visitor(), school.visitor()];
   const signIn = (client: typeof ode, index: number) =>
     client.ask('POST', '/api/session', { name: firsts[index]?.signIn, password: firsts[index]?.password });
-  expect((await signIn(ode, 0)).body).toMatchObject({ role: 'teacher', schoolName: 'Stonebridge' });
-  expect((await signIn(rin, 1)).body).toMatchObject({ role: 'student', displayName: 'Rin, the younger' });
+  expect((await signIn(ode, 0)).body).toMatchObject({ roles: ['teacher'], schoolName: 'Stonebridge' });
+  expect((await signIn(rin, 1)).body).toMatchObject({ roles: ['student'], displayName: 'Rin, the younger' });
   const { body } = await ode.ask('GET', '/api/classes');
   expect(body).toEqual([
     expect.objectContaining({ name: '7 Granite', timeZone: 'Pacific/Auckland', studentCount: 1 }),
@@ -48,6 +48,8 @@ test('a second roster joins the classes that are there', async () => {
 
 describe('a faulty roster adds nobody, and says why by line', () => {
   test('every fault at once', async () => {
+    // Names are unique within a school; another school has an imani, too.
+    await add('student,Imani,imani,');
     const before = school.db.select().from(users).all().length;
     const failed = add(
       'student,Rin,rin.b,7 Granite',

@@ -2,7 +2,7 @@ import { randomInt } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { inTransaction } from '../../db/open.ts';
-import { classes, classTeachers, schools, users } from '../../db/schema.ts';
+import { classes, classTeachers, schools, userRoles, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Roster } from '../classes/roster.ts';
 import { hashPassword } from './password.ts';
@@ -38,7 +38,12 @@ export async function addPeople(
   { db, clock, newId, roster }: Options,
   { schoolName, timeZone, csv }: { readonly schoolName: string; readonly timeZone: string; readonly csv: string },
 ): Promise<FirstSignIn[]> {
-  const known = db.select({ email: users.email, userName: users.userName }).from(users).all();
+  const known = db
+    .select({ email: users.email, userName: users.userName })
+    .from(users)
+    .innerJoin(schools, eq(schools.id, users.schoolId))
+    .where(eq(schools.name, schoolName))
+    .all();
   const people = readRoster(csv, new Set(known.flatMap((row) => [row.email, row.userName])));
   const firsts = people.map(({ name, signIn }) => ({ name, signIn, password: createPassword() }));
   const hashes: string[] = [];
@@ -63,8 +68,9 @@ export async function addPeople(
       const names = role === 'teacher' ? { email: signIn } : { userName: signIn };
       const passwordHash = hashes[index] as string;
       db.insert(users)
-        .values({ id, schoolId, role, displayName: name, ...names, passwordHash, createdAt: clock() })
+        .values({ id, schoolId, displayName: name, ...names, passwordHash, createdAt: clock() })
         .run();
+      db.insert(userRoles).values({ userId: id, role }).run();
       for (const classId of classNames.map(classIdOf)) {
         if (role === 'teacher') db.insert(classTeachers).values({ classId, teacherId: id }).run();
         else roster.add(classId, id);

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import type { Me } from '@semita/core/contract';
+import type { Me, Role } from '@semita/core/contract';
 import { and, eq, gt, lt, or, sql } from 'drizzle-orm';
 import { knownDevices, schools, sessions, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
@@ -11,21 +11,26 @@ import { createSignInGuard } from './sign-in-guard.ts';
 /** Who is asking. */
 export interface Actor {
   readonly id: string;
-  readonly role: 'teacher' | 'student';
+  readonly roles: readonly Role[];
   readonly schoolId: string;
   readonly displayName: string;
 }
 
 const hour = 3_600_000;
-/** When a session ends: left idle so long, or so long after it began, whatever is done. Teachers see other people's work. */
-const endsAfterMs: Readonly<Record<Actor['role'], { readonly idle: number; readonly absolute: number }>> = {
-  teacher: { idle: 24 * hour, absolute: 14 * 24 * hour },
-  student: { idle: 7 * 24 * hour, absolute: 30 * 24 * hour },
-};
+/** When a session ends: left idle so long, or so long after it began, whatever is done. Whoever is more than a student sees other people's work. */
+const endsAfterMs = {
+  ofOthers: { idle: 24 * hour, absolute: 14 * 24 * hour },
+  own: { idle: 7 * 24 * hour, absolute: 30 * 24 * hour },
+} as const;
+const limitsOf = (roles: readonly Role[]) =>
+  endsAfterMs[roles.every((role) => role === 'student') ? 'own' : 'ofOthers'];
 /** That a session is in use is written down this often at most. */
 const touchedEveryMs = 5 * 60_000;
 /** A device is known for this long after the last time somebody signed in on it. */
 const deviceKnownMs = 400 * 24 * hour;
+
+/** Of one name: each costs a look at the password. */
+const mostSchools = 8;
 
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 const newToken = () => randomBytes(32).toString('base64url');
@@ -39,6 +44,8 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'bus'> {
 export interface SignIn {
   readonly name: string;
   readonly password: string;
+  /** The name of the school, where it had to be said. */
+  readonly school?: string | undefined;
   readonly address: string;
   /** Of the device's cookie; null on a new one. */
   readonly deviceToken: string | null;
@@ -47,9 +54,13 @@ export interface SignIn {
 export function createSessionService({ db, clock, bus, security }: Options) {
   const guard = createSignInGuard(clock);
 
+  const rolesOf = sql`(select json_group_array(r.role) from user_roles r where r.user_id = ${users.id})`.mapWith(
+    (json: string) => JSON.parse(json) as Role[],
+  );
+
   const actorByToken = db
     .select({
-      actor: { id: users.id, role: users.role, schoolId: users.schoolId, displayName: users.displayName },
+      actor: { id: users.id, roles: rolesOf, schoolId: users.schoolId, displayName: users.displayName },
       usedAt: sessions.usedAt,
     })
     .from(sessions)
@@ -66,8 +77,7 @@ export function createSessionService({ db, clock, bus, security }: Options) {
   const startSession = (userId: string) => {
     const token = newToken();
     const now = clock();
-    const { role } = getMe(userId);
-    const expiresAt = now + endsAfterMs[role].absolute;
+    const expiresAt = now + limitsOf(getMe(userId).roles).absolute;
     db.delete(sessions).where(lt(sessions.expiresAt, now)).run();
     db.insert(sessions)
       .values({ tokenHash: hashOf(token), userId, createdAt: now, expiresAt, usedAt: now })
@@ -77,7 +87,7 @@ export function createSessionService({ db, clock, bus, security }: Options) {
 
   const getMe = (userId: string): Me =>
     db
-      .select({ id: users.id, role: users.role, displayName: users.displayName, schoolName: schools.name })
+      .select({ id: users.id, roles: rolesOf, displayName: users.displayName, schoolName: schools.name })
       .from(users)
       .innerJoin(schools, eq(schools.id, users.schoolId))
       .where(eq(users.id, userId))
@@ -109,7 +119,7 @@ export function createSessionService({ db, clock, bus, security }: Options) {
       const hash = hashOf(token);
       const now = clock();
       const found = actorByToken.get({ hash, now });
-      if (!found || now - found.usedAt > endsAfterMs[found.actor.role].idle) return null;
+      if (!found || now - found.usedAt > limitsOf(found.actor.roles).idle) return null;
       if (isAtWork && now - found.usedAt > touchedEveryMs) touch.run({ hash, now });
       return found.actor;
     },
@@ -123,31 +133,44 @@ export function createSessionService({ db, clock, bus, security }: Options) {
 
     /**
      * @throws Refused signInFailed, the same for a wrong name and a wrong password; signInThrottled with how long to
-     * wait, in ms, before anything is looked at
+     * wait, in ms, before anything is looked at; schoolNeeded, with their names, where name and password fit at several
+     * schools and none was said
      */
-    async signIn({ name, password, address, deviceToken }: SignIn) {
+    async signIn({ name, password, school, address, deviceToken }: SignIn) {
       const lowered = name.toLowerCase();
-      const user = db
-        .select({ id: users.id, passwordHash: users.passwordHash })
+      const named = db
+        .select({ id: users.id, passwordHash: users.passwordHash, school: schools.name })
         .from(users)
+        .innerJoin(schools, eq(schools.id, users.schoolId))
         .where(or(eq(users.email, lowered), eq(users.userName, lowered)))
-        .get();
-      const isKnown = user !== undefined && deviceToken !== null && isKnownDevice(deviceToken, user.id);
-      const tried = { name: lowered, address, knownDevice: isKnown ? `${hashOf(deviceToken)} ${user.id}` : null };
+        .limit(mostSchools)
+        .all()
+        .filter((one) => school === undefined || one.school.toLowerCase() === school.trim().toLowerCase());
+      const known = deviceToken === null ? undefined : named.find(({ id }) => isKnownDevice(deviceToken, id));
+      const knownDevice = known && deviceToken !== null ? `${hashOf(deviceToken)} ${known.id}` : null;
+      const tried = { name: lowered, address, knownDevice };
+      const about = named.length === 1 ? (named[0]?.id ?? null) : null;
       const waitMs = guard.waitMs(tried);
       if (waitMs > 0) {
-        security.record('signInDelayed', user?.id ?? null);
+        security.record('signInDelayed', about);
         throw new Refused('signInThrottled', { waitMs });
       }
       // Counted before the password is looked at, so that many at once are no way round.
       guard.failed(tried);
-      const isRight = await isPassword(user?.passwordHash ?? (await decoyHash), password);
-      if (!user?.passwordHash || !isRight) {
-        security.record('signInFailed', user?.id ?? null);
+      // Names are unique within a school: where several have this one, the password says who it is.
+      const fitting: typeof named = [];
+      for (const one of named.length > 0 ? named : [{ id: '', school: '', passwordHash: null }])
+        if ((await isPassword(one.passwordHash ?? (await decoyHash), password)) && one.passwordHash) fitting.push(one);
+      const [user] = fitting;
+      if (!user) {
+        security.record('signInFailed', about);
         throw new Refused('signInFailed');
       }
       guard.succeeded(tried);
+      if (fitting.length > 1)
+        throw new Refused('schoolNeeded', { schools: fitting.map((one) => one.school).toSorted() });
       const device = deviceToken ?? newToken();
+      const isKnown = known?.id === user.id;
       rememberDevice(device, user.id);
       security.record('signedIn', user.id, isKnown ? 'knownDevice' : 'newDevice');
       return {

@@ -3,9 +3,10 @@ import { eq } from 'drizzle-orm';
 import { pino } from 'pino';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { bridgeLesson } from '../../../../../packages/core/src/test/bridge-lesson.ts';
-import { classTeachers, securityEvents, sessions } from '../../db/schema.ts';
+import { classTeachers, securityEvents, sessions, users } from '../../db/schema.ts';
 import { createLog, placeOf } from '../../log.ts';
 import { password, type School, startSchool } from '../../test/harness.ts';
+import { hashPassword } from './password.ts';
 import { createSignInGuard } from './sign-in-guard.ts';
 
 const hour = 3_600_000;
@@ -199,4 +200,28 @@ test('the log tells where something went wrong, and not what it was about', () =
   expect(written.join('')).not.toMatch(/Imani|diary/);
   expect(JSON.parse(written.join('')).err).toMatchObject({ type: 'Error', cause: { type: 'TypeError' } });
   expect(createLog('silent')).toBeDefined();
+});
+
+test('a name that two schools have: the password says whose it is, and the school is asked for only where both fit', async () => {
+  school.addPerson('imani-elsewhere', 'elsewhere', 'student');
+  const other = await hashPassword('another password');
+  const place = eq(users.id, 'imani-elsewhere');
+  school.db.update(users).set({ userName: 'imani', passwordHash: other }).where(place).run();
+  expect((await signIn('imani', password)).body).toMatchObject({ id: 'imani' });
+  expect((await signIn('imani', 'another password')).body).toMatchObject({ id: 'imani-elsewhere' });
+  expect((await signIn('imani', 'neither')).body.code).toBe('signInFailed');
+  const { passwordHash } = school.db.select().from(users).where(eq(users.id, 'imani')).get() ?? {};
+  school.db
+    .update(users)
+    .set({ passwordHash: passwordHash ?? null })
+    .where(place)
+    .run();
+  const asked = await signIn('imani', password);
+  expect([asked.status, asked.body]).toEqual([
+    409,
+    { code: 'schoolNeeded', detail: { schools: ['Elsewhere', 'Quillhaven School'] } },
+  ]);
+  expect(asked.cookies).toEqual([]);
+  const answer = await school.visitor().ask('POST', '/api/session', { name: 'imani', password, school: 'Elsewhere' });
+  expect(answer.body).toMatchObject({ id: 'imani-elsewhere', schoolName: 'Elsewhere' });
 });

@@ -1,6 +1,6 @@
 import type { AssignmentWindow } from '@semita/core/assignment';
-import { and, desc, eq, inArray, type SQL, sql } from 'drizzle-orm';
-import { addressees, addresseeWindows, assignments, attempts, classTeachers } from '../../db/schema.ts';
+import { desc, eq, inArray, sql } from 'drizzle-orm';
+import { addressees, addresseeWindows, assignments, attempts } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { GivenTo } from './recipient-repository.ts';
 
@@ -22,14 +22,6 @@ export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'new
     .where(eq(assignments.id, sql.placeholder('assignmentId')))
     .prepare();
 
-  const selectGivenTo = (place: SQL | undefined) =>
-    db
-      .select()
-      .from(assignments)
-      .where(inArray(assignments.id, db.select({ id: addressees.assignmentId }).from(addressees).where(place)))
-      .orderBy(desc(assignments.createdAt))
-      .all();
-
   return {
     insert: (row: AssignmentRow): void => {
       db.insert(assignments).values(row).run();
@@ -49,16 +41,22 @@ export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'new
 
     find: (assignmentId: string): AssignmentRow | undefined => byId.get({ assignmentId }),
 
-    /** What was given in the classes of a teacher, the newest first. */
-    listTaught: (teacherId: string): AssignmentRow[] =>
-      selectGivenTo(
-        inArray(
-          addressees.classId,
-          db.select({ id: classTeachers.classId }).from(classTeachers).where(eq(classTeachers.teacherId, teacherId)),
-        ),
-      ),
-
-    listInClass: (classId: string): AssignmentRow[] => selectGivenTo(and(eq(addressees.classId, classId))),
+    /** What was given in some classes, the newest first. */
+    listInClasses: (classIds: readonly string[]): AssignmentRow[] =>
+      db
+        .select()
+        .from(assignments)
+        .where(
+          inArray(
+            assignments.id,
+            db
+              .select({ id: addressees.assignmentId })
+              .from(addressees)
+              .where(inArray(addressees.classId, [...classIds])),
+          ),
+        )
+        .orderBy(desc(assignments.createdAt))
+        .all(),
 
     hasAttempts: (assignmentId: string): boolean => anyAttempt.get({ assignmentId }) !== undefined,
   };

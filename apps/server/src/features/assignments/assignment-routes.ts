@@ -30,7 +30,7 @@ export function assignmentHandlers(
       return undefined;
     },
     watchSheet: async ({ actor, params, req, res }) => {
-      assignments.assertTaught(actor, params.assignmentId);
+      assignments.assertFollowed(actor, params.assignmentId);
       await live.watch(actor, params.assignmentId, req, res);
       return undefined;
     },

@@ -8,6 +8,7 @@ import { inTransaction } from '../../db/open.ts';
 import { rowsBy } from '../../db/rows-by.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
+import type { ClassRelations } from '../access/class-relations.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { ClassRepository } from '../classes/class-repository.ts';
 import type { LessonRepository } from '../lessons/lesson-repository.ts';
@@ -35,6 +36,15 @@ export interface NamedTo {
   readonly window?: LocalWindow | undefined;
 }
 
+/** An assignment as somebody follows it. */
+interface Followed {
+  readonly row: AssignmentRow;
+  /** All classes that they follow. */
+  readonly classIds: ReadonlySet<string>;
+  /** To whom of these it was given. */
+  readonly to: readonly NamedAddressee[];
+}
+
 /** What a teacher makes different, with dates as a form gives them. */
 export type LocalAdjustment =
   | { readonly kind: 'extended'; readonly window: LocalWindow }
@@ -48,25 +58,26 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'bus'> {
   readonly sheets: SheetRepository;
   readonly classes: ClassRepository;
   readonly lessons: LessonRepository;
+  readonly relations: ClassRelations;
   /** Names of people, by id. */
   readonly nameOf: (userId: string) => string;
 }
 
 export function createAssignmentService(options: Options) {
-  const { db, clock, newId, bus, repository, given, recipients, sheets, classes, lessons, nameOf } = options;
+  const { db, clock, newId, bus, repository, given, recipients, sheets, classes, lessons, relations, nameOf } = options;
 
-  /** @throws Refused notFound when it was given to none of the actor's classes */
-  const getTaught = (actor: Actor, assignmentId: string): AssignmentRow => {
+  /** @throws Refused notFound when it was given to no class that the actor follows */
+  const getFollowed = (actor: Actor, assignmentId: string): Followed => {
     const row = found(repository.find(assignmentId));
-    if (followedBy(actor, assignmentId).length === 0) throw new Refused('notFound');
-    return row;
+    const classIds = relations.followedBy(actor.id);
+    const to = addresseesIn(assignmentId, classIds);
+    if (to.length === 0) throw new Refused('notFound');
+    return { row, classIds, to };
   };
 
-  /** Those it was given to whom the actor follows, the first first. */
-  const followedBy = (actor: Actor, assignmentId: string): NamedAddressee[] => {
-    const taught = classes.taughtIds(actor.id);
-    return [...given.givenOf(assignmentId).addressees.values()].filter(({ classId }) => taught.has(classId));
-  };
+  /** Those it was given to in some classes, the first first. */
+  const addresseesIn = (assignmentId: string, classIds: ReadonlySet<string>): NamedAddressee[] =>
+    [...given.givenOf(assignmentId).addressees.values()].filter(({ classId }) => classIds.has(classId));
 
   const summarize = (
     { id, timeZone }: AssignmentRow,
@@ -105,21 +116,25 @@ export function createAssignmentService(options: Options) {
 
   const summarizeStored = (actor: Actor, rows: readonly AssignmentRow[]): AssignmentSummary[] => {
     const ids = rows.map(({ id }) => id);
+    const followed = relations.followedBy(actor.id);
     given.preloadGiven(ids);
-    const students = rowsBy(sheets.listOutlines(ids, actor.id), ({ assignmentId }) => assignmentId);
+    const students = rowsBy(sheets.listOutlines(ids, followed), ({ assignmentId }) => assignmentId);
     const figures = given.figuresOf(rows);
-    const taught = classes.taughtIds(actor.id);
-    return rows.map((row) => {
-      const to = [...given.givenOf(row.id).addressees.values()].filter(({ classId }) => taught.has(classId));
-      return summarize(row, figures.get(row.editionId)?.title ?? '', to, students.get(row.id) ?? []);
-    });
+    return rows.map((row) =>
+      summarize(
+        row,
+        figures.get(row.editionId)?.title ?? '',
+        addresseesIn(row.id, followed),
+        students.get(row.id) ?? [],
+      ),
+    );
   };
 
-  const buildSheet = (actor: Actor, row: AssignmentRow): SentSheet => {
+  const buildSheet = ({ row, classIds, to }: Followed): SentSheet => {
     const { lesson, editionNumber, lessonId, terms } = given.getLesson(row.id);
-    const students = sheets.list(row.id, actor.id);
+    const students = sheets.list(row.id, classIds);
     return {
-      assignment: summarize(row, lesson.title, followedBy(actor, row.id), students),
+      assignment: summarize(row, lesson.title, to, students),
       terms: terms as Sheet['terms'],
       termsFixed: repository.hasAttempts(row.id),
       editionNumber,
@@ -134,13 +149,13 @@ export function createAssignmentService(options: Options) {
   const addresseeOf = (actor: Actor, { kind, id, classId: classOfStudent }: NamedTo): GivenTo => {
     const group = kind === 'group' ? found(classes.findGroup(id)) : null;
     const classId = group?.classId ?? (kind === 'student' ? (classOfStudent ?? '') : id);
-    found(classes.findTaught(actor, classId));
+    if (!relations.taughtBy(actor.id).has(classId)) throw new Refused('notFound');
     if (kind === 'student' && !classes.isIn(classId, id)) throw new Refused('notFound');
     return { kind, classId, groupId: group?.id ?? null, studentId: kind === 'student' ? id : null };
   };
 
   const findStudent = (actor: Actor, assignmentId: string, studentId: string): StoredLine | undefined =>
-    sheets.find(assignmentId, actor.id, studentId);
+    sheets.find(assignmentId, relations.followedBy(actor.id), studentId);
 
   const toAdjustment = (row: AssignmentRow, change: LocalAdjustment, at: number): Adjustment => {
     if (change.kind === 'extended') return { at, kind: 'extended', window: toWindow(change.window, row.timeZone) };
@@ -151,7 +166,10 @@ export function createAssignmentService(options: Options) {
 
   return {
     list: (actor: Actor, classId?: string): AssignmentSummary[] =>
-      summarizeStored(actor, classId === undefined ? repository.listTaught(actor.id) : repository.listInClass(classId)),
+      summarizeStored(
+        actor,
+        repository.listInClasses(classId === undefined ? [...relations.followedBy(actor.id)] : [classId]),
+      ),
 
     /**
      * Gives the latest edition of a lesson to classes, groups and students.
@@ -162,7 +180,7 @@ export function createAssignmentService(options: Options) {
       input: LocalWindow & { readonly lessonId: string; readonly to: readonly NamedTo[]; readonly terms: Terms },
     ): { id: string } {
       const to = input.to.map((one) => ({ ...addresseeOf(actor, one), window: one.window ?? input }));
-      const firstClass = found(classes.findTaught(actor, to[0]?.classId ?? ''));
+      const firstClass = found(classes.find(to[0]?.classId ?? ''));
       const lesson = found(lessons.findOwned(actor, input.lessonId));
       const edition = lessons.findLatestEdition(lesson.id);
       if (!edition) throw new Refused('lessonIncomplete', { faults: [] });
@@ -189,9 +207,8 @@ export function createAssignmentService(options: Options) {
       assignmentId: string,
       local: LocalWindow & { readonly addresseeId?: string | undefined },
     ): AssignmentSummary {
-      const row = getTaught(actor, assignmentId);
-      const followed = followedBy(actor, assignmentId);
-      const meant = followed.filter(({ id }) => local.addresseeId === undefined || id === local.addresseeId);
+      const { row, to } = getFollowed(actor, assignmentId);
+      const meant = to.filter(({ id }) => local.addresseeId === undefined || id === local.addresseeId);
       if (meant.length === 0) throw new Refused('notFound');
       const window = toWindow(local, row.timeZone);
       inTransaction(db, () => {
@@ -201,28 +218,27 @@ export function createAssignmentService(options: Options) {
       return summarizeStored(actor, [row])[0] as AssignmentSummary;
     },
 
-    readSheet: (actor: Actor, assignmentId: string): SentSheet => buildSheet(actor, getTaught(actor, assignmentId)),
+    readSheet: (actor: Actor, assignmentId: string): SentSheet => buildSheet(getFollowed(actor, assignmentId)),
 
     exportSheet(actor: Actor, assignmentId: string): { csv: string; title: string } {
-      const sheet = buildSheet(actor, getTaught(actor, assignmentId));
+      const sheet = buildSheet(getFollowed(actor, assignmentId));
       const read = { ...sheet, students: sheet.students.map(readSheetLine) };
       const csv = sheetToCsv(read, given.getLesson(assignmentId).lesson);
       return { csv, title: `${sheet.assignment.title} - ${sheet.assignment.className}` };
     },
 
     /** Checks that the actor may watch, for the live stream. */
-    assertTaught(actor: Actor, assignmentId: string): void {
-      getTaught(actor, assignmentId);
+    assertFollowed(actor: Actor, assignmentId: string): void {
+      getFollowed(actor, assignmentId);
     },
 
     /** The lines of the sheet, with the attempts that count. */
     listStudents(actor: Actor, assignmentId: string): StoredLine[] {
-      getTaught(actor, assignmentId);
-      return sheets.list(assignmentId, actor.id);
+      const { classIds } = getFollowed(actor, assignmentId);
+      return sheets.list(assignmentId, classIds);
     },
 
     readStudent(actor: Actor, assignmentId: string, studentId: string): StoredLine {
-      getTaught(actor, assignmentId);
       return found(findStudent(actor, assignmentId, studentId));
     },
 
@@ -243,7 +259,7 @@ export function createAssignmentService(options: Options) {
         readonly reason?: string | undefined;
       },
     ): SheetLine[] {
-      const row = getTaught(actor, assignmentId);
+      const { row } = getFollowed(actor, assignmentId);
       const change = toAdjustment(row, input.change, clock());
       for (const studentId of input.studentIds) found(findStudent(actor, assignmentId, studentId));
       const made = { assignmentId, by: actor.id, reason: input.reason || null };
@@ -256,7 +272,6 @@ export function createAssignmentService(options: Options) {
 
     /** All that was made different for one student, the latest first. */
     listAdjustments(actor: Actor, assignmentId: string, studentId: string) {
-      getTaught(actor, assignmentId);
       found(findStudent(actor, assignmentId, studentId));
       return recipients
         .listAdjustments(assignmentId, studentId)

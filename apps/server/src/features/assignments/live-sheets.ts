@@ -7,7 +7,7 @@ import type { AssignmentService } from './assignment-service.ts';
 
 interface Options {
   readonly bus: EventBus;
-  readonly assignments: Pick<AssignmentService, 'findLine' | 'assertTaught'>;
+  readonly assignments: Pick<AssignmentService, 'findLine' | 'assertFollowed'>;
   readonly findActor: (req: Request) => Actor | null;
 }
 
@@ -50,9 +50,9 @@ export function createLiveSheets({ bus, assignments, findActor }: Options) {
 
   const mayWatch = (assignmentId: string, req: Request): boolean => {
     const actor = findActor(req);
-    if (actor?.role !== 'teacher') return false;
+    if (!actor?.roles.includes('teacher')) return false;
     try {
-      assignments.assertTaught(actor, assignmentId);
+      assignments.assertFollowed(actor, assignmentId);
       return true;
     } catch (error) {
       if (error instanceof Refused) return false;

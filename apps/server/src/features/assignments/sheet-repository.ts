@@ -17,7 +17,8 @@ import {
   sheetStops,
 } from '@semita/core/sheet';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
-import { addressees, attempts, classTeachers, recipients, users } from '../../db/schema.ts';
+import { rowsBy } from '../../db/rows-by.ts';
+import { addressees, attempts, recipients, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { AssignedLessons } from './assigned-lessons.ts';
 import type { RecipientRepository } from './recipient-repository.ts';
@@ -73,20 +74,13 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     ...{ since: recipients.since, until: recipients.until, attemptId: attempts.id, number: attempts.number },
     ...{ editionId: attempts.editionId, reducer: attempts.reducer, outline },
   };
-  /** Whether a teacher teaches the class through which a student is reached. */
-  const isFollowed = sql`${classTeachers.teacherId} is not null`.mapWith(Boolean).as('is_followed');
-  const ofTeacher = and(
-    eq(classTeachers.classId, addressees.classId),
-    eq(classTeachers.teacherId, sql.placeholder('teacherId')),
-  );
 
   const selectLines = () =>
     db
-      .select({ ...columns, isFollowed, displayName: users.displayName, sheetRow: attempts.sheetRow })
+      .select({ ...columns, classId: addressees.classId, displayName: users.displayName, sheetRow: attempts.sheetRow })
       .from(recipients)
       .innerJoin(addressees, eq(addressees.id, recipients.addresseeId))
       .innerJoin(users, eq(users.id, recipients.studentId))
-      .leftJoin(classTeachers, ofTeacher)
       .leftJoin(attempts, ofRecipient);
   const inAssignment = eq(recipients.assignmentId, sql.placeholder('assignmentId'));
   const allLines = selectLines()
@@ -101,10 +95,9 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
   // Rows that an older program wrote have no outline yet.
   const oldRow = sql<string | null>`case when ${attempts.toMark} is null then ${attempts.sheetRow} end`;
   const outlines = db
-    .select({ ...columns, isFollowed, sheetRow: oldRow })
+    .select({ ...columns, classId: addressees.classId, sheetRow: oldRow })
     .from(recipients)
     .innerJoin(addressees, eq(addressees.id, recipients.addresseeId))
-    .leftJoin(classTeachers, ofTeacher)
     .leftJoin(attempts, ofRecipient)
     .where(inArray(recipients.assignmentId, sql`(select value from json_each(${sql.placeholder('assignmentIds')}))`))
     .orderBy(asc(recipients.since), asc(attempts.number))
@@ -117,7 +110,7 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     .orderBy(asc(recipients.since), asc(attempts.number))
     .prepare();
 
-  type Found = Omit<ReturnType<typeof allLines.all>[0], 'displayName' | 'isFollowed'> & { sheetRow: string | null };
+  type Found = Omit<ReturnType<typeof allLines.all>[0], 'displayName' | 'classId'> & { sheetRow: string | null };
 
   const toOutline = ({
     attemptId,
@@ -162,18 +155,13 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     };
   };
 
-  /** By the student; nobody whom the teacher does not follow. */
-  const groupByStudent = <Row extends Found & { readonly isFollowed: boolean }>(rows: readonly Row[]): Row[][] => {
-    const byStudent = new Map<string, Row[]>();
-    const followed = new Set<string>();
-    for (const row of rows) {
-      const key = `${row.assignmentId} ${row.studentId}`;
-      const known = byStudent.get(key);
-      if (known) known.push(row);
-      else byStudent.set(key, [row]);
-      if (row.isFollowed) followed.add(key);
-    }
-    return [...byStudent].flatMap(([key, own]) => (followed.has(key) ? [own] : []));
+  /** By the assignment and the student; of those whom somebody follows through some classes, all rows there are. */
+  const groupByStudent = <Row extends Found & { readonly classId: string }>(
+    rows: readonly Row[],
+    classIds: ReadonlySet<string>,
+  ): (readonly Row[])[] => {
+    const byStudent = rowsBy(rows, ({ assignmentId, studentId }) => `${assignmentId} ${studentId}`);
+    return [...byStudent.values()].filter((own) => own.some(({ classId }) => classIds.has(classId)));
   };
 
   const toLine = (
@@ -203,39 +191,38 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
   };
 
   return {
-    /** Students of an assignment whom a teacher follows, by their names. */
-    list(assignmentId: string, teacherId: string): StoredLine[] {
+    /** Students of an assignment whom it reached through some classes, by their names. */
+    list(assignmentId: string, classIds: ReadonlySet<string>): StoredLine[] {
       const adjustmentsOf = records.adjustmentsOf([assignmentId]);
-      return groupByStudent(allLines.all({ assignmentId, teacherId })).map((rows) =>
+      return groupByStudent(allLines.all({ assignmentId }), classIds).map((rows) =>
         toLine(rows, adjustmentsOf(assignmentId, rows[0]?.studentId ?? '')),
       );
     },
 
     /** One of them. */
-    find(assignmentId: string, teacherId: string, studentId: string): StoredLine | undefined {
-      const [rows] = groupByStudent(oneLine.all({ assignmentId, teacherId, studentId }));
+    find(assignmentId: string, classIds: ReadonlySet<string>, studentId: string): StoredLine | undefined {
+      const [rows] = groupByStudent(oneLine.all({ assignmentId, studentId }), classIds);
       return rows && toLine(rows, records.adjustmentsOf([assignmentId])(assignmentId, studentId));
     },
 
-    /** Outlines of all students of some assignments whom a teacher follows. */
-    listOutlines(assignmentIds: readonly string[], teacherId: string): StoredOutline[] {
+    /** Outlines of all students whom some assignments reached through some classes. */
+    listOutlines(assignmentIds: readonly string[], classIds: ReadonlySet<string>): StoredOutline[] {
       lessons.preloadGiven(assignmentIds);
       const adjustmentsOf = records.adjustmentsOf(assignmentIds);
-      const rows = outlines.all({ assignmentIds: JSON.stringify(assignmentIds), teacherId });
-      return groupByStudent(rows).map((own) =>
+      const rows = outlines.all({ assignmentIds: JSON.stringify(assignmentIds) });
+      return groupByStudent(rows, classIds).map((own) =>
         toStored(own, adjustmentsOf(own[0]?.assignmentId ?? '', own[0]?.studentId ?? '')),
       );
     },
 
     /** One student's own outlines of all that was given to them, by the assignment. */
     listOutlinesOf(studentId: string): ReadonlyMap<string, StoredOutline> {
-      const rows = ownOutlines.all({ studentId }).map((row) => ({ ...row, isFollowed: true }));
+      const rows = ownOutlines.all({ studentId });
       const assignmentIds = [...new Set(rows.map(({ assignmentId }) => assignmentId))];
       lessons.preloadGiven(assignmentIds);
       const adjustmentsOf = records.adjustmentsOf(assignmentIds);
       return new Map(
-        groupByStudent(rows).map((own) => {
-          const assignmentId = own[0]?.assignmentId ?? '';
+        [...rowsBy(rows, ({ assignmentId }) => assignmentId)].map(([assignmentId, own]) => {
           return [assignmentId, toStored(own, adjustmentsOf(assignmentId, studentId))];
         }),
       );

@@ -11,7 +11,6 @@ import type { Deps } from '../../deps.ts';
 import { assertRoomFor } from '../../http/disk-space.ts';
 import { found, Refused } from '../../http/refused.ts';
 import { type Reader, ReadFailed } from '../../reading/reader.ts';
-import type { Relations } from '../access/relations.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import { incomingFolder, type MediaStore } from '../materials/media-store.ts';
 import type { AttemptRepository } from './attempt-repository.ts';
@@ -31,11 +30,12 @@ export type AnswerFileService = ReturnType<typeof createAnswerFileService>;
 interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'dataDir'> {
   readonly store: MediaStore;
   /** Looks into films and sounds; teachers' apart from students'. */
-  readonly readers: Readonly<Record<Actor['role'], Reader>>;
+  readonly readers: Readonly<Record<'teacher' | 'student', Reader>>;
   /** A student's own attempt, while they may write to it. */
   readonly findOwn: AttemptRepository['findOwn'];
   readonly findLatest: AttemptRepository['findLatest'];
-  readonly relations: Pick<Relations, 'follows'>;
+  /** @throws Refused notFound for a student whom a teacher does not follow */
+  readonly assertFollowed: (actor: Actor, assignmentId: string, studentId: string) => void;
 }
 
 /** A file on its way in. */
@@ -52,7 +52,7 @@ interface Place {
 
 /** Files that students give as answers: taken in, looked into, kept, and shown to those whom they concern. */
 export function createAnswerFileService(options: Options) {
-  const { db, clock, newId, dataDir, store, readers, findOwn, findLatest, relations } = options;
+  const { db, clock, newId, dataDir, store, readers, findOwn, findLatest, assertFollowed } = options;
   const incoming = path.join(dataDir, incomingFolder);
 
   /** What is on its way: counted before it is received, so that nobody gets in beside others. */
@@ -135,7 +135,12 @@ export function createAnswerFileService(options: Options) {
       if (byteLength === 0) throw new Refused('fileEmpty');
       const name = path.basename(fileName).slice(0, 200) || 'file';
       const lane = { schoolId: actor.schoolId, personId: actor.id };
-      const probe = () => readers[actor.role].read(lane, { kind: 'media', file, byteLength });
+      const probe = () =>
+        readers[actor.roles.includes('teacher') ? 'teacher' : 'student'].read(lane, {
+          kind: 'media',
+          file,
+          byteLength,
+        });
       const mimeType = await identifyAnswerFile(file, name, probe).catch(orUnusable);
       if (mimeType === null) throw new Refused('fileUnusable');
       const row = { id: newId(), attemptId, name, mimeType, byteLength, sha256: await store.take(file) };
@@ -178,24 +183,15 @@ export function createAnswerFileService(options: Options) {
 
     /** Takes a teacher's voice into a student's attempt, as `take` does. */
     async takeFromTeacher(actor: Actor, assignmentId: string, studentId: string, fileName: string, sent: SentFile) {
-      if (!relations.follows(actor.id, assignmentId, studentId)) throw new Refused('notFound');
+      assertFollowed(actor, assignmentId, studentId);
       const attempt = found(findLatest(assignmentId, studentId));
       return await takeInto(actor, { attemptId: attempt.attemptId, studentId }, fileName, sent);
     },
 
-    /** A file for the student who gave it and the teachers of the class; for nobody else is it there. */
-    find(actor: Actor, fileId: string) {
-      const row = found(
-        db
-          .select({ file: answerFiles, studentId: attempts.studentId, assignmentId: attempts.assignmentId })
-          .from(answerFiles)
-          .innerJoin(attempts, eq(attempts.id, answerFiles.attemptId))
-          .where(eq(answerFiles.id, fileId))
-          .get(),
-      );
-      const mayLook = row.studentId === actor.id || relations.follows(actor.id, row.assignmentId, row.studentId);
-      if (!mayLook) throw new Refused('notFound');
-      const { sha256, mimeType, name } = row.file;
+    /** A file, for whoever may open it. */
+    find(fileId: string) {
+      const row = found(db.select().from(answerFiles).where(eq(answerFiles.id, fileId)).get());
+      const { sha256, mimeType, name } = row;
       const isShown = /^(image|audio|video)\/|^application\/pdf$/.test(mimeType);
       return { path: store.pathOf(sha256), mimeType, attachmentName: isShown ? undefined : name, isPersonal: true };
     },

@@ -62,8 +62,8 @@ export function attemptHandlers(useCases: AttemptUseCases): Pick<Handlers, Names
     beginAgain: ({ actor, params }) => walks.beginAgain(actor, params.assignmentId),
     takeInEvents: ({ actor, params, body }) => walks.takeInEvents(actor, params.attemptId, body.events),
     sendAnswerFile: ({ actor, params, req }) => files.take(actor, params.attemptId, params.fileName, sentFile(req)),
-    readAnswerFile: async ({ actor, params, res }) => {
-      await sendFile(res, files.find(actor, params.fileId));
+    readAnswerFile: async ({ params, res }) => {
+      await sendFile(res, files.find(params.fileId));
       return undefined;
     },
     readWalkedPath: ({ actor, params }) => paths.readWalkedPath(actor, params.assignmentId),

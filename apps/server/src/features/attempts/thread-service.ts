@@ -13,24 +13,26 @@ const mostReplies = 200;
 const mostRepliesAtOnce = 30;
 const atOnceMs = 10 * 60_000;
 
+const isTeacherOf = ({ roles }: Actor): boolean => roles.includes('teacher');
+
 export type ThreadService = ReturnType<typeof createThreadService>;
 
 interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
   readonly given: Pick<AssignedLessons, 'getLesson'>;
   readonly recipients: Pick<RecipientRepository, 'find' | 'listThrough' | 'classIdsOf'>;
   /** @throws Refused notFound for what a teacher does not follow */
-  readonly assertTaught: (actor: Actor, assignmentId: string) => void;
-  readonly taughtIds: (teacherId: string) => ReadonlySet<string>;
+  readonly assertFollowed: (actor: Actor, assignmentId: string) => void;
+  readonly followedClassIds: (teacherId: string) => ReadonlySet<string>;
   readonly intake: EventIntake;
 }
 
 /** Class threads: who has posted reads what the others posted, and answers them. Teachers read all, and can hide. */
 export function createThreadService(options: Options) {
-  const { db, clock, newId, given, recipients, assertTaught, taughtIds, intake } = options;
+  const { db, clock, newId, given, recipients, assertFollowed, followedClassIds, intake } = options;
   /** @throws Refused notFound when the assignment is not the actor's, or has no such thread */
   const assertPlace = (actor: Actor, assignmentId: string, questionId: string): void => {
-    const isTeacher = actor.role === 'teacher';
-    if (isTeacher) assertTaught(actor, assignmentId);
+    const isTeacher = isTeacherOf(actor);
+    if (isTeacher) assertFollowed(actor, assignmentId);
     else found(recipients.find(assignmentId, actor.id));
     const isThread = given
       .getLesson(assignmentId)
@@ -47,7 +49,7 @@ export function createThreadService(options: Options) {
   const readableBy = (actor: Actor, assignmentId: string): ReadonlySet<string> =>
     recipients.listThrough(
       assignmentId,
-      actor.role === 'teacher' ? [...taughtIds(actor.id)] : recipients.classIdsOf(assignmentId, actor.id),
+      isTeacherOf(actor) ? [...followedClassIds(actor.id)] : recipients.classIdsOf(assignmentId, actor.id),
     );
 
   const listPosts = (actor: Actor, assignmentId: string, questionId: string) => {
@@ -74,12 +76,19 @@ export function createThreadService(options: Options) {
   const read = (actor: Actor, assignmentId: string, questionId: string): ThreadPost[] => {
     assertPlace(actor, assignmentId, questionId);
     const posts = listPosts(actor, assignmentId, questionId);
-    const isTeacher = actor.role === 'teacher';
+    const isTeacher = isTeacherOf(actor);
     // Who has not posted yet thinks for themselves first.
     if (!isTeacher && !posts.some(({ studentId }) => studentId === actor.id)) throw new Refused('answerFirst');
     const here = and(eq(threadReplies.assignmentId, assignmentId), eq(threadReplies.questionId, questionId));
     const replies = db
-      .select({ reply: threadReplies, displayName: users.displayName, role: users.role })
+      .select({
+        reply: threadReplies,
+        displayName: users.displayName,
+        isTeacher:
+          sql`exists (select 1 from user_roles r where r.user_id = ${users.id} and r.role = 'teacher')`.mapWith(
+            Boolean,
+          ),
+      })
       .from(threadReplies)
       .innerJoin(users, eq(users.id, threadReplies.authorId))
       .where(here)
@@ -100,10 +109,10 @@ export function createThreadService(options: Options) {
         hidden: hidden.has(post.studentId),
         replies: replies
           .filter(({ reply }) => reply.toStudentId === post.studentId && (isTeacher || reply.hiddenAt === null))
-          .map(({ reply, displayName, role }) => ({
+          .map(({ reply, displayName, isTeacher: byTeacher }) => ({
             id: reply.id,
             displayName,
-            isTeacher: role === 'teacher',
+            isTeacher: byTeacher,
             isOwn: reply.authorId === actor.id,
             text: reply.text,
             at: reply.createdAt,

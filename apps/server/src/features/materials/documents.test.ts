@@ -198,7 +198,7 @@ describe('bringing in a document', () => {
     await backUp(school.deps.dataDir, copy);
     await restore(copy, target);
     const { path: file } = school.services.materials.findPicture(
-      { schoolId: 'quillhaven', role: 'teacher' } as never,
+      { schoolId: 'quillhaven', roles: ['teacher'] } as never,
       id,
       'p1',
     );

@@ -148,7 +148,7 @@ describe('bringing in a film', () => {
     const { id } = await bringIn(film());
     const stored = school.db.select().from(materials).get();
     fs.copyFileSync(
-      school.services.materials.findFile({ schoolId: 'quillhaven', role: 'teacher' } as never, id).path,
+      school.services.materials.findFile({ schoolId: 'quillhaven', roles: ['teacher'] } as never, id).path,
       path.join(school.deps.dataDir, 'uploads', 'left'),
     );
     school.db.update(materials).set({ status: 'checking', uploadId: 'left', sha256: null, lengthMs: null }).run();

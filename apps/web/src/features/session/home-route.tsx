@@ -8,6 +8,7 @@ export function HomeRoute() {
   const session = useQuery(sessionOptions());
   if (session.isError) return <ErrorNotice error={session.error} onRetry={() => void session.refetch()} />;
   if (!session.data) return <Loading />;
-  const role = session.data.me?.role;
-  return <Navigate to={role === 'teacher' ? '/today' : role === 'student' ? '/to-do' : '/sign-in'} replace />;
+  const { me } = session.data;
+  const to = !me ? '/sign-in' : me.roles.includes('teacher') ? '/today' : '/to-do';
+  return <Navigate to={to} replace />;
 }

@@ -22,7 +22,7 @@ export function PersonMenu({ me }: { readonly me: Me }) {
   const queryClient = useQueryClient();
   const { theme, toggleTheme } = useTheme();
   const [unsent, setUnsent] = useState<Unsent | null>(null);
-  const isStudent = me.role === 'student';
+  const isStudent = me.roles.includes('student');
   // It is wanted without a connection, so it has to be here before.
   useEffect(() => {
     if (isStudent) void Promise.allSettled([loadUnsentDialog(), loadOutbox(), loadSender()]);

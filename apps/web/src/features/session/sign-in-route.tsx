@@ -1,10 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowRight } from 'lucide-react';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Navigate } from 'react-router';
+import { ApiError } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
-import { Field, TextInput } from '../../ui/field.tsx';
+import { Field, Select, TextInput } from '../../ui/field.tsx';
 import { ErrorNotice, Loading } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { demoPeopleOptions, sessionOptions } from './queries.ts';
@@ -36,6 +38,7 @@ function useEnter() {
 interface SignIn {
   name: string;
   password: string;
+  school?: string;
 }
 
 function SignInForm() {
@@ -48,6 +51,9 @@ function SignInForm() {
     onSuccess: enter,
   });
   const { errors } = form.formState;
+  const schools = schoolsOf(signIn.error);
+  const [asked, setAsked] = useState<readonly string[]>([]);
+  if (schools.length > 0 && asked !== schools) setAsked(schools);
   return (
     <form noValidate className="grid gap-4" onSubmit={form.handleSubmit((values) => signIn.mutate(values))}>
       {signIn.isError && <ErrorNotice error={signIn.error} />}
@@ -73,6 +79,17 @@ function SignInForm() {
           />
         )}
       </Field>
+      {asked.length > 0 && (
+        <Field label={t('signIn.school')}>
+          {(ids) => (
+            <Select {...ids} {...form.register('school')} className="h-11 w-full">
+              {asked.map((name) => (
+                <option key={name}>{name}</option>
+              ))}
+            </Select>
+          )}
+        </Field>
+      )}
       <Button look="main" size="roomy" type="submit" disabled={signIn.isPending}>
         {t('signIn.submit')}
       </Button>
@@ -87,7 +104,7 @@ function DemoDoor() {
     mutationFn: (personId: string) => call('enterDemo', { body: { personId } }),
     onSuccess: enter,
   });
-  const group = (role: 'teacher' | 'student') => (people.data ?? []).filter((person) => person.role === role);
+  const group = (role: 'teacher' | 'student') => (people.data ?? []).filter((person) => person.roles.includes(role));
   return (
     <section aria-labelledby="demo" className="grid content-start gap-5 rounded-card border border-line bg-card p-6">
       <h2 id="demo" className="text-22">
@@ -118,3 +135,11 @@ function DemoDoor() {
     </section>
   );
 }
+
+/** The schools among which somebody has to say theirs; none where that is not what is missing. */
+function schoolsOf(error: unknown): readonly string[] {
+  if (!(error instanceof ApiError) || error.code !== 'schoolNeeded') return noSchools;
+  return (error.detail as { readonly schools: readonly string[] }).schools;
+}
+
+const noSchools: readonly string[] = [];

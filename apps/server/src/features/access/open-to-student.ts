@@ -1,0 +1,27 @@
+import { windowPhase } from '@semita/core/assignment';
+import type { Deps } from '../../deps.ts';
+import type { MaterialUses } from '../../projections/material-uses.ts';
+import type { ReceivedAssignments } from '../assignments/received-assignments.ts';
+import type { AttemptRepository } from '../attempts/attempt-repository.ts';
+
+interface Options extends Pick<Deps, 'clock'> {
+  readonly uses: Pick<MaterialUses, 'listEditions'>;
+  readonly received: Pick<ReceivedAssignments, 'list'>;
+  readonly attempts: Pick<AttemptRepository, 'findLatest'>;
+}
+
+/** Whether a material is shown by what was given to a student and is open to them, or was begun. */
+export const createOpenToStudent =
+  ({ uses, clock, received, attempts }: Options) =>
+  (studentId: string, materialId: string): boolean => {
+    const showing = uses.listEditions(materialId);
+    if (showing.size === 0) return false;
+    return received.list(studentId).some(({ assignment, terms }) => {
+      const begun = attempts.findLatest(assignment.id, studentId);
+      if (!showing.has(assignment.editionId) && !(begun && showing.has(begun.editionId))) return false;
+      const phase = windowPhase(terms.window, clock());
+      if (phase === 'notYetOpen') return false;
+      // What was begun can be looked at when it has closed, also by who has left.
+      return begun !== undefined || phase !== 'closed';
+    });
+  };

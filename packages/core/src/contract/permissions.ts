@@ -1,0 +1,130 @@
+import type { RouteName, routes } from './routes.ts';
+
+/** What somebody can be at a school; one person can be several of them. */
+export const roles = ['teacher', 'student', 'admin'] as const;
+export type Role = (typeof roles)[number];
+
+/** How a person can stand to a thing. */
+export type Relation =
+  /** Made it, or brought it in. */
+  | 'owns'
+  /** Teaches at the school of whoever owns it. */
+  | 'colleague'
+  /** Teaches the class, or one through which students receive it. */
+  | 'teaches'
+  /** Stands in for a teacher of such a class, on these days. */
+  | 'substitutes'
+  /** It was given to them; or it is shown by what was given to them and is open. */
+  | 'receives'
+  /** It was given to them, and they have left the class since. */
+  | 'left'
+  /** It is their own work. */
+  | 'worksOn';
+
+export type Thing =
+  | 'class'
+  | 'lesson'
+  | 'material'
+  | 'assignment'
+  | 'attempt'
+  | 'answerFile'
+  | 'bankItem'
+  | 'bankItems'
+  | 'phrase';
+
+export interface Permission {
+  readonly thing: Thing;
+  /** Where the thing's id stands in the address. */
+  readonly param: string;
+  /** One of these is enough. */
+  readonly by: readonly Relation[];
+}
+
+const may = (thing: Thing, param: string, ...by: Relation[]): Permission => ({ thing, param, by });
+
+/** What can be done with a thing, and who may. */
+export const permissions = {
+  followClass: may('class', 'classId', 'teaches', 'substitutes'),
+  runClass: may('class', 'classId', 'teaches'),
+  editLesson: may('lesson', 'lessonId', 'owns'),
+  editMaterial: may('material', 'materialId', 'owns'),
+  openMaterial: may('material', 'materialId', 'owns', 'colleague', 'receives'),
+  followAssignment: may('assignment', 'assignmentId', 'teaches', 'substitutes'),
+  runAssignment: may('assignment', 'assignmentId', 'teaches'),
+  walk: may('assignment', 'assignmentId', 'receives', 'left'),
+  beginAgain: may('assignment', 'assignmentId', 'receives'),
+  readThread: may('assignment', 'assignmentId', 'teaches', 'substitutes', 'receives', 'left'),
+  writeInThread: may('assignment', 'assignmentId', 'teaches', 'substitutes', 'receives'),
+  workOnAttempt: may('attempt', 'attemptId', 'worksOn'),
+  openAnswerFile: may('answerFile', 'fileId', 'worksOn', 'teaches', 'substitutes'),
+  changeBankItem: may('bankItem', 'itemId', 'owns'),
+  exportBankItems: may('bankItems', 'itemIds', 'owns'),
+  removePhrase: may('phrase', 'phraseId', 'owns'),
+} as const satisfies Record<string, Permission>;
+
+export type PermissionName = keyof typeof permissions;
+
+/** Routes that speak of a thing in their address. */
+type RouteAboutThing = {
+  [Name in RouteName]: (typeof routes)[Name]['path'] extends `${string}/:${string}` ? Name : never;
+}[RouteName];
+
+/** What each route about a thing asks for. The compiler refuses a route without a line. */
+export const permissionOfRoute = {
+  readClass: 'followClass',
+  changeClass: 'runClass',
+  changeStudent: 'runClass',
+  readMaterial: 'editMaterial',
+  deleteMaterial: 'editMaterial',
+  bringBackMaterial: 'editMaterial',
+  streamMedia: 'openMaterial',
+  readContent: 'openMaterial',
+  readMadeSlides: 'editMaterial',
+  describePicture: 'editMaterial',
+  showPicture: 'openMaterial',
+  bringInCaptions: 'editMaterial',
+  readCaptions: 'openMaterial',
+  correctCaptions: 'editMaterial',
+  writeCaptions: 'editMaterial',
+  writeSrt: 'editMaterial',
+  putIntoDrafts: 'editMaterial',
+  splitIntoLessons: 'editMaterial',
+  readDraft: 'editLesson',
+  changeDraft: 'editLesson',
+  readEdition: 'editLesson',
+  makeEdition: 'editLesson',
+  changeWindow: 'runAssignment',
+  readWalkedPath: 'followAssignment',
+  readSheet: 'followAssignment',
+  exportSheet: 'followAssignment',
+  watchSheet: 'followAssignment',
+  adjust: 'followAssignment',
+  listAdjustments: 'followAssignment',
+  readAttempt: 'followAssignment',
+  mark: 'runAssignment',
+  markMany: 'runAssignment',
+  admitLate: 'runAssignment',
+  listMarking: 'followAssignment',
+  readAnswers: 'followAssignment',
+  changeKey: 'runAssignment',
+  readMarkHistory: 'followAssignment',
+  sendMarkVoice: 'runAssignment',
+  readThread: 'readThread',
+  replyInThread: 'writeInThread',
+  hideInThread: 'followAssignment',
+  removePhrase: 'removePhrase',
+  changeBankItem: 'changeBankItem',
+  removeBankItem: 'changeBankItem',
+  describePackage: 'exportBankItems',
+  writePackage: 'exportBankItems',
+  beginWalk: 'walk',
+  beginAgain: 'beginAgain',
+  takeInEvents: 'workOnAttempt',
+  sendAnswerFile: 'workOnAttempt',
+  readAnswerFile: 'openAnswerFile',
+} as const satisfies Record<RouteAboutThing, PermissionName>;
+
+/** What a route asks for; null for one that speaks of no thing. */
+export function permissionOf(name: RouteName): Permission | null {
+  return name in permissionOfRoute ? permissions[permissionOfRoute[name as RouteAboutThing]] : null;
+}
