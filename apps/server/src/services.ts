@@ -92,7 +92,9 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     (_kind, materialId, error) => bringIn.giveUp(materialId, error),
   );
   const isOpenTo = createOpenToStudent({ ...deps, uses: materialUses, received, attempts });
-  const mayDo = createAccess(createRelations({ ...deps, ofClasses: classRelations, recipients, received, isOpenTo }));
+  const mayDo = createAccess(
+    createRelations({ ...deps, ofClasses: classRelations, recipients, given, received, isOpenTo }),
+  );
   const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs, reader });
   const bankRepository = createBankRepository({ ...deps, uses: materialUses });
   const projections = createProjections(deps);

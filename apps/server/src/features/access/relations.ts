@@ -3,6 +3,7 @@ import { eq, sql } from 'drizzle-orm';
 import { answerFiles, attempts, bankItems, lessons, materials, phrases } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
+import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { ReceivedAssignments } from '../assignments/received-assignments.ts';
 import type { RecipientRepository } from '../assignments/recipient-repository.ts';
 import type { ClassRelations } from './class-relations.ts';
@@ -11,14 +12,15 @@ export type Relations = ReturnType<typeof createRelations>;
 
 interface Options extends Pick<Deps, 'db'> {
   readonly ofClasses: ClassRelations;
-  readonly recipients: Pick<RecipientRepository, 'classIdsOf' | 'classIdsOfAssignment'>;
+  readonly recipients: Pick<RecipientRepository, 'classIdsOf'>;
+  readonly given: Pick<AssignedLessons, 'classIdsOf'>;
   readonly received: Pick<ReceivedAssignments, 'find'>;
   /** Whether a material is shown by what was given to a student and is open to them. */
   readonly isOpenTo: (studentId: string, materialId: string) => boolean;
 }
 
 /** How people stand to things: the one place that says so, for every thing that an address can name. */
-export function createRelations({ db, ofClasses, recipients, received, isOpenTo }: Options) {
+export function createRelations({ db, ofClasses, recipients, given, received, isOpenTo }: Options) {
   const ownerOf = (table: typeof lessons | typeof materials | typeof bankItems) =>
     db
       .select({ ownerId: table.ownerId, schoolId: table.schoolId })
@@ -71,7 +73,7 @@ export function createRelations({ db, ofClasses, recipients, received, isOpenTo 
     assignment: (actor, id) => {
       const own = actor.roles.includes('student') ? received.find(actor.id, id) : undefined;
       return [
-        ...toClasses(actor, recipients.classIdsOfAssignment(id)),
+        ...toClasses(actor, given.classIdsOf(id)),
         ...(own ? [own.terms.leftAt === null ? ('receives' as const) : ('left' as const)] : []),
       ];
     },

@@ -197,6 +197,12 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
     preload,
     getLesson,
 
+    /** Classes to which an assignment was given, or to groups or students of which; none of one that there is not. */
+    classIdsOf(assignmentId: string): string[] {
+      preloadGiven([assignmentId]);
+      return [...(given.get(assignmentId)?.addressees.values() ?? [])].map(({ classId }) => classId);
+    },
+
     /** What holds for a student at a moment. @throws RangeError when they never received it */
     termsOf: (assignmentId: string, record: StudentRecord, at: number) =>
       effectiveTerms(givenOf(assignmentId), record, at),

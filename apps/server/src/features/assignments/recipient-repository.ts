@@ -117,15 +117,6 @@ export function createRecipientRepository({ db, newId }: Pick<Deps, 'db' | 'newI
         .all()
         .map(({ classId }) => classId),
 
-    /** Classes to which an assignment was given, or to groups or students of which. */
-    classIdsOfAssignment: (assignmentId: string): string[] =>
-      db
-        .selectDistinct({ classId: addressees.classId })
-        .from(addressees)
-        .where(eq(addressees.assignmentId, assignmentId))
-        .all()
-        .map(({ classId }) => classId),
-
     /** Students who receive an assignment through one of some classes, or did. */
     listThrough: (assignmentId: string, classIds: readonly string[]): ReadonlySet<string> =>
       new Set(
