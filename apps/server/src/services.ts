@@ -197,7 +197,6 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     rubrics: createRubricRepository(deps),
     threads: createThreadService({
       ...shared,
-      assertFollowed: assignments.assertFollowed,
       followedClassIds: classRelations.followedBy,
     }),
     paths: createPathService({ ...shared, readStates }),

@@ -1,7 +1,6 @@
 import type { BodyOf, OutputOf, ParamsOf, Permission, Route, RouteName, routes } from '@semita/core/contract';
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import * as v from 'valibot';
-import type { MayDo } from '../features/access/access.ts';
 import type { Actor } from '../features/accounts/session-service.ts';
 import { Refused } from './refused.ts';
 
@@ -23,7 +22,8 @@ export type Handlers = { readonly [Name in RouteName]: Handler<(typeof routes)[N
 export interface Door {
   readonly findActor: (req: Request) => Actor | null;
   readonly demo: boolean;
-  readonly mayDo: MayDo;
+  /** Whether somebody stands to a thing in one of the ways that a permission names. */
+  readonly mayDo: (actor: Actor, permission: Permission, id: string) => boolean;
   /** Told of doors that somebody tried and may not open. */
   readonly security: { readonly record: (kind: 'refused', userId: string, door: string) => void };
 }

@@ -7,12 +7,11 @@ export {
   permissionOf,
   permissions,
   type Relation,
-  type Role,
-  roles,
   type Thing,
 } from './permissions.ts';
 export { questionSchema } from './question-schemas.ts';
 export { drawingSchema } from './response-schemas.ts';
+export { type Role, roles } from './roles.ts';
 export type { Audience, BodyOf, OutputOf, ParamsOf, Route } from './route.ts';
 export { routePaths } from './route-paths.ts';
 export { type RouteName, routes } from './routes.ts';

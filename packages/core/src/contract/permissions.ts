@@ -1,9 +1,5 @@
 import type { RouteName, routes } from './routes.ts';
 
-/** What somebody can be at a school; one person can be several of them. */
-export const roles = ['teacher', 'student', 'admin'] as const;
-export type Role = (typeof roles)[number];
-
 /** How a person can stand to a thing. */
 export type Relation =
   /** Made it, or brought it in. */

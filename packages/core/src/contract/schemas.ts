@@ -16,9 +16,9 @@ import {
   questionResultSchema,
 } from './learner-schemas.ts';
 import { lessonSchema } from './lesson-schemas.ts';
-import { roles } from './permissions.ts';
 import { questionSchema } from './question-schemas.ts';
 import { drawingSchema, handedFileSchema, responseSchema } from './response-schemas.ts';
+import { roles } from './roles.ts';
 import { answerSchema, faultSchema, sheetStopSchema, shownStateSchema, walkedPathsSchema } from './teacher-schemas.ts';
 
 const instant = v.nullable(v.number());

@@ -19,21 +19,16 @@ export type ThreadService = ReturnType<typeof createThreadService>;
 
 interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
   readonly given: Pick<AssignedLessons, 'getLesson'>;
-  readonly recipients: Pick<RecipientRepository, 'find' | 'listThrough' | 'classIdsOf'>;
-  /** @throws Refused notFound for what a teacher does not follow */
-  readonly assertFollowed: (actor: Actor, assignmentId: string) => void;
+  readonly recipients: Pick<RecipientRepository, 'listThrough' | 'classIdsOf'>;
   readonly followedClassIds: (teacherId: string) => ReadonlySet<string>;
   readonly intake: EventIntake;
 }
 
 /** Class threads: who has posted reads what the others posted, and answers them. Teachers read all, and can hide. */
 export function createThreadService(options: Options) {
-  const { db, clock, newId, given, recipients, assertFollowed, followedClassIds, intake } = options;
-  /** @throws Refused notFound when the assignment is not the actor's, or has no such thread */
-  const assertPlace = (actor: Actor, assignmentId: string, questionId: string): void => {
-    const isTeacher = isTeacherOf(actor);
-    if (isTeacher) assertFollowed(actor, assignmentId);
-    else found(recipients.find(assignmentId, actor.id));
+  const { db, clock, newId, given, recipients, followedClassIds, intake } = options;
+  /** @throws Refused notFound when the lesson has no such thread */
+  const assertThread = (assignmentId: string, questionId: string): void => {
     const isThread = given
       .getLesson(assignmentId)
       .lesson.parts.flatMap((part) => part.stops)
@@ -74,7 +69,7 @@ export function createThreadService(options: Options) {
   };
 
   const read = (actor: Actor, assignmentId: string, questionId: string): ThreadPost[] => {
-    assertPlace(actor, assignmentId, questionId);
+    assertThread(assignmentId, questionId);
     const posts = listPosts(actor, assignmentId, questionId);
     const isTeacher = isTeacherOf(actor);
     // Who has not posted yet thinks for themselves first.
