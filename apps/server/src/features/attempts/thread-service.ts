@@ -2,7 +2,7 @@ import type { ThreadPost } from '@semita/core/contract';
 import { and, asc, count, eq, gt, sql } from 'drizzle-orm';
 import { attempts, hiddenPosts, threadReplies, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
-import { found, Refused } from '../../http/refused.ts';
+import { Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { RecipientRepository } from '../assignments/recipient-repository.ts';
