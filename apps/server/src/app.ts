@@ -6,7 +6,6 @@ import type { Deps } from './deps.ts';
 import { accountHandlers, type DemoPerson } from './features/accounts/account-routes.ts';
 import type { Actor } from './features/accounts/session-service.ts';
 import { assignmentHandlers } from './features/assignments/assignment-routes.ts';
-import { createLiveSheets } from './features/assignments/live-sheets.ts';
 import { attemptHandlers } from './features/attempts/attempt-routes.ts';
 import { bankHandlers } from './features/bank/bank-routes.ts';
 import { catalogueHandlers } from './features/catalogue/catalogue-routes.ts';
@@ -21,6 +20,8 @@ import { Refused } from './http/refused.ts';
 import { admit, type Door, type Handler, type Handlers, serveRoute } from './http/serve-route.ts';
 import { serveWeb } from './http/serve-web.ts';
 import { createCookies } from './http/session-cookie.ts';
+import { createLiveChannel } from './live/live-channel.ts';
+import { liveHandlers } from './live/live-routes.ts';
 import type { Services } from './services.ts';
 
 export interface AppOptions {
@@ -69,7 +70,14 @@ export function createApp(options: AppOptions): Express {
   };
   // A stream that stays open is nobody at work.
   const findWatcher: Door['findActor'] = (req) => sessions.findActor(cookies.readSession(req), false);
-  const live = createLiveSheets({ bus: deps.bus, assignments, findActor: findWatcher });
+  const live = createLiveChannel({
+    bus: deps.bus,
+    changes: services.changes,
+    mayDo: services.mayDo,
+    findActor: findWatcher,
+    findLine: assignments.findLine,
+    isReceived: services.isReceived,
+  });
   const door: Door = { findActor, demo: demoPeople !== null, mayDo: services.mayDo, security: services.security };
   // A file may be on its way for longer than a session lasts.
   const uploads = createUploadServer(materials, lookAgain);
@@ -135,7 +143,8 @@ export function createApp(options: AppOptions): Express {
     ...materialHandlers(materials, services.madeSlides),
     ...catalogueHandlers(services.catalogue, materials),
     ...lessonHandlers(lessons),
-    ...assignmentHandlers(assignments, live, services.security),
+    ...assignmentHandlers(assignments, services.security),
+    ...liveHandlers(live),
     ...attemptHandlers(services),
     ...bankHandlers(services.bank, services.exchange),
   };

@@ -38,6 +38,7 @@ import { createMaterialRepository } from './features/materials/material-reposito
 import { createMaterialService } from './features/materials/material-service.ts';
 import { createMediaStore } from './features/materials/media-store.ts';
 import { createJobQueue } from './jobs/job-queue.ts';
+import { createChangeLog } from './live/change-log.ts';
 import { createProjections } from './projections/all-projections.ts';
 import { createLessonUses } from './projections/lesson-uses.ts';
 import { createMaterialUses } from './projections/material-uses.ts';
@@ -56,6 +57,8 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const security = createSecurityLog(deps);
   const sessions = createSessionService({ ...deps, security });
   const classes = createClassRepository(deps);
+  const changes = createChangeLog(deps);
+  const versionNow = changes.version;
   const classRelations = createClassRelations(deps);
   const recipients = createRecipientRepository(deps);
   const given = createAssignedLessons({ ...deps, recipients });
@@ -124,6 +127,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     classes,
     lessons: lessonRepository,
     relations: classRelations,
+    versionNow,
     nameOf: sessions.nameOf,
   });
   const lessons = createLessonService({
@@ -157,6 +161,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     close(): void {
       jobs.stop();
       refreshing.stop();
+      changes.close();
       stopping.abort();
       reader.close();
       studentReader.close();
@@ -164,6 +169,8 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     sessions,
     security,
     mayDo,
+    changes,
+    isReceived: (studentId: string, assignmentId: string) => recipients.find(assignmentId, studentId) !== undefined,
     classRelations,
     attempts,
     states,
@@ -182,7 +189,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     lessons,
     assignments,
     answerFiles,
-    walks: createWalkService({ ...shared, sheets, classes, answerFiles }),
+    walks: createWalkService({ ...shared, sheets, classes, answerFiles, versionNow }),
     bank,
     exchange: createExchangeService({
       ...deps,

@@ -6,7 +6,15 @@ export interface EventMap {
   rightsChanged: { readonly userId: string };
   /** Something is different for a student from now on. */
   recipientChanged: { readonly assignmentId: string; readonly studentId: string };
-  attemptChanged: { readonly assignmentId: string; readonly attemptId: string; readonly studentId: string };
+  /** Something of an assignment is different for everybody. */
+  assignmentChanged: { readonly assignmentId: string };
+  attemptChanged: {
+    readonly assignmentId: string;
+    readonly attemptId: string;
+    readonly studentId: string;
+    /** By somebody else than the student. */
+    readonly byOthers: boolean;
+  };
 }
 
 type Listener<Name extends keyof EventMap> = (payload: EventMap[Name]) => void;
@@ -22,6 +30,7 @@ export function createEventBus(log: Logger): EventBus {
   const listeners: { [Name in keyof EventMap]: Set<Listener<Name>> } = {
     attemptChanged: new Set(),
     recipientChanged: new Set(),
+    assignmentChanged: new Set(),
     rightsChanged: new Set(),
   };
   return {

@@ -85,7 +85,7 @@ test('a stream of events comes at once, and as it is', async () => {
   const headers = { 'accept-encoding': 'gzip, br', accept: 'text/event-stream', cookie };
   let walk: Promise<unknown> | undefined;
   const first = await new Promise<string>((resolve, reject) => {
-    const request = http.get(`${school.base}/api/assignments/${assignmentId}/live`, { headers }, (response) => {
+    const request = http.get(`${school.base}/api/live?on=sheet:${assignmentId}`, { headers }, (response) => {
       expect(response.headers['content-encoding']).toBeUndefined();
       response.once('data', (chunk: Buffer) => {
         resolve(chunk.toString());

@@ -2,6 +2,7 @@ export { classLocales } from './class-locales.ts';
 export { type ErrorBody, type ErrorCode, statusOfError } from './errors.ts';
 export { mostEventsPerBatch, type SentEvent } from './event-schemas.ts';
 export { lessonSchema } from './lesson-schemas.ts';
+export { type LiveMessages, type LiveName, type LiveTopic, liveNames } from './live.ts';
 export {
   type Permission,
   permissionOf,

@@ -93,7 +93,6 @@ export const permissionOfRoute = {
   readWalkedPath: 'followAssignment',
   readSheet: 'followAssignment',
   exportSheet: 'followAssignment',
-  watchSheet: 'followAssignment',
   adjust: 'followAssignment',
   listAdjustments: 'followAssignment',
   readAttempt: 'followAssignment',

@@ -48,7 +48,7 @@ export const routePaths = {
   readWalkedPath: ['GET', '/api/assignments/:assignmentId/path'],
   readSheet: ['GET', '/api/assignments/:assignmentId/sheet'],
   exportSheet: ['GET', '/api/assignments/:assignmentId/sheet.csv'],
-  watchSheet: ['GET', '/api/assignments/:assignmentId/live'],
+  watch: ['GET', '/api/live'],
   adjust: ['POST', '/api/assignments/:assignmentId/adjustments'],
   listAdjustments: ['GET', '/api/assignments/:assignmentId/students/:studentId/adjustments'],
   readAttempt: ['GET', '/api/assignments/:assignmentId/students/:studentId'],

@@ -171,7 +171,8 @@ export const routes = {
   }),
   readSheet: route(...routePaths.readSheet, 'teacher', { output: s.sheetSchema }),
   exportSheet: route(...routePaths.exportSheet, 'teacher'),
-  watchSheet: route(...routePaths.watchSheet, 'teacher'),
+  /** A stream of server-sent events about the topics in `on`, from behind the version in `since` on. */
+  watch: route(...routePaths.watch, 'signedIn'),
   /** Makes something different for some students; answers with their lines of the sheet. */
   adjust: route(...routePaths.adjust, 'teacher', {
     body: v.object({
@@ -269,7 +270,7 @@ export const routes = {
 
   // the student's side
   listTodo: route(...routePaths.listTodo, 'student', {
-    output: v.object({ items: v.array(s.todoItemSchema), now: v.number() }),
+    output: v.object({ items: v.array(s.todoItemSchema), now: v.number(), version: v.string() }),
   }),
   listFeedback: route(...routePaths.listFeedback, 'student', { output: v.array(s.feedbackItemSchema) }),
   beginWalk: route(...routePaths.beginWalk, 'student', { output: s.walkSchema }),

@@ -241,6 +241,8 @@ export const sheetSchema = v.object({
   stops: v.array(sheetStopSchema),
   students: v.array(sheetLineSchema),
   now: v.number(),
+  /** From which on the live channel tells what happens. */
+  version: v.string(),
 });
 export type SentSheet = v.InferOutput<typeof sheetSchema>;
 /** A sheet whose lines have been read. */
@@ -409,6 +411,7 @@ export const walkSchema = v.strictObject({
   /** The learner's assignments of the lessons to which readings lead on. */
   nextLessons: v.array(v.object({ lessonId: v.string(), assignmentId: v.string(), title: v.string() })),
   now: v.number(),
+  version: v.string(),
 });
 export type Walk = v.InferOutput<typeof walkSchema>;
 

@@ -21,7 +21,7 @@ export function applyMet(context: WalkContext, state: AttemptState, event: MetEv
   const before = partStateOf(state, part);
   if (!context.terms.skipping && event.fromMs > before.furthestMs + gateToleranceMs) return 'beyondGate';
   const fromMs = Math.max(event.fromMs, part.inMs);
-  const gateMs = playLimitMs(part, state, context.terms);
+  const gateMs = playLimitMs(part, state, context);
   const sitting = state.intake.sittings[event.sittingId];
   if (!sitting) return 'notReached';
   const price = creditPriceOf(part, context.terms);
@@ -80,9 +80,7 @@ export function moveTo(
   if (!part) return 'partUnknown';
   if (!isPartOpen(context, state, partId)) return 'beyondGate';
   const before = partStateOf(state, part);
-  const limitMs = context.terms.skipping
-    ? part.outMs
-    : Math.min(before.furthestMs, playLimitMs(part, state, context.terms));
+  const limitMs = context.terms.skipping ? part.outMs : Math.min(before.furthestMs, playLimitMs(part, state, context));
   const positionMs = Math.min(Math.max(atMs, part.inMs), Math.max(limitMs, part.inMs));
   return { ...state, currentPartId: partId, parts: { ...state.parts, [partId]: { ...before, positionMs } } };
 }

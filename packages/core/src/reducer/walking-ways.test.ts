@@ -45,7 +45,7 @@ describe('a rule', () => {
     walk.play('film', 5_000);
     walk.answer('check', false);
     expect(partsOf(walk.state)).toEqual(['film']);
-    expect(playLimitMs(view.lesson.parts[0] as never, walk.state, defaultTerms)).toBe(5_000);
+    expect(playLimitMs(view.lesson.parts[0] as never, walk.state, { terms: defaultTerms })).toBe(5_000);
   });
 
   test.each([

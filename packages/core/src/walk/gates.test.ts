@@ -46,13 +46,13 @@ describe('with skipping off', () => {
     ['at the end', 12, 50_000, 50_000],
   ])('%s: how far one may play, and jump', (_, count, play, seek) => {
     const { state, terms } = walkTo(count);
-    expect([playLimitMs(clip, state, terms), seekLimitMs(clip, state, terms)]).toEqual([play, seek]);
+    expect([playLimitMs(clip, state, { terms }), seekLimitMs(clip, state, { terms })]).toEqual([play, seek]);
   });
 
   test('going back does not take back what was reached', () => {
     const { state, terms } = walkTo(7, { more: [{ type: 'sought', partId: 'clip', fromMs: 30_000, toMs: 12_000 }] });
     expect(partStateOf(state, clip).positionMs).toBe(12_000);
-    expect(seekLimitMs(clip, state, terms)).toBe(30_000);
+    expect(seekLimitMs(clip, state, { terms })).toBe(30_000);
   });
 
   test('one may hand in when every stop is settled and the end is reached, once', () => {
@@ -69,7 +69,7 @@ describe('with skipping off', () => {
 
 test('with skipping on, the whole window is free and handing in is always open', () => {
   const { context, state, terms } = walkTo(1, { terms: skipping });
-  expect([playLimitMs(clip, state, terms), seekLimitMs(clip, state, terms)]).toEqual([50_000, 50_000]);
+  expect([playLimitMs(clip, state, { terms }), seekLimitMs(clip, state, { terms })]).toEqual([50_000, 50_000]);
   expect(canHandIn(context, state)).toBe(true);
 });
 
@@ -119,5 +119,54 @@ describe('several parts', () => {
   test('handing in waits for the last of them', () => {
     const { context, state } = walkTo(12, { lesson });
     expect(canHandIn(context, state)).toBe(false);
+  });
+});
+
+describe('with a class that is led', () => {
+  const paced = (untilMs: number, { context, state }: ReturnType<typeof walkTo>, partId = clip.id) => {
+    const led = { ...context, pace: { partId, untilMs } };
+    return { led, state };
+  };
+
+  test('nobody goes further than the class, whatever they have settled', () => {
+    for (const terms of [defaultTerms, skipping]) {
+      const { led, state } = paced(25_000, walkTo(4, { terms }));
+      expect([playLimitMs(clip, state, led), seekLimitMs(clip, state, led)]).toEqual([
+        25_000,
+        terms.skipping ? 25_000 : 20_000,
+      ]);
+    }
+  });
+
+  test('the pace opens no gate that is one’s own', () => {
+    const { led, state } = paced(45_000, walkTo(1));
+    expect(playLimitMs(clip, state, led)).toBe(20_000);
+  });
+
+  test('the parts behind are closed, and nobody hands in before the class is at the end', () => {
+    const second = { ...clip, id: 'second', stops: [] };
+    const lesson = { ...bridgeLesson, parts: [clip, second] };
+    const walked = walkTo(0, { lesson, terms: skipping });
+    const ahead = paced(50_000, walked);
+    expect([isPartOpen(ahead.led, ahead.state, 'second'), canHandIn(ahead.led, ahead.state)]).toEqual([false, false]);
+    const { led, state } = paced(50_000, walked, 'second');
+    expect([isPartOpen(led, state, 'second'), canHandIn(led, state)]).toEqual([true, true]);
+  });
+
+  test('the reducer refuses what goes further', () => {
+    const { context } = walkTo(0, { terms: skipping });
+    const event = createSitting('led');
+    const bodies: LearnerEventBody[] = [
+      { type: 'opened' },
+      { type: 'met', partId: 'clip', fromMs: 10_000, toMs: 30_000, rate: 1 },
+    ];
+    const led = { ...context, pace: { partId: 'clip', untilMs: 20_000 } };
+    const begun = beginAttempt({ begunAt: 1_000_000, secret: 'of a test' });
+    const state = takeInAll(
+      led,
+      begun,
+      bodies.map((body) => event(body)),
+    );
+    expect(partStateOf(state, clip).furthestMs).toBeLessThanOrEqual(20_500);
   });
 });

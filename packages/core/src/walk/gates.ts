@@ -3,7 +3,18 @@ import type { Terms } from '../attempt/terms.ts';
 import { freeStart, isFree, isStraight, orderedStops } from '../path/path-lesson.ts';
 import { routeOf, stopsOnRoute } from './route.ts';
 import { isFinishedFrom, partStateOf, reachToleranceMs, unsettledFrom } from './settled.ts';
-import { findPart, findStop, type WalkContext, type WalkLesson, type WalkPart, type WalkStop } from './walk-lesson.ts';
+import {
+  findPart,
+  findStop,
+  type Pace,
+  type WalkContext,
+  type WalkLesson,
+  type WalkPart,
+  type WalkStop,
+} from './walk-lesson.ts';
+
+/** What of a walk's context says how far one may go. */
+export type Gates = Pick<WalkContext, 'terms' | 'pace'>;
 
 /** A player stops a few hundredths off its mark; a claim this far past a gate is still at the gate. */
 export const gateToleranceMs = 500;
@@ -47,8 +58,12 @@ export function nextUnsettledStop(part: WalkPart, state: AttemptState): WalkStop
  * How far into a part the learner may have got by playing, in ms of the film: with skipping off the next stop that
  * is not settled, else the end of the window. Where the way led out of a part, it goes as far as it was left.
  */
-export function playLimitMs(part: WalkPart, state: AttemptState, terms: Terms): number {
-  if (terms.skipping) return part.outMs;
+export function playLimitMs(part: WalkPart, state: AttemptState, { terms, pace }: Gates): number {
+  const ownMs = terms.skipping ? part.outMs : ownLimitMs(part, state);
+  return pace?.partId === part.id ? Math.min(ownMs, pace.untilMs) : ownMs;
+}
+
+function ownLimitMs(part: WalkPart, state: AttemptState): number {
   const legs = state.route?.legs.filter(({ partId }) => partId === part.id) ?? [];
   if (legs.length === 0) return nextUnsettledStop(part, state)?.atMs ?? part.outMs;
   return Math.max(...legs.map((leg) => leg.untilMs ?? legLimitMs(part, leg, state)));
@@ -71,9 +86,9 @@ function legLimitMs(part: WalkPart, leg: Leg, state: AttemptState): number {
  * The furthest place the learner may jump to: with skipping off the furthest point met or the next stop that is not
  * settled, whichever comes first; back is always free.
  */
-export function seekLimitMs(part: WalkPart, state: AttemptState, terms: Terms): number {
-  if (terms.skipping) return part.outMs;
-  return Math.min(partStateOf(state, part).furthestMs, playLimitMs(part, state, terms));
+export function seekLimitMs(part: WalkPart, state: AttemptState, gates: Gates): number {
+  const limitMs = playLimitMs(part, state, gates);
+  return gates.terms.skipping ? limitMs : Math.min(partStateOf(state, part).furthestMs, limitMs);
 }
 
 /** Whether the learner may play or move in a part now; an open stop can forbid it by the terms. */
@@ -83,7 +98,7 @@ export function isMaterialLocked(context: WalkContext, state: AttemptState): boo
 
 /** Whether the learner has got to a stop: the film was met up to it, and with skipping off all before it is settled. */
 export function isStopReached(context: WalkContext, state: AttemptState, part: WalkPart, stop: WalkStop): boolean {
-  if (stop.atMs > playLimitMs(part, state, context.terms)) return false;
+  if (stop.atMs > playLimitMs(part, state, context)) return false;
   if (!isPartOpen(context, state, part.id)) return false;
   if (!context.terms.skipping && stopsOnRoute(context.lesson, state)?.has(stop.id) === false) return false;
   const leg = currentLegIn(part, state);
@@ -98,12 +113,19 @@ export function isStopReached(context: WalkContext, state: AttemptState, part: W
  * Whether a part may be entered: when the way has led there. Where there is only one way, skipping opens all of it;
  * where there are several, choices and rules decide, whatever is skipped.
  */
-export function isPartOpen({ lesson, terms }: WalkContext, state: AttemptState, partId: string): boolean {
+export function isPartOpen({ lesson, terms, pace }: WalkContext, state: AttemptState, partId: string): boolean {
+  if (pace && isBehind(lesson, pace, partId)) return false;
   if (!isStraight(lesson)) return routeOf(lesson, state).legs.some((leg) => leg.partId === partId);
   if (terms.skipping) return findPart(lesson, partId) !== undefined;
   const index = lesson.parts.findIndex(({ id }) => id === partId);
   // What may be taken in any order does not wait for its neighbours.
   return index >= 0 && lesson.parts.slice(0, freeStart(lesson, index)).every((part) => isPartFinished(part, state));
+}
+
+/** Whether a part lies behind the one up to which a class is led. */
+function isBehind({ parts }: WalkLesson, pace: Pace, partId: string): boolean {
+  const place = (id: string) => parts.findIndex((part) => part.id === id);
+  return place(partId) > place(pace.partId);
 }
 
 /** The choices of a fork that are open: those that wait for a part only once it is done. */
@@ -134,7 +156,9 @@ export function isAtEnd(lesson: WalkLesson, state: AttemptState): boolean {
 }
 
 /** Whether the learner may hand in now: with skipping off, only at the end. */
-export function canHandIn({ lesson, terms }: WalkContext, state: AttemptState): boolean {
+export function canHandIn({ lesson, terms, pace }: WalkContext, state: AttemptState): boolean {
+  const last = lesson.parts.at(-1);
+  if (pace && last && (pace.partId !== last.id || pace.untilMs < last.outMs)) return false;
   return state.handedInAt === null && (terms.skipping || isAtEnd(lesson, state));
 }
 

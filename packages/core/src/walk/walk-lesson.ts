@@ -73,6 +73,12 @@ export function hintCostOf({ hint, hintCost }: Pick<WalkQuestion, 'hint' | 'hint
 /** Marks a response that came at a moment, epoch ms, by the key of then; or says null where a teacher must, or where the key is not to be had here. */
 export type Marker = (questionId: string, response: Response, at: number) => Hundredths | null;
 
+/** Up to where a class may go together: a place of a part. What lies behind it is closed until it moves on. */
+export interface Pace {
+  readonly partId: string;
+  readonly untilMs: number;
+}
+
 /** What an attempt is walked against. */
 export interface WalkContext {
   readonly lesson: WalkLesson;
@@ -80,6 +86,8 @@ export interface WalkContext {
   readonly mark: Marker;
   /** What of the lesson is one student's, where it is not told already: what is drawn, and what is for their groups. */
   readonly own?: ((lesson: WalkLesson, state: AttemptState) => WalkLesson) | undefined;
+  /** How far a class is led at present; absent where everybody goes at their own pace. */
+  readonly pace?: Pace | undefined;
   /** The window in force when something came in, server clock, epoch ms; always open where nobody says. */
   readonly windowAt?: ((receivedAt: number) => AssignmentWindow | null) | undefined;
 }

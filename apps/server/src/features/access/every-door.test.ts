@@ -110,7 +110,7 @@ async function tryDoor(name: RouteName, personId: string) {
 }
 
 /** These end what the others need, or never end by themselves. */
-const apart: readonly RouteName[] = ['signOut', 'signOutEverywhere', 'watchSheet', 'enterDemo', 'uploadFile'];
+const apart: readonly RouteName[] = ['signOut', 'signOutEverywhere', 'watch', 'enterDemo', 'uploadFile'];
 const names = (Object.keys(routes) as RouteName[])
   .filter((name) => !apart.includes(name))
   // Last, so that what they take away was there for everybody.
@@ -134,11 +134,19 @@ describe('every route as everybody, in every relation', () => {
   });
 });
 
-test('the live sheet is for whoever follows it', async () => {
-  for (const id of Object.keys(people)) {
-    if (!isRefused('watchSheet', people[id] as Person)) continue;
-    expect([id, (await tryDoor('watchSheet', id)).status]).toEqual([id, 404]);
+test('what is told live is for whoever follows the assignment, or receives it', async () => {
+  const status = async (id: string, topic: string) => {
+    const stream = await fetch(`${school.base}/api/live?on=${topic}`, { headers: { cookie: school.as(id).cookie } });
+    await stream.body?.cancel();
+    return stream.status;
+  };
+  for (const [id, person] of Object.entries(people)) {
+    const follows = person.to.assignment?.some((relation) => relation === 'teaches' || relation === 'substitutes');
+    expect([id, await status(id, `sheet:${things.assignmentId}`)]).toEqual([id, follows ? 200 : 404]);
+    expect([id, await status(id, 'own')]).toEqual([id, person.roles.includes('student') ? 200 : 404]);
   }
+  for (const topic of ['', 'sheet:nowhere', 'everything', 'own&on=sheet:nowhere'])
+    expect([topic, await status('imani', topic)]).toEqual([topic, 404]);
 });
 
 test('a substitute sees the class and its sheet, and gives time; marks are for its teachers', async () => {

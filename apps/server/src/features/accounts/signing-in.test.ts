@@ -105,7 +105,7 @@ describe('sessions', () => {
     school.addMaterial('film', 60_000);
     const { assignmentId } = await school.assignLesson(bridgeLesson);
     const watch = async (cookie: string) => {
-      const stream = await fetch(`${school.base}/api/assignments/${assignmentId}/live`, { headers: { cookie } });
+      const stream = await fetch(`${school.base}/api/live?on=sheet:${assignmentId}`, { headers: { cookie } });
       return (stream.body as ReadableStream<Uint8Array>).getReader();
     };
     const isEnded = async (reader: ReadableStreamDefaultReader<Uint8Array>) => {
@@ -127,7 +127,7 @@ describe('sessions', () => {
     school.addMaterial('film', 60_000);
     const { assignmentId } = await school.assignLesson(bridgeLesson);
     const adaeze = school.as('adaeze');
-    const stream = await fetch(`${school.base}/api/assignments/${assignmentId}/live`, {
+    const stream = await fetch(`${school.base}/api/live?on=sheet:${assignmentId}`, {
       headers: { cookie: adaeze.cookie },
     });
     for (let i = 0; i < 30; i++) {

@@ -1,21 +1,11 @@
 import type { Handlers } from '../../http/serve-route.ts';
 import type { SecurityLog } from '../accounts/security-log.ts';
 import type { AssignmentService } from './assignment-service.ts';
-import type { LiveSheets } from './live-sheets.ts';
 
-type Names =
-  | 'listAssignments'
-  | 'assign'
-  | 'changeWindow'
-  | 'readSheet'
-  | 'exportSheet'
-  | 'watchSheet'
-  | 'adjust'
-  | 'listAdjustments';
+type Names = 'listAssignments' | 'assign' | 'changeWindow' | 'readSheet' | 'exportSheet' | 'adjust' | 'listAdjustments';
 
 export function assignmentHandlers(
   assignments: AssignmentService,
-  live: LiveSheets,
   security: Pick<SecurityLog, 'record'>,
 ): Pick<Handlers, Names> {
   return {
@@ -27,11 +17,6 @@ export function assignmentHandlers(
       const { csv, title } = assignments.exportSheet(actor, params.assignmentId);
       security.record('exported', actor.id, 'sheet');
       res.attachment(`${title}.csv`).type('text/csv; charset=utf-8; header=present').send(csv);
-      return undefined;
-    },
-    watchSheet: async ({ actor, params, req, res }) => {
-      assignments.assertFollowed(actor, params.assignmentId);
-      await live.watch(actor, params.assignmentId, req, res);
       return undefined;
     },
     adjust: ({ actor, params, body }) => assignments.adjust(actor, params.assignmentId, body),

@@ -59,12 +59,28 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'bus'> {
   readonly classes: ClassRepository;
   readonly lessons: LessonRepository;
   readonly relations: ClassRelations;
+  /** Of the live channel, before anything is read. */
+  readonly versionNow: () => string;
   /** Names of people, by id. */
   readonly nameOf: (userId: string) => string;
 }
 
 export function createAssignmentService(options: Options) {
-  const { db, clock, newId, bus, repository, given, recipients, sheets, classes, lessons, relations, nameOf } = options;
+  const {
+    db,
+    clock,
+    newId,
+    bus,
+    repository,
+    given,
+    recipients,
+    sheets,
+    classes,
+    lessons,
+    relations,
+    versionNow,
+    nameOf,
+  } = options;
 
   /** @throws Refused notFound when it was given to no class that the actor follows */
   const getFollowed = (actor: Actor, assignmentId: string): Followed => {
@@ -131,6 +147,7 @@ export function createAssignmentService(options: Options) {
   };
 
   const buildSheet = ({ row, classIds, to }: Followed): SentSheet => {
+    const version = versionNow();
     const { lesson, editionNumber, lessonId, terms } = given.getLesson(row.id);
     const students = sheets.list(row.id, classIds);
     return {
@@ -142,6 +159,7 @@ export function createAssignmentService(options: Options) {
       stops: columnsOf(lesson),
       students: students.map(({ line }) => line),
       now: clock(),
+      version,
     };
   };
 
@@ -215,6 +233,7 @@ export function createAssignmentService(options: Options) {
         for (const { id } of meant) repository.setWindow(id, window, clock());
       });
       given.forget([assignmentId]);
+      bus.publish('assignmentChanged', { assignmentId });
       return summarizeStored(actor, [row])[0] as AssignmentSummary;
     },
 
@@ -225,11 +244,6 @@ export function createAssignmentService(options: Options) {
       const read = { ...sheet, students: sheet.students.map(readSheetLine) };
       const csv = sheetToCsv(read, given.getLesson(assignmentId).lesson);
       return { csv, title: `${sheet.assignment.title} - ${sheet.assignment.className}` };
-    },
-
-    /** Checks that the actor may watch, for the live stream. */
-    assertFollowed(actor: Actor, assignmentId: string): void {
-      getFollowed(actor, assignmentId);
     },
 
     /** The lines of the sheet, with the attempts that count. */

@@ -149,9 +149,16 @@ export function createRecipientRepository({ db, newId }: Pick<Deps, 'db' | 'newI
       follow({ addressee: sql`a.id = ${addresseeId}`, student: sql`true` }, at);
     },
 
-    /** Lets what was given follow the class and groups that a student is in now. */
-    followStudent(classId: string, studentId: string, at: number): void {
+    /** Lets what was given follow the class and groups that a student is in now. @returns which assignments */
+    followStudent(classId: string, studentId: string, at: number): string[] {
       follow({ addressee: sql`a.class_id = ${classId}`, student: sql`student_id = ${studentId}` }, at);
+      return db
+        .selectDistinct({ assignmentId: recipients.assignmentId })
+        .from(recipients)
+        .innerJoin(addressees, eq(addressees.id, recipients.addresseeId))
+        .where(and(eq(addressees.classId, classId), eq(recipients.studentId, studentId)))
+        .all()
+        .map(({ assignmentId }) => assignmentId);
     },
   };
 }

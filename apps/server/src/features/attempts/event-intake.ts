@@ -11,6 +11,8 @@ import type { AttemptStates, KnownState } from './attempt-states.ts';
 export interface Intake {
   readonly state: AttemptState;
   readonly outcomes: readonly Outcome[];
+  /** Something was done by somebody else than the student. */
+  readonly byOthers: boolean;
   /** The way the student is on has changed. */
   readonly isRouteMoved: boolean;
 }
@@ -92,6 +94,7 @@ export function createEventIntake({
     const before = known.state;
     let state = before;
     let isAdmitted = false;
+    let byOthers = false;
     const outcomes: Outcome[] = [];
     for (const event of toEvents(before)) {
       const isKnownSitting = event.sittingId in state.intake.sittings;
@@ -105,6 +108,7 @@ export function createEventIntake({
         log(attemptId, { state, savedVersion: known.savedVersion }, result.state, event, result.outcome);
       state = result.state;
       if (event.type === 'admitted') isAdmitted = true;
+      if (eventTraits[event.type].by === 'teacher') byOthers = true;
     }
     // What was admitted counts from where it stands in the log.
     if (isAdmitted) state = states.replayed(attemptId);
@@ -120,7 +124,7 @@ export function createEventIntake({
           projection.keep(attemptId, context.lesson, isAdmitted ? null : before, state);
     }
     fresh.set(attemptId, { state, savedVersion });
-    return { state, outcomes, isRouteMoved: state.route?.legs !== before.route?.legs };
+    return { state, outcomes, byOthers, isRouteMoved: state.route?.legs !== before.route?.legs };
   };
 
   const flush = () => {
@@ -154,7 +158,8 @@ export function createEventIntake({
   const finish = (job: Job, intake: Intake) => {
     job.resolve(intake);
     const { assignmentId, attemptId, studentId } = job.key;
-    bus.publish('attemptChanged', { assignmentId, attemptId, studentId });
+    const { byOthers } = intake;
+    bus.publish('attemptChanged', { assignmentId, attemptId, studentId, byOthers });
   };
 
   return {

@@ -33,6 +33,8 @@ interface Options extends Pick<Deps, 'clock' | 'newId'> {
   readonly sheets: SheetRepository;
   readonly attempts: AttemptRepository;
   readonly intake: EventIntake;
+  /** Of the live channel, before anything is read. */
+  readonly versionNow: () => string;
   readonly classes: Pick<ClassRepository, 'findPlace'>;
   readonly answerFiles: Pick<AnswerFileService, 'areOwn'>;
 }
@@ -42,7 +44,7 @@ const mostEvents = 200_000;
 
 /** The student's side: what there is to do, and walking it. */
 export function createWalkService(options: Options) {
-  const { clock, newId, given, received, sheets, attempts, intake, classes, answerFiles } = options;
+  const { clock, newId, given, received, sheets, attempts, intake, classes, answerFiles, versionNow } = options;
   const assertOpen = (window: AssignmentWindow) => {
     const phase = windowPhase(window, clock());
     if (phase === 'notYetOpen') throw new Refused('windowNotOpen');
@@ -115,6 +117,7 @@ export function createWalkService(options: Options) {
   const getReceived = (actor: Actor, assignmentId: string): Received => found(received.find(actor.id, assignmentId));
 
   const walkOf = (actor: Actor, { assignment, terms: effective }: Received, attempt: AttemptKey): Walk => {
+    const version = versionNow();
     const { lesson, terms } = given.getLesson(assignment.id, attempt.editionId);
     return {
       ...{ attemptId: attempt.attemptId, assignmentId: assignment.id, timeZone: assignment.timeZone },
@@ -123,6 +126,7 @@ export function createWalkService(options: Options) {
       view: viewOf(attempt, intake.readState(attempt.attemptId)),
       nextLessons: nextLessonsOf(actor, lesson),
       now: clock(),
+      version,
     };
   };
 
@@ -142,7 +146,8 @@ export function createWalkService(options: Options) {
   };
 
   return {
-    listTodo(actor: Actor): { items: TodoItem[]; now: number } {
+    listTodo(actor: Actor): { items: TodoItem[]; now: number; version: string } {
+      const version = versionNow();
       const all = received.list(actor.id);
       const outlines = sheets.listOutlinesOf(actor.id);
       const figures = given.figuresOf(all.map(({ assignment }) => assignment));
@@ -174,7 +179,7 @@ export function createWalkService(options: Options) {
           },
         ];
       });
-      return { items, now: clock() };
+      return { items, now: clock(), version };
     },
 
     /** Answers that a teacher has marked, said something about, or given back. */

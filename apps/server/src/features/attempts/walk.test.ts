@@ -233,7 +233,7 @@ test('the sheet as CSV: header, CRLF, and no cell that a spreadsheet would compu
 test('an open sheet is told of every change as it happens', async () => {
   const { assignmentId, send } = await begin();
   const controller = new AbortController();
-  const stream = await fetch(`${school.base}/api/assignments/${assignmentId}/live`, {
+  const stream = await fetch(`${school.base}/api/live?on=sheet:${assignmentId}`, {
     headers: { cookie: school.as('adaeze').cookie },
     signal: controller.signal,
   });
@@ -244,8 +244,8 @@ test('an open sheet is told of every change as it happens', async () => {
   await send(event({ type: 'opened' }), event({ type: 'met', partId: 'clip', fromMs: 10_000, toMs: 15_000, rate: 1 }));
   let text = '';
   while (!/data:.*\n\n/.test(text)) text += new TextDecoder().decode((await reader.read()).value);
-  expect(text).toContain('event:student');
-  const line: SheetLine = JSON.parse(/data:(.*)/.exec(text)?.[1] ?? '');
+  expect(text).toContain('event:line');
+  const { line }: { line: SheetLine } = JSON.parse(/data:(.*)/.exec(text)?.[1] ?? '');
   expect([line.studentId, readSheetLine(line).row?.metShare]).toEqual(['imani', 0.125]);
   // Hundreds of watchers are told of every step: as it is stored, and no longer.
   expect(JSON.stringify(line).length).toBeLessThan(300);

@@ -6,8 +6,8 @@ import type { Deps } from '../../deps.ts';
 export type Roster = ReturnType<typeof createRoster>;
 
 interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'bus'> {
-  /** What was given follows the class and groups a student is in, in the same transaction. */
-  readonly followStudent: (classId: string, studentId: string, at: number) => void;
+  /** What was given follows the class and groups a student is in, in the same transaction; says which of it. */
+  readonly followStudent: (classId: string, studentId: string, at: number) => readonly string[];
 }
 
 /** The one way to change who is in a class and in its groups: what was given follows. */
@@ -54,13 +54,11 @@ export function createRoster({ db, clock, newId, bus, followStudent }: Options) 
   };
 
   const change = (classId: string, studentId: string, work: () => boolean): boolean => {
-    const isChanged = inTransaction(db, () => {
-      const done = work();
-      if (done) followStudent(classId, studentId, clock());
-      return done;
-    });
-    if (isChanged) bus.publish('rightsChanged', { userId: studentId });
-    return isChanged;
+    const followed = inTransaction(db, () => (work() ? followStudent(classId, studentId, clock()) : null));
+    if (!followed) return false;
+    bus.publish('rightsChanged', { userId: studentId });
+    for (const assignmentId of followed) bus.publish('recipientChanged', { assignmentId, studentId });
+    return true;
   };
 
   return {

@@ -86,7 +86,7 @@ describe('what belongs to others is not there', () => {
         ask(who, 'POST', `/api/lessons/${lessonId}/editions`, { draftVersion: 1 }),
         ask(who, 'GET', `/api/assignments/${assignmentId}/sheet`),
         ask(who, 'GET', `/api/assignments/${assignmentId}/sheet.csv`),
-        ask(who, 'GET', `/api/assignments/${assignmentId}/live`),
+        ask(who, 'GET', `/api/live?on=sheet:${assignmentId}`),
         ask(who, 'GET', `/api/assignments/${assignmentId}/students/imani`),
         ask(who, 'PATCH', `/api/assignments/${assignmentId}/window`, window),
         ask(who, 'GET', '/api/classes/amber'),

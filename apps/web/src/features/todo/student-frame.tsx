@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Outlet } from 'react-router';
 import { call } from '../../api/client.ts';
+import { useLive } from '../../live/use-live.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { PageFrame } from '../../ui/page-frame.tsx';
 import { enStudent } from '../../words/en-student.ts';
@@ -11,7 +12,7 @@ import { openOutbox } from '../outbox/outbox.ts';
 import { type LeftOver, sendLeftOver } from '../outbox/send-left-over.ts';
 import { PersonMenu } from '../session/person-menu.tsx';
 import { RequireRole } from '../session/require-role.tsx';
-import { todoOptions } from './queries.ts';
+import { feedbackOptions, todoOptions } from './queries.ts';
 
 addWords(enStudent);
 
@@ -20,7 +21,13 @@ export function Component() {
 }
 
 function Frame({ me }: { readonly me: Me }) {
+  const queryClient = useQueryClient();
   const todo = useQuery(todoOptions());
+  // A mark, a word, later dates, another attempt: in front of the student at once.
+  const askAgain = () => {
+    for (const { queryKey } of [todoOptions(), feedbackOptions()]) void queryClient.invalidateQueries({ queryKey });
+  };
+  useLive('own', todo.data?.version, { changed: askAgain, askAgain });
   const backCount = (todo.data?.items ?? []).reduce((sum, { givenBack }) => sum + givenBack.count, 0);
   const places = [
     { to: '/to-do', label: t('todo.title') },

@@ -55,7 +55,7 @@ function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Pro
       inMs={part.inMs}
       outMs={part.outMs}
       startMs={startMs}
-      limitMs={seekLimitMs(part, state, terms)}
+      limitMs={seekLimitMs(part, state, session.context)}
       lockedWords={isLocked ? t('walk.locked') : null}
       lines={lines}
       narrations={part.narrations}
@@ -129,7 +129,7 @@ function ContentPartView({
   // Of a material in parts, the stretch of this one.
   const { lines, blocks, slides } = useMemo(() => stretchOf(part, content), [part, content]);
   const isLocked = isMaterialLocked(session.context, state);
-  const limitMs = playLimitMs(part, state, terms);
+  const limitMs = playLimitMs(part, state, session.context);
   const current = () => session.getSnapshot().state;
   // A stop before everything else has nothing to be met before it.
   useEffect(() => {

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { call } from '../../api/client.ts';
+import { useLive } from '../../live/use-live.ts';
 import { QueryView } from '../../ui/query-view.tsx';
 import { enStudent } from '../../words/en-student.ts';
 import { formatInstant } from '../../words/format.ts';
@@ -45,7 +46,8 @@ interface Opened {
 }
 
 function OpenWalk({ walk, leftOver, outbox }: Opened) {
-  const { attemptId, assignmentId, terms, view, now, dueAt, timeZone } = walk;
+  const { attemptId, assignmentId, terms, view, now, timeZone } = walk;
+  const [{ dueAt, closesAt }, setWindow] = useState({ dueAt: walk.dueAt, closesAt: walk.closesAt });
   const [session] = useState(() =>
     createWalkSession({
       attemptId,
@@ -56,13 +58,23 @@ function OpenWalk({ walk, leftOver, outbox }: Opened) {
       leftOver,
       outbox,
       send: (events, options) => call('takeInEvents', { params: { attemptId }, body: { events } }, options),
-      refresh: async () => (await call('beginWalk', { params: { assignmentId } })).view,
+      refresh: async () => {
+        const { view: fresh, dueAt, closesAt } = await call('beginWalk', { params: { assignmentId } });
+        setWindow({ dueAt, closesAt });
+        return fresh;
+      },
       newId: () => v7(),
     }),
   );
+  useLive('own', walk.version, {
+    changed: (message) => {
+      if (message.assignmentId === assignmentId) void session.lookAgain();
+    },
+    askAgain: () => void session.lookAgain(),
+  });
   const dueLine = dueAt === null ? undefined : t('walk.dueLine', { time: formatInstant(dueAt, timeZone) });
   const { nextLessons } = walk;
   // Without a due date what was handed in can be taken back as long as the lesson is open.
-  const withdrawUntil = dueAt ?? walk.closesAt ?? Number.POSITIVE_INFINITY;
+  const withdrawUntil = dueAt ?? closesAt ?? Number.POSITIVE_INFINITY;
   return <WalkView {...{ session, dueLine, nextLessons, withdrawUntil }} backTo="/to-do" backLabel={t('walk.leave')} />;
 }

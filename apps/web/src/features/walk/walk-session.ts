@@ -59,6 +59,12 @@ export interface WalkSession {
   start(): () => void;
 }
 
+/** A walk that the server keeps. */
+export interface RecordedWalk extends WalkSession {
+  /** Asks how things stand: a teacher may have done something. */
+  lookAgain(): Promise<void>;
+}
+
 interface Options {
   readonly attemptId: string;
   readonly assignmentId: string;
@@ -84,7 +90,7 @@ const clockToleranceMs = 5_000;
  * leaves the outbox when the server has confirmed it. The server's view, when it comes, is the truth, and the
  * unconfirmed events are folded on top of it.
  */
-export function createWalkSession(options: Options): WalkSession {
+export function createWalkSession(options: Options): RecordedWalk {
   const { attemptId, terms, outbox, send, newId } = options;
   const context: WalkContext = { lesson: options.view.lesson, terms, mark: () => null };
   const sittingId = newId();
@@ -241,6 +247,7 @@ export function createWalkSession(options: Options): WalkSession {
 
   return {
     context,
+    lookAgain,
     assignmentId: options.assignmentId,
     files: createAnswerFiles(attemptId),
     now,
