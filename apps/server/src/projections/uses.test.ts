@@ -1,5 +1,6 @@
 import type { LessonSummary, Material } from '@semita/core/contract';
 import type { Lesson, LessonChange } from '@semita/core/lesson';
+import { v7 } from 'uuid';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { everyKind } from '../../../../packages/core/src/test/every-kind.ts';
 import { lessonSummaries, lessons, lessonUses } from '../db/schema.ts';
@@ -84,7 +85,13 @@ test('so it is with slides made here and questions of the bank', async () => {
     portrait: false,
     slides: [{ ...slide, film: { materialId: 'other', title: 'A film' } }],
   };
-  const saved = await adaeze.ask('POST', '/api/made-slides', { materialId: null, title: 'Slides of mine', deck });
+  const saved = await adaeze.ask('POST', '/api/made-slides', {
+    materialId: null,
+    title: 'Slides of mine',
+    deck,
+    before: null,
+    saveId: v7(),
+  });
   expect([saved.status, saved.body]).toMatchObject([200, {}]);
   const question = { ...everyKind.choice, picture: { materialId: 'other', alt: 'x' }, stem: 'Which force?' };
   const { body } = await adaeze.ask('POST', '/api/bank', { entries: [{ question, tags: [] }] });

@@ -64,7 +64,7 @@ export const routes = {
   streamMedia: route(...routePaths.streamMedia, 'signedIn'),
   readContent: route(...routePaths.readContent, 'signedIn', { output: s.contentSchema }),
   readMadeSlides: route(...routePaths.readMadeSlides, 'teacher', {
-    output: v.object({ title: v.string(), deck: madeDeckSchema }),
+    output: v.object({ title: v.string(), deck: madeDeckSchema, print: v.string() }),
   }),
   /** Slides as they would look, without keeping them. */
   drawMadeSlides: route(...routePaths.drawMadeSlides, 'teacher', {
@@ -77,8 +77,12 @@ export const routes = {
       materialId: v.nullable(id),
       title: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
       deck: madeDeckSchema,
+      /** Print of the slides that were changed; null for new ones. */
+      before: v.nullable(v.pipe(v.string(), v.maxLength(40))),
+      /** Of this save: one that is sent again because its answer was lost makes no second deck. */
+      saveId: v.pipe(v.string(), v.uuid()),
     }),
-    output: v.object({ id: v.string() }),
+    output: v.object({ id: v.string(), print: v.string() }),
   }),
   describePicture: route(...routePaths.describePicture, 'teacher', {
     body: v.object({ words: v.pipe(v.string(), v.trim(), v.maxLength(1_000)) }),

@@ -1,7 +1,8 @@
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
+import { v7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { lessons } from '../../db/schema.ts';
+import { lessons, materials } from '../../db/schema.ts';
 import { type School, startSchool } from '../../test/harness.ts';
 
 // Each picture is read in a process of its own.
@@ -31,9 +32,13 @@ const slide = (change: object = {}) => ({
 });
 const deckOf = (...slides: object[]) => ({ portrait: false, slides });
 
-async function save(slides: object[], materialId: string | null = null) {
-  const body = { materialId, title: 'Forces', deck: deckOf(...slides) };
-  return school.as('adaeze').ask('POST', '/api/made-slides', body);
+/** Saves on top of what stands there, unless another print is named. */
+async function save(slides: object[], materialId: string | null = null, more: object = {}) {
+  const adaeze = school.as('adaeze');
+  const there = materialId && (await adaeze.ask('GET', `/api/materials/${materialId}/made-slides`)).body;
+  const on = { before: there?.print ?? null, saveId: v7() };
+  const body = { materialId, title: 'Forces', deck: deckOf(...slides), ...on, ...more };
+  return adaeze.ask('POST', '/api/made-slides', body);
 }
 const contentOf = async (id: string, who = 'adaeze') =>
   (await school.as(who).ask('GET', `/api/materials/${id}/content`)).body.slides;
@@ -120,7 +125,7 @@ describe('slides made here', () => {
     const shown = await save([slide({ pictures: [{ materialId: 'foreign', alt: '' }] })]);
     expect(shown.body).toMatchObject({ code: 'inputInvalid' });
     const { body } = await save([slide()]);
-    const change = { materialId: body.id, title: 'Mine now', deck: deckOf(slide()) };
+    const change = { materialId: body.id, title: 'Mine now', deck: deckOf(slide()), before: null, saveId: v7() };
     expect((await school.as('bruno').ask('POST', '/api/made-slides', change)).status).toBe(404);
     expect((await school.as('bruno').ask('GET', `/api/materials/${body.id}/made-slides`)).status).toBe(404);
   });
@@ -198,5 +203,36 @@ test('pictures on slides and in questions without words are told before an editi
         { partId, stopId: 's' },
       ],
     },
+  });
+});
+
+describe('saved twice', () => {
+  test('by a lost answer makes no second deck, and no second version of one that an edition shows', async () => {
+    const once = { saveId: v7() };
+    const { body } = await save([slide()], null, once);
+    expect((await save([slide()], null, once)).body).toEqual(body);
+    await school.give(body.id);
+    const newer = { before: body.print, saveId: v7() };
+    const changed = await save([slide({ heading: 'Newer' })], body.id, newer);
+    expect(changed.body.id).not.toBe(body.id);
+    expect((await save([slide({ heading: 'Newer' })], body.id, newer)).body).toEqual(changed.body);
+    expect(school.db.select().from(materials).all()).toHaveLength(2);
+  });
+
+  test('in two tabs writes over nothing unseen', async () => {
+    const { body } = await save([slide()]);
+    const { body: first } = await save([slide({ heading: 'One tab' })], body.id);
+    const second = await save([slide({ heading: 'The other' })], body.id, { before: body.print });
+    expect([second.status, second.body.code]).toEqual([409, 'draftMoved']);
+    expect((await contentOf(body.id))[0].title).toBe('One tab');
+    const onTop = await save([slide({ heading: 'The other' })], body.id, { before: first.print });
+    expect([onTop.status, (await contentOf(body.id))[0].title]).toEqual([200, 'The other']);
+  });
+
+  test('under the id of what is another’s is refused', async () => {
+    const { body } = await save([slide()]);
+    const theirs = { materialId: null, title: 'Mine', deck: deckOf(slide()), before: null, saveId: body.id };
+    expect((await school.as('bruno').ask('POST', '/api/made-slides', theirs)).status).toBe(404);
+    expect((await contentOf(body.id))[0].title).toBe('Squeeze or pull?');
   });
 });

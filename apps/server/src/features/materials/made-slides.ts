@@ -1,6 +1,7 @@
 import type { Material } from '@semita/core/contract';
 import { type MadeDeck, madeSlideSize, materialsOfSlides, type Slide, slideLengthMs } from '@semita/core/deck';
 import type { ScriptLine } from '@semita/core/script';
+import { fingerprintOf } from '@semita/core/text';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -14,7 +15,22 @@ import type { MaterialRepository, MaterialRow } from './material-repository.ts';
 
 export type MadeSlides = ReturnType<typeof createMadeSlides>;
 
-interface Options extends Pick<Deps, 'clock' | 'newId' | 'db'> {
+/** Slides as they are sent. */
+export interface SlidesSave {
+  /** Null for a new deck. */
+  readonly materialId: string | null;
+  readonly title: string;
+  readonly deck: MadeDeck;
+  /** Print of the slides that were changed; null for new ones. */
+  readonly before: string | null;
+  /** Becomes the id of a deck that is new. */
+  readonly saveId: string;
+}
+
+/** A short name for slides as they stand. */
+const printOf = (title: string, deck: MadeDeck): string => fingerprintOf(JSON.stringify([title, deck]));
+
+interface Options extends Pick<Deps, 'clock' | 'db'> {
   readonly repository: MaterialRepository;
   readonly isInEdition: MaterialUses['isInEdition'];
   readonly scriptOf: (material: Pick<Material, 'id' | 'kind'>) => readonly ScriptLine[];
@@ -30,7 +46,7 @@ interface Options extends Pick<Deps, 'clock' | 'newId' | 'db'> {
 const mediaAt = (materialId: string) => `/api/materials/${materialId}/media`;
 
 /** Slides that teachers make here: a deck like any other, drawn anew from what they wrote whenever that is saved. */
-export function createMadeSlides({ db, repository, isInEdition, clock, newId, scriptOf, moveDrafts }: Options) {
+export function createMadeSlides({ db, repository, isInEdition, clock, scriptOf, moveDrafts }: Options) {
   const findShown = (actor: Actor, deck: MadeDeck): ReadonlyMap<string, MaterialRow> =>
     new Map(
       materialsOfSlides(deck).map((id): [string, MaterialRow] => {
@@ -59,9 +75,10 @@ export function createMadeSlides({ db, repository, isInEdition, clock, newId, sc
 
   return {
     /** @throws Refused notFound for what is not the actor's, or was not made here */
-    read(actor: Actor, materialId: string): { title: string; deck: MadeDeck } {
+    read(actor: Actor, materialId: string): { title: string; deck: MadeDeck; print: string } {
       const { title } = found(repository.findOwned(actor, materialId));
-      return { title, deck: found(repository.readMadeDeck(materialId)) };
+      const deck = found(repository.readMadeDeck(materialId));
+      return { title, deck, print: printOf(title, deck) };
     },
 
     /** Slides as they would look, with the addresses of what they show. */
@@ -84,12 +101,23 @@ export function createMadeSlides({ db, repository, isInEdition, clock, newId, sc
     /**
      * Saves slides. Editions never change: where one shows the deck, what is saved is a newer version of it. Drafts
      * show what was saved last.
-     * @param materialId null for a new deck
-     * @returns the id of the deck that holds them
+     * @returns the id of the deck that holds them, and what names them as they stand
+     * @throws Refused draftMoved when they were saved elsewhere in between
      */
-    save(actor: Actor, materialId: string | null, title: string, deck: MadeDeck): { id: string } {
+    save(
+      actor: Actor,
+      { materialId, title, deck, before: beforePrint, saveId }: SlidesSave,
+    ): { id: string; print: string } {
       const older = materialId === null ? null : found(repository.findOwned(actor, materialId));
       if (older && !older.madeHere) throw new Refused('notFound');
+      const print = printOf(title, deck);
+      // Sent again, because the answer was lost.
+      if (repository.findOwned(actor, saveId)?.madeHere) return { id: saveId, print };
+      // Nobody writes over what is another's by naming it.
+      if (repository.isTaken(saveId)) throw new Refused('notFound');
+      const there = older && printOf(older.title, found(repository.readMadeDeck(older.id)));
+      if (older && there === print) return { id: older.id, print };
+      if (there !== beforePrint) throw new Refused('draftMoved');
       const isFrozen = older !== null && isInEdition(older.id);
       const before = older ? scriptOf(older) : [];
       const shown = findShown(actor, deck);
@@ -97,7 +125,7 @@ export function createMadeSlides({ db, repository, isInEdition, clock, newId, sc
       const slides = drawAll(deck, shown, names);
       const row: MaterialRow = {
         ...emptyRow,
-        id: older && !isFrozen ? older.id : newId(),
+        id: older && !isFrozen ? older.id : saveId,
         schoolId: actor.schoolId,
         ownerId: actor.id,
         title,
@@ -118,7 +146,7 @@ export function createMadeSlides({ db, repository, isInEdition, clock, newId, sc
         repository.keepMadeDeck(row, deck, slides, inside);
         const after = { id: row.id, lengthMs: row.lengthMs ?? 0, lines: scriptOf(row) };
         if (older) moveDrafts(actor, older.id, before, after);
-        return { id: row.id };
+        return { id: row.id, print };
       });
     },
   };

@@ -149,6 +149,10 @@ export function createMaterialRepository({ db, uses }: Options) {
       });
     },
 
+    /** Whether some material, of whomever, goes by an id. */
+    isTaken: (materialId: string): boolean =>
+      db.select({ id: materials.id }).from(materials).where(eq(materials.id, materialId)).get() !== undefined,
+
     readMadeDeck(materialId: string): MadeDeck | null {
       return db.select().from(decks).where(eq(decks.materialId, materialId)).get()?.made ?? null;
     },

@@ -41,7 +41,7 @@ export function materialHandlers(materials: MaterialService, madeSlides: MadeSli
     },
     readContent: ({ actor, params }) => materials.readContent(actor, params.materialId),
     readMadeSlides: ({ actor, params }) => madeSlides.read(actor, params.materialId),
-    saveMadeSlides: ({ actor, body }) => madeSlides.save(actor, body.materialId, body.title, body.deck),
+    saveMadeSlides: ({ actor, body }) => madeSlides.save(actor, body),
     drawMadeSlides: ({ actor, body }) => madeSlides.draw(actor, body.deck),
     describePicture: ({ actor, params, body }) => {
       materials.describePicture(actor, params.materialId, params.pictureName, body.words);

@@ -1,15 +1,18 @@
 import { type CaptionCue, type CueChange, cueWords, editCues, fingerprint, wordsToCue } from '@semita/core/captions';
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useId, useRef, useState } from 'react';
+import { useEffect, useId, useRef, useState, useSyncExternalStore } from 'react';
 import { toast } from 'sonner';
-import { codeOf } from '../../api/api-error.ts';
+import { v7 } from 'uuid';
 import { call } from '../../api/client.ts';
+import { ConflictChoice } from '../../saving/conflict-choice.tsx';
+import { SavedState } from '../../saving/saved-state.tsx';
+import { useUnsavedGuard } from '../../saving/use-unsaved-guard.ts';
+import { createWholeStore } from '../../saving/whole-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { Select, TextArea, TextInput } from '../../ui/field.tsx';
 import { HistoryButtons } from '../../ui/history-buttons.tsx';
 import { historyKey } from '../../ui/history-key.ts';
 import { isWriting } from '../../ui/is-writing.ts';
-import { ErrorNotice } from '../../ui/notice.tsx';
 import { useHistory } from '../../ui/use-history.ts';
 import { t } from '../../words/words.ts';
 import { captionsOptions } from '../film/queries.ts';
@@ -22,51 +25,42 @@ interface Props {
   readonly onClose: () => void;
 }
 
-const saveDelayMs = 700;
-const retryDelayMs = 4_000;
-
 /** Captions corrected where they stand: words and times, split and put together, all moved or stretched. */
 export function CaptionsEditor({ materialId, cues: saved, onGoTo, onClose }: Props) {
   const queryClient = useQueryClient();
   const history = useHistory(saved);
   const cues = history.now;
-  const [savedPrint, setSavedPrint] = useState(() => fingerprint(saved));
-  const [error, setError] = useState<unknown>(null);
-  const isSaved = fingerprint(cues) === savedPrint;
-  const latest = useRef(cues);
-  latest.current = cues;
-  const before = useRef(savedPrint);
-  const queue = useRef(Promise.resolve());
-
-  const save = useCallback(async () => {
-    const next = latest.current;
-    const print = fingerprint(next);
-    if (print === before.current) return;
-    try {
-      const body = { before: before.current, cues: [...next] };
-      await call('correctCaptions', { params: { materialId }, body });
-      before.current = print;
-      queryClient.setQueryData(captionsOptions(materialId).queryKey, [...next]);
-      setSavedPrint(print);
-      setError(null);
-    } catch (reason) {
-      setError(reason);
-    }
-  }, [materialId, queryClient]);
-  /** One after the other, each on top of the one before. */
-  const saveInTurn = useCallback(() => {
-    queue.current = queue.current.then(save);
-  }, [save]);
-
-  const isMoved = error !== null && codeOf(error) === 'draftMoved';
-  // biome-ignore lint/correctness/useExhaustiveDependencies: every change begins the wait anew, and every error another
-  useEffect(() => {
-    if (isSaved || isMoved) return;
-    const timer = setTimeout(saveInTurn, error === null ? saveDelayMs : retryDelayMs);
-    return () => clearTimeout(timer);
-  }, [cues, isSaved, isMoved, error, saveInTurn]);
+  const [store] = useState(() =>
+    createWholeStore<readonly CaptionCue[]>({
+      first: { whole: saved, print: fingerprint(saved) },
+      async send(whole, before) {
+        await call('correctCaptions', { params: { materialId }, body: { before: before ?? '', cues: [...whole] } });
+        queryClient.setQueryData(captionsOptions(materialId).queryKey, [...whole]);
+        return { print: fingerprint(whole) };
+      },
+      async reload() {
+        const there = await call('readCaptions', { params: { materialId } });
+        return { whole: there, print: fingerprint(there) };
+      },
+      newId: () => v7(),
+    }),
+  );
+  const { saving } = useSyncExternalStore(store.subscribe, store.getSnapshot);
   // What was changed last is not lost when the teacher goes elsewhere at once.
-  useEffect(() => saveInTurn, [saveInTurn]);
+  useEffect(() => store.stop, [store]);
+  useUnsavedGuard(store);
+  const put = useRef(saved);
+  useEffect(() => {
+    if (put.current === cues) return;
+    put.current = cues;
+    store.put(cues);
+  }, [cues, store]);
+  const resolve = (choice: 'keepMine' | 'dropMine') => {
+    const theirs = store.resolve(choice);
+    if (!theirs) return;
+    put.current = theirs;
+    history.change(theirs);
+  };
 
   const apply = (change: CueChange): boolean => {
     const next = editCues(cues, change);
@@ -93,21 +87,16 @@ export function CaptionsEditor({ materialId, cues: saved, onGoTo, onClose }: Pro
       <div className="sticky top-0 z-10 -mx-4 mb-3 grid gap-2 border-b border-line bg-card px-4 py-2">
         <div className="flex flex-wrap items-center gap-2">
           <h2 className="grow text-16">{t('captions.correcting')}</h2>
-          <span role="status" className="text-14 text-quiet">
-            {t(isSaved ? 'captions.savedAll' : 'captions.savingAll')}
-          </span>
+          <SavedState saving={saving} />
           <HistoryButtons {...history} />
           <Button size="small" look="main" onClick={onClose}>
             {t('captions.done')}
           </Button>
         </div>
         <AllAtOnce apply={apply} />
-        {isMoved && (
-          <p role="alert" className="text-14 text-brick">
-            {t('captions.moved')}
-          </p>
+        {saving === 'conflict' && (
+          <ConflictChoice title={t('captions.movedTitle')} help={t('captions.moved')} onResolve={resolve} />
         )}
-        {error !== null && !isMoved && <ErrorNotice error={error} />}
       </div>
       <ol className="grid gap-3">
         {cues.map((cue, index) => (

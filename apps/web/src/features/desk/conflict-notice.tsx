@@ -1,3 +1,4 @@
+import { ConflictChoice } from '../../saving/conflict-choice.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
@@ -17,17 +18,7 @@ export function ConflictNotice({
   if (snapshot.saving === 'conflict')
     return (
       <div className="p-3">
-        <Notice tone="attention" role="alert" title={t('desk.conflictTitle')}>
-          <p>{t('desk.conflictHelp')}</p>
-          <div className="flex gap-2">
-            <Button look="main" size="small" onClick={() => onResolve('keepMine')}>
-              {t('desk.keepMine')}
-            </Button>
-            <Button size="small" onClick={() => onResolve('dropMine')}>
-              {t('desk.dropMine')}
-            </Button>
-          </div>
-        </Notice>
+        <ConflictChoice title={t('desk.conflictTitle')} help={t('desk.conflictHelp')} onResolve={onResolve} />
       </div>
     );
   if (snapshot.leftOut.length === 0) return null;

@@ -1,5 +1,6 @@
 import type { LessonChange } from '@semita/core/lesson';
-import { Check, CloudOff, Pencil, Printer } from 'lucide-react';
+import { Printer } from 'lucide-react';
+import { SavedState } from '../../saving/saved-state.tsx';
 import { Button } from '../../ui/button.tsx';
 import { HistoryButtons } from '../../ui/history-buttons.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
@@ -7,7 +8,7 @@ import { KeyHelp } from '../../ui/key-help.tsx';
 import type { KeyGroup } from '../../ui/key-list.tsx';
 import { t } from '../../words/words.ts';
 import { filmKeys } from '../film/film-keys.ts';
-import type { Desk, DeskSnapshot, Saving } from './desk-store.ts';
+import type { Desk, DeskSnapshot } from './desk-store.ts';
 
 /** The two sides of the desk: what a part says, and how the parts hang together. */
 export type DeskSide = 'script' | 'path';
@@ -117,27 +118,3 @@ const deskKeys = (): KeyGroup[] => [
     ],
   },
 ];
-
-const troubles = {
-  offline: 'desk.offline',
-  signedOut: 'desk.signedOut',
-  refused: 'desk.refused',
-  conflict: 'desk.unsaved',
-} as const;
-
-function SavedState({ saving }: { readonly saving: Saving }) {
-  if (saving in troubles)
-    return (
-      <span role="status" className="flex items-center gap-1.5 text-14 text-brick">
-        <CloudOff aria-hidden className="size-4" strokeWidth={1.75} />
-        {t(troubles[saving as keyof typeof troubles])}
-      </span>
-    );
-  const Icon = saving === 'saved' ? Check : Pencil;
-  return (
-    <span role="status" className="flex w-20 items-center gap-1.5 text-14 text-quiet">
-      <Icon aria-hidden className="size-4" strokeWidth={1.75} />
-      {t(saving === 'saved' ? 'desk.saved' : 'desk.saving')}
-    </span>
-  );
-}

@@ -9,6 +9,7 @@ import { toast } from 'sonner';
 import { v7 } from 'uuid';
 import { ApiError, codeOf } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
+import { useUnsavedGuard } from '../../saving/use-unsaved-guard.ts';
 import { Button } from '../../ui/button.tsx';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
@@ -72,19 +73,14 @@ function useDesk(draft: Draft) {
       now: () => performance.now(),
     }),
   );
-  useEffect(() => {
-    const onLeave = (event: BeforeUnloadEvent) => {
-      if (!desk.hasUnsaved()) return;
-      void desk.flush();
-      event.preventDefault();
-    };
-    window.addEventListener('beforeunload', onLeave);
-    return () => {
-      window.removeEventListener('beforeunload', onLeave);
+  useUnsavedGuard(desk);
+  useEffect(
+    () => () => {
       desk.stop();
       void queryClient.invalidateQueries({ queryKey: ['lessons'] });
-    };
-  }, [desk, queryClient]);
+    },
+    [desk, queryClient],
+  );
   return { desk, snapshot: useSyncExternalStore(desk.subscribe, desk.getSnapshot) };
 }
 

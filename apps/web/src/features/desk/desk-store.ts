@@ -8,9 +8,7 @@ import {
   type LessonChange,
   refineChange,
 } from '@semita/core/lesson';
-import { codeOf } from '../../api/api-error.ts';
-
-export type Saving = 'saved' | 'saving' | 'unsaved' | 'offline' | 'signedOut' | 'refused' | 'conflict';
+import { createSaveQueue, type Saving } from '../../saving/save-queue.ts';
 
 export interface DeskSnapshot {
   readonly lesson: Lesson;
@@ -51,8 +49,6 @@ export interface Save {
   readonly changes: LessonChange[];
 }
 
-const saveDelayMs = 700;
-const retryDelayMs = 4_000;
 const mostPerSave = 200;
 const burstMs = 1_500;
 const mostStepsKept = 500;
@@ -65,12 +61,9 @@ export function createDesk({ draft, send, reload, newId, now }: Options) {
   let past: Step[] = [];
   let future: Step[] = [];
   let waiting: LessonChange[] = [];
-  let onTheWay: Save | null = null;
   /** What the server had when it was last heard of: what others did since is the difference from it. */
   let base = draft.lesson;
   let theirs: Draft | null = null;
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  let running: Promise<void> = Promise.resolve();
   let snapshot: DeskSnapshot = {
     lesson: draft.lesson,
     version: draft.version,
@@ -85,10 +78,34 @@ export function createDesk({ draft, send, reload, newId, now }: Options) {
     for (const listener of listeners) listener();
   };
 
-  const schedule = (delayMs: number) => {
-    clearTimeout(timer);
-    timer = setTimeout(() => void saveInTurn(), delayMs);
-  };
+  const queue = createSaveQueue<readonly LessonChange[], Draft>({
+    take() {
+      if (waiting.length === 0) return null;
+      const changes = waiting.slice(0, mostPerSave);
+      waiting = waiting.slice(mostPerSave);
+      return changes;
+    },
+    giveBack: (changes) => {
+      waiting = [...changes, ...waiting];
+    },
+    isWaiting: () => waiting.length > 0,
+    async send(changes, saveId) {
+      const { version } = await send({ baseVersion: snapshot.version, saveId, changes: [...changes] });
+      base = onBase(changes);
+      change({ version });
+    },
+    reload,
+    onMoved(there) {
+      const { clashes, lost } = compare(base, there.lesson, waiting);
+      // Where nobody changed the same, both stand, and nobody has to be asked.
+      const bothStand = clashes.length === 0 && lost.length === 0;
+      if (bothStand) putOnTop(there, waiting, []);
+      else theirs = there;
+      return bothStand;
+    },
+    onChange: (saving) => change({ saving }),
+    newId,
+  });
 
   /** Of two changes in a row that set the same field, only the later matters. */
   const enqueue = (one: LessonChange) => {
@@ -96,8 +113,6 @@ export function createDesk({ draft, send, reload, newId, now }: Options) {
     if (last && isSameField(last, one)) waiting[waiting.length - 1] = one;
     else waiting.push(one);
   };
-
-  const unsaved = () => [...(onTheWay?.changes ?? []), ...waiting];
 
   /** Applies changes to the local lesson; gives the inverses, last first, or null when one cannot be done. */
   const perform = (changes: readonly LessonChange[]): LessonChange[] | null => {
@@ -110,69 +125,14 @@ export function createDesk({ draft, send, reload, newId, now }: Options) {
       inverses.unshift(result.inverse);
     }
     for (const one of changes) enqueue(one);
-    change({ lesson, saving: snapshot.saving === 'conflict' ? 'conflict' : 'unsaved' });
-    if (snapshot.saving !== 'conflict') schedule(saveDelayMs);
+    change({ lesson });
+    queue.touch();
     return inverses;
-  };
-
-  /** One save at a time, each on top of the version before. */
-  const saveInTurn = () => {
-    running = running.then(save);
-    return running;
-  };
-
-  const save = async (): Promise<void> => {
-    if (unsaved().length === 0 || theirs) return;
-    clearTimeout(timer);
-    if (!onTheWay) {
-      onTheWay = { baseVersion: snapshot.version, saveId: newId(), changes: waiting.slice(0, mostPerSave) };
-      waiting = waiting.slice(mostPerSave);
-    }
-    change({ saving: 'saving' });
-    try {
-      const { version } = await send(onTheWay);
-      base = onBase(onTheWay.changes);
-      onTheWay = null;
-      change({ version, saving: waiting.length > 0 ? 'unsaved' : 'saved' });
-      if (waiting.length > 0) await save();
-    } catch (error) {
-      await onSaveFailed(error);
-    }
   };
 
   const onBase = (changes: readonly LessonChange[]): Lesson => {
     const result = applyChanges(base, changes);
     return result.ok ? result.lesson : snapshot.lesson;
-  };
-
-  const onSaveFailed = async (error: unknown) => {
-    const code = codeOf(error);
-    if (code !== 'draftMoved' && code !== 'changeImpossible') {
-      // What the server could not read it will not read next time; the next change tries again.
-      const isHopeless = code === 'inputInvalid' || code === 'bodyTooLarge' || code === 'notFound';
-      if (isHopeless) takeBack();
-      change({ saving: isHopeless ? 'refused' : code === 'notSignedIn' ? 'signedOut' : 'offline' });
-      if (!isHopeless) schedule(retryDelayMs);
-      return;
-    }
-    const there = await reload().catch(() => null);
-    if (!there) {
-      change({ saving: 'offline' });
-      schedule(retryDelayMs);
-      return;
-    }
-    takeBack();
-    theirs = there;
-    const { clashes, lost } = compare(base, there.lesson, waiting);
-    // Where nobody changed the same, both stand, and nobody has to be asked.
-    if (clashes.length === 0 && lost.length === 0) putOnTop(there, waiting, []);
-    else change({ saving: 'conflict' });
-  };
-
-  /** What was not taken is sent in a save of its own, with what came after it. */
-  const takeBack = () => {
-    waiting = unsaved();
-    onTheWay = null;
   };
 
   const putOnTop = ({ lesson, version }: Draft, mine: readonly LessonChange[], leftOut: readonly LeftOut[]) => {
@@ -181,7 +141,7 @@ export function createDesk({ draft, send, reload, newId, now }: Options) {
     base = lesson;
     past = [];
     future = [];
-    change({ lesson, version, saving: 'saved', leftOut });
+    change({ lesson, version, leftOut });
     for (const one of mine) perform([one]);
   };
 
@@ -225,8 +185,7 @@ export function createDesk({ draft, send, reload, newId, now }: Options) {
 
     /** Saves what waits, at once. Resolves to the version that is saved, or null when it could not be. */
     async flush(): Promise<number | null> {
-      await saveInTurn();
-      return snapshot.saving === 'saved' ? snapshot.version : null;
+      return (await queue.flush()) ? snapshot.version : null;
     },
 
     /** Takes what somebody else has saved, with our unsaved changes on top or without them. */
@@ -240,16 +199,14 @@ export function createDesk({ draft, send, reload, newId, now }: Options) {
           ? [...lost.map(toMine), ...clashes.map((one): LeftOut => ({ whose: 'theirs', change: one }))]
           : mine.map(toMine);
       putOnTop(theirs, choice === 'keepMine' ? mine : [], leftOut);
+      queue.resolved();
     },
 
     /** Puts away what was shown of work that gave way. */
     putAway: () => change({ leftOut: [] }),
 
-    hasUnsaved: () => unsaved().length > 0,
-    stop() {
-      clearTimeout(timer);
-      void saveInTurn();
-    },
+    hasUnsaved: queue.hasUnsaved,
+    stop: queue.stop,
   };
 }
 

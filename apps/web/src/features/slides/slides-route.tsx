@@ -1,10 +1,14 @@
 import { type MadeDeck, type MadeSlide, madeSlideSize } from '@semita/core/deck';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowLeft } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { Link, useBlocker, useNavigate, useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
+import { v7 } from 'uuid';
 import { call } from '../../api/client.ts';
+import { ConflictChoice } from '../../saving/conflict-choice.tsx';
+import { SavedState } from '../../saving/saved-state.tsx';
+import { createWholeStore } from '../../saving/whole-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { TextInput } from '../../ui/field.tsx';
@@ -28,7 +32,7 @@ import { useSettled } from './use-settled.ts';
 export function Component() {
   const { materialId = 'new' } = useParams();
   return materialId === 'new' ? (
-    <SlidesEditor materialId={null} title="" deck={{ portrait: false, slides: [emptySlide()] }} />
+    <SlidesEditor materialId={null} title="" deck={{ portrait: false, slides: [emptySlide()] }} print={null} />
   ) : (
     <SavedSlides materialId={materialId} />
   );
@@ -43,15 +47,46 @@ interface Props {
   readonly materialId: string | null;
   readonly title: string;
   readonly deck: MadeDeck;
+  readonly print: string | null;
+}
+
+interface Slides {
+  readonly title: string;
+  readonly deck: MadeDeck;
+}
+
+/** Slides are saved when their teacher says so, through the same queue as everything else. */
+function useSlidesStore(props: Props) {
+  const queryClient = useQueryClient();
+  const [materialId, setMaterialId] = useState(props.materialId);
+  const [store] = useState(() => {
+    let id = props.materialId;
+    return createWholeStore<Slides>({
+      first: { whole: props, print: props.print },
+      async send({ title, deck }, before, saveId) {
+        const saved = await call('saveMadeSlides', { body: { materialId: id, title, deck, before, saveId } });
+        id = saved.id;
+        setMaterialId(saved.id);
+        await queryClient.invalidateQueries(materialsOptions());
+        await queryClient.invalidateQueries(contentOptions(saved.id));
+        return saved;
+      },
+      async reload() {
+        const { title, deck, print } = await call('readMadeSlides', { params: { materialId: id ?? '' } });
+        return { whole: { title, deck }, print };
+      },
+      newId: () => v7(),
+    });
+  });
+  return { store, materialId, saving: useSyncExternalStore(store.subscribe, store.getSnapshot).saving };
 }
 
 function SlidesEditor(props: Props) {
-  const queryClient = useQueryClient();
   const navigate = useNavigate();
   const [search] = useSearchParams();
   const lessonId = search.get('lesson');
   const backTo = lessonId ? `/lessons/${lessonId}` : '/shelf';
-  const [materialId, setMaterialId] = useState(props.materialId);
+  const { store, materialId, saving } = useSlidesStore(props);
   const history = useHistory({ title: props.title, deck: props.deck });
   const { title, deck } = history.now;
   const setDeck = (next: MadeDeck, place?: string) => history.change({ title, deck: next }, place);
@@ -61,28 +96,32 @@ function SlidesEditor(props: Props) {
   const isChanged = saved.title !== title || saved.deck !== deck;
   const sources = useShelfSources();
 
-  const save = useMutation({
-    mutationFn: () => {
-      const body = { materialId, title: title.trim() || slide.heading.trim() || t('slides.untitled'), deck };
-      return call('saveMadeSlides', { body });
-    },
-    onSuccess: async ({ id }) => {
+  const save = async (): Promise<boolean> => {
+    store.put({ title: title.trim() || slide.heading.trim() || t('slides.untitled'), deck });
+    const isSaved = await store.flush();
+    if (isSaved) {
       setSaved({ title, deck });
-      setMaterialId(id);
-      await queryClient.invalidateQueries(materialsOptions());
-      await queryClient.invalidateQueries(contentOptions(id));
       toast(t('slides.saved'), { id: 'slides-saved' });
-    },
-    onError: (error) => toast.error(errorWords(error)),
-  });
-  const saveAndLeave = () => save.mutateAsync().then(() => navigate(backTo));
+    }
+    return isSaved;
+  };
+  const saveAndLeave = async () => {
+    if (await save()) await navigate(backTo);
+  };
+  const resolve = (choice: 'keepMine' | 'dropMine') => {
+    const theirs = store.resolve(choice);
+    if (theirs) {
+      setSaved(theirs);
+      history.change(theirs);
+    } else void save();
+  };
   const setSlide = (next: MadeSlide) =>
     setDeck({ ...deck, slides: deck.slides.map((one) => (one.id === next.id ? next : one)) }, placeOf(slide, next));
   useHistoryKeys(history);
 
   return (
     <RegionSources value={sources}>
-      <LeaveGuard isChanged={isChanged && !save.isPending} />
+      <LeaveGuard isChanged={isChanged && saving !== 'saving'} />
       <div className="flex min-h-0 grow flex-col">
         <h1 className="sr-only">{t('slides.page')}</h1>
         <div className="flex flex-wrap items-center gap-3 border-b border-line bg-card px-4 py-2">
@@ -100,16 +139,25 @@ function SlidesEditor(props: Props) {
           />
           <Orientation portrait={deck.portrait} onChange={(portrait) => setDeck({ ...deck, portrait })} />
           <HistoryButtons {...history} />
-          <p role="status" className="text-14 text-quiet">
-            {!isChanged && materialId !== null && t('slides.allSaved')}
-          </p>
-          <Button disabled={!isChanged || save.isPending} onClick={() => save.mutate()}>
+          {isChanged && (saving === 'saved' || saving === 'unsaved') ? (
+            <p role="status" className="text-14 text-quiet">
+              {t('desk.unsaved')}
+            </p>
+          ) : (
+            (isChanged || materialId !== null) && <SavedState saving={saving} />
+          )}
+          <Button disabled={!isChanged || saving === 'saving'} onClick={() => void save()}>
             {t('slides.save')}
           </Button>
-          <Button look="main" disabled={save.isPending} onClick={() => void saveAndLeave().catch(() => undefined)}>
+          <Button look="main" disabled={saving === 'saving'} onClick={() => void saveAndLeave()}>
             {t('slides.done')}
           </Button>
         </div>
+        {saving === 'conflict' && (
+          <div className="p-3">
+            <ConflictChoice title={t('slides.movedTitle')} help={t('slides.moved')} onResolve={resolve} />
+          </div>
+        )}
         <div className="grid grow grid-cols-1 divide-line lg:h-[calc(100dvh-6.5rem)] lg:grid-cols-[14rem_minmax(0,1fr)_25rem] lg:divide-x">
           <SlideList
             slides={deck.slides}
