@@ -4,12 +4,6 @@ import fs from 'node:fs';
 import { type ErrorCode, permissionOf, type Route, type RouteName, routes, statusOfError } from '@semita/core/contract';
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { type ConversionConfig, toJsonSchema } from '@valibot/to-json-schema';
-import * as learnerSchemas from '../packages/core/src/contract/learner-schemas.ts';
-import * as lessonSchemas from '../packages/core/src/contract/lesson-schemas.ts';
-import * as questionSchemas from '../packages/core/src/contract/question-schemas.ts';
-import * as responseSchemas from '../packages/core/src/contract/response-schemas.ts';
-import * as schemas from '../packages/core/src/contract/schemas.ts';
-import * as teacherSchemas from '../packages/core/src/contract/teacher-schemas.ts';
 
 type AnySchema = Parameters<typeof toJsonSchema>[0];
 type Mode = 'input' | 'output';
@@ -18,8 +12,12 @@ const file = new URL('../docs/openapi.json', import.meta.url);
 
 /** Named schemas stand once among the components instead of being written out in every route. */
 const definitions: Record<string, AnySchema> = {};
-for (const room of [schemas, teacherSchemas, learnerSchemas, lessonSchemas, questionSchemas, responseSchemas])
-  for (const [name, value] of Object.entries(room))
+const contract = new URL('../packages/core/src/contract/', import.meta.url);
+for (const fileName of fs
+  .readdirSync(contract)
+  .filter((name) => name.endsWith('-schemas.ts'))
+  .toSorted())
+  for (const [name, value] of Object.entries((await import(new URL(fileName, contract).href)) as object))
     if (name.endsWith('Schema')) definitions[name.replace(/Schema$/, '')] = value as AnySchema;
 
 const components: Record<string, unknown> = {};

@@ -16,3 +16,9 @@ export const prose = v.pipe(v.string(), v.maxLength(20_000));
 export const recordingSchema: v.GenericSchema<unknown, Recording> = v.object({ materialId: id, words: prose });
 
 export const pictureSchema: v.GenericSchema<unknown, LessonPicture> = v.object({ materialId: id, alt: line });
+
+/** Epoch milliseconds. */
+export const instant = v.nullable(v.number());
+
+/** Of a row that is named in an address or a body. */
+export const rowId = v.pipe(v.string(), v.minLength(1), v.maxLength(64));

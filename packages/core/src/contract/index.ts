@@ -1,8 +1,23 @@
+export type { Me } from './account-schemas.ts';
+export type { AssignmentSummary, SentSheet, Sheet, WalkedPath } from './assignment-schemas.ts';
+export type { BankItem } from './bank-schemas.ts';
 export { classLocales } from './class-locales.ts';
+export type { ClassSettings, StudentSettings } from './class-schemas.ts';
+export type { Draft, LessonSummary } from './draft-schemas.ts';
 export { type ErrorBody, type ErrorCode, statusOfError } from './errors.ts';
 export { mostEventsPerBatch, type SentEvent } from './event-schemas.ts';
 export { lessonSchema } from './lesson-schemas.ts';
 export { type LiveMessages, type LiveName, type LiveTopic, liveNames } from './live.ts';
+export type {
+  AttemptDetail,
+  MarkChange,
+  MarkInput,
+  MarkingQuestion,
+  MarkMove,
+  QuestionAnswers,
+  ThreadPost,
+} from './marking-schemas.ts';
+export type { CatalogueItem, Material } from './material-schemas.ts';
 export {
   type Permission,
   permissionOf,
@@ -16,28 +31,4 @@ export { type Role, roles } from './roles.ts';
 export type { Audience, BodyOf, OutputOf, ParamsOf, Route } from './route.ts';
 export { routePaths } from './route-paths.ts';
 export { type RouteName, routes } from './routes.ts';
-export type {
-  AssignmentSummary,
-  AttemptDetail,
-  BankItem,
-  CatalogueItem,
-  ClassSettings,
-  Draft,
-  FeedbackItem,
-  IntakeAnswer,
-  LessonSummary,
-  MarkChange,
-  MarkInput,
-  MarkingQuestion,
-  MarkMove,
-  Material,
-  Me,
-  QuestionAnswers,
-  SentSheet,
-  Sheet,
-  StudentSettings,
-  ThreadPost,
-  TodoItem,
-  Walk,
-  WalkedPath,
-} from './schemas.ts';
+export type { FeedbackItem, IntakeAnswer, TodoItem, Walk } from './walk-schemas.ts';

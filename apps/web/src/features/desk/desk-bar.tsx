@@ -7,8 +7,8 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { KeyHelp } from '../../ui/key-help.tsx';
 import type { KeyGroup } from '../../ui/key-list.tsx';
 import { t } from '../../words/words.ts';
+import type { Desk, DeskSnapshot } from '../draft/desk-store.ts';
 import { filmKeys } from '../film/film-keys.ts';
-import type { Desk, DeskSnapshot } from './desk-store.ts';
 
 /** The two sides of the desk: what a part says, and how the parts hang together. */
 export type DeskSide = 'script' | 'path';

@@ -12,15 +12,17 @@ import { t } from '../../words/words.ts';
 import { SlideView } from '../deck/slide-view.tsx';
 import { type FilmControls, FilmStage } from '../film/film-stage.tsx';
 import { captionsOptions } from '../film/queries.ts';
+import { type LineSurvey, useSurveys } from '../film-survey/line-survey.tsx';
 import { type Content, contentOptions, contentScript } from '../reading/content.ts';
 import { phrasesOf } from '../reading/phrases-of.ts';
 import { ReadingText } from '../reading/reading-text.tsx';
-import { type LineSurvey, useSurveys } from './line-survey.tsx';
-import { scriptActions } from './script-actions.ts';
-import { ScriptView } from './script-view.tsx';
+import { scriptActions } from '../script/script-actions.ts';
+import { ScriptView } from '../script/script-view.tsx';
 
 /** Loaded when captions are corrected, which is seldom. */
-const CaptionsEditor = lazy(async () => ({ default: (await import('./captions-editor.tsx')).CaptionsEditor }));
+const CaptionsEditor = lazy(async () => ({
+  default: (await import('../captions/captions-editor.tsx')).CaptionsEditor,
+}));
 
 interface Props {
   readonly lesson: Lesson;

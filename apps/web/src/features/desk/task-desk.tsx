@@ -10,7 +10,7 @@ import { createCheckpoint, createFork, createPause } from '../lesson-parts/new-s
 import { partFigures } from '../lesson-parts/part-figures.ts';
 import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
 import { PartSettings } from '../path/part-settings.tsx';
-import { StopCard } from './stop-card.tsx';
+import { StopCard } from '../script/stop-card.tsx';
 
 interface Props {
   readonly part: PlacePartOf<'task'>;

@@ -2,8 +2,8 @@ import type { Part } from '@semita/core/lesson';
 import { useEffect, useRef } from 'react';
 import { historyKey } from '../../ui/history-key.ts';
 import { isWriting } from '../../ui/is-writing.ts';
+import type { Desk } from '../draft/desk-store.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
-import type { Desk } from './desk-store.ts';
 
 interface Options {
   readonly desk: Desk;

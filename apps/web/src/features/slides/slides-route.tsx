@@ -2,6 +2,7 @@ import { type MadeDeck, type MadeSlide, madeSlideSize } from '@semita/core/deck'
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { flushSync } from 'react-dom';
 import { Link, useBlocker, useNavigate, useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
@@ -100,7 +101,8 @@ function SlidesEditor(props: Props) {
     store.put({ title: title.trim() || slide.heading.trim() || t('slides.untitled'), deck });
     const isSaved = await store.flush();
     if (isSaved) {
-      setSaved({ title, deck });
+      // Before anybody leaves: what is saved keeps nobody here.
+      flushSync(() => setSaved({ title, deck }));
       toast(t('slides.saved'), { id: 'slides-saved' });
     }
     return isSaved;

@@ -3,7 +3,7 @@ import type { Slide } from '@semita/core/deck';
 import type { PartKind } from '@semita/core/lesson';
 import type { ScriptLine } from '@semita/core/script';
 import { memo } from 'react';
-import type { LineSurvey } from './line-survey.tsx';
+import type { LineSurvey } from '../film-survey/line-survey.tsx';
 import type { ScriptActions } from './script-actions.ts';
 import { ScriptRow } from './script-row.tsx';
 import type { RowContent } from './script-rows.ts';

@@ -6,8 +6,8 @@ import { Button } from '../../ui/button.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
 import { ErrorNotice, Notice } from '../../ui/notice.tsx';
 import { findWords, t } from '../../words/words.ts';
+import { draftOptions } from '../draft/queries.ts';
 import { captionsOptions } from '../film/queries.ts';
-import { draftOptions } from './queries.ts';
 
 interface CaptionFault {
   readonly line: number;

@@ -3,11 +3,11 @@ import type { LessonChange, MaterialPart } from '@semita/core/lesson';
 import type { RefObject } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
+import { CaptionsPanel } from '../captions/captions-panel.tsx';
 import type { FilmControls } from '../film/film-stage.tsx';
 import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
 import { TimeField } from '../lesson-parts/time-field.tsx';
 import { PartSettings } from '../path/part-settings.tsx';
-import { CaptionsPanel } from './captions-panel.tsx';
 import { Narrations } from './narrations.tsx';
 
 interface Props {

@@ -7,8 +7,8 @@ import { Button } from '../../ui/button.tsx';
 import { TextInput } from '../../ui/field.tsx';
 import { formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
-import { findBreaks } from './find-breaks.ts';
-import { heardOptions } from './survey-film.ts';
+import { findBreaks } from '../film-survey/find-breaks.ts';
+import { heardOptions } from '../film-survey/survey-film.ts';
 
 interface Props {
   readonly part: MaterialPart;

@@ -1,0 +1,56 @@
+import { type Fault, isPathFault } from '@semita/core/checks';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { focusSoon } from '../../ui/focus-soon.ts';
+import { t } from '../../words/words.ts';
+import type { DeskSide } from './desk-bar.tsx';
+
+/** Where at the desk somebody is: the side, the part, the stop. */
+export function useDeskPlaces() {
+  const [search, setSearch] = useSearchParams();
+  const side: DeskSide = search.get('view') === 'path' ? 'path' : 'script';
+  const [mapPartId, chooseOnMap] = useState<string | null>(null);
+  const [chosenPartId, choosePart] = useState<string | null>(null);
+  const [openStopId, openStop] = useState<string | null>(null);
+
+  const showSide = (next: DeskSide) => setSearch(next === 'path' ? { view: 'path' } : {}, { replace: true });
+  const goToPart = (partId: string) => {
+    showSide('script');
+    choosePart(partId);
+  };
+  const goToStop = (partId: string, stopId: string) => {
+    goToPart(partId);
+    openStop(stopId);
+    focusSoon(() => document.querySelector(`[data-item="stop:${stopId}"]`), 'center');
+  };
+  const goToFault = (fault: Fault) => {
+    // What is wrong with the way of a part is seen on the map.
+    if (fault.partId && !fault.stopId && isPathFault(fault.code)) {
+      showSide('path');
+      chooseOnMap(fault.partId);
+      return;
+    }
+    if (fault.partId) goToPart(fault.partId);
+    openStop(fault.stopId ?? null);
+    const selector = selectorOf(fault);
+    focusSoon(() => (selector === null ? null : document.querySelector<HTMLElement>(selector)), 'center');
+  };
+  return {
+    side,
+    mapPartId,
+    chosenPartId,
+    openStopId,
+    showSide,
+    chooseOnMap,
+    choosePart,
+    openStop,
+    goToPart,
+    goToStop,
+    goToFault,
+  };
+}
+
+function selectorOf({ code, stopId, questionId }: Fault): string | null {
+  if (stopId) return questionId ? `#question-${questionId} textarea` : `[data-item="stop:${stopId}"]`;
+  return code === 'titleMissing' ? `[aria-label="${t('desk.titleLabel')}"]` : null;
+}

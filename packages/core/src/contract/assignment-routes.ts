@@ -1,0 +1,54 @@
+import * as v from 'valibot';
+import {
+  addresseeSchema,
+  adjustmentSchema,
+  assignmentSummarySchema,
+  madeAdjustmentSchema,
+  sheetLineSchema,
+  sheetSchema,
+  termsSchema,
+  walkedPathSchema,
+  windowFields,
+} from './assignment-schemas.ts';
+import { rowId } from './base-schemas.ts';
+import { route } from './route.ts';
+import { routePaths } from './route-paths.ts';
+
+/** Doors for giving lessons, and following them. */
+export const assignmentRoutes = {
+  listAssignments: route(...routePaths.listAssignments, 'teacher', { output: v.array(assignmentSummarySchema) }),
+  assign: route(...routePaths.assign, 'teacher', {
+    body: v.object({
+      lessonId: rowId,
+      to: v.pipe(v.array(addresseeSchema), v.minLength(1), v.maxLength(300)),
+      terms: termsSchema,
+      ...windowFields,
+    }),
+    output: v.object({ id: v.string() }),
+  }),
+  changeWindow: route(...routePaths.changeWindow, 'teacher', {
+    body: v.object({
+      ...windowFields,
+      /** For one of those it was given to; else for all whom the teacher follows. */
+      addresseeId: v.optional(rowId),
+    }),
+    output: assignmentSummarySchema,
+  }),
+  readSheet: route(...routePaths.readSheet, 'teacher', { output: sheetSchema }),
+  exportSheet: route(...routePaths.exportSheet, 'teacher'),
+  /** A stream of server-sent events about the topics in `on`, from behind the version in `since` on. */
+  watch: route(...routePaths.watch, 'signedIn'),
+  /** Makes something different for some students; answers with their lines of the sheet. */
+  adjust: route(...routePaths.adjust, 'teacher', {
+    body: v.object({
+      studentIds: v.pipe(v.array(rowId), v.minLength(1), v.maxLength(500)),
+      change: adjustmentSchema,
+      reason: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(500))),
+    }),
+    output: v.array(sheetLineSchema),
+  }),
+  /** All that was made different for one student, the latest first. */
+  listAdjustments: route(...routePaths.listAdjustments, 'teacher', { output: v.array(madeAdjustmentSchema) }),
+  /** Where students went: ways taken, turned back at, and routes walked. */
+  readWalkedPath: route(...routePaths.readWalkedPath, 'teacher', { output: walkedPathSchema }),
+} as const;

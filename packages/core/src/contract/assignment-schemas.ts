@@ -1,0 +1,114 @@
+import * as v from 'valibot';
+import { countedChoices } from '../assignment/counted-attempt.ts';
+import { addresseeKinds } from '../assignment/effective-terms.ts';
+import type { SheetLine, SheetStudent } from '../sheet/sheet-line.ts';
+import { instant } from './base-schemas.ts';
+import { lessonSchema } from './lesson-schemas.ts';
+import { sheetStopSchema, walkedPathsSchema } from './teacher-schemas.ts';
+
+export const termsSchema = v.object({
+  skipping: v.boolean(),
+  rewindAtStops: v.boolean(),
+  turningBack: v.optional(v.boolean()),
+  questionsWhenReached: v.optional(v.boolean()),
+  maxRate: v.picklist([1, 1.25, 1.5, 2]),
+  attempts: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(20))),
+  counted: v.optional(v.picklist(countedChoices)),
+  locale: v.optional(v.string()),
+});
+
+export const assignmentSummarySchema = v.object({
+  id: v.string(),
+  title: v.string(),
+  classId: v.string(),
+  className: v.string(),
+  timeZone: v.string(),
+  opensAt: instant,
+  dueAt: instant,
+  closesAt: instant,
+  /** To whom it was given, as far as the teacher follows them; the dates above are those of the first. */
+  to: v.array(
+    v.object({
+      ...{ id: v.string(), kind: v.picklist(addresseeKinds), name: v.string(), classId: v.string() },
+      ...{ opensAt: instant, dueAt: instant, closesAt: instant },
+    }),
+  ),
+  studentCount: v.number(),
+  begunCount: v.number(),
+  handedInCount: v.number(),
+  toMarkCount: v.number(),
+  stuckCount: v.number(),
+});
+export type AssignmentSummary = v.InferOutput<typeof assignmentSummarySchema>;
+
+export const localTime = v.nullable(v.pipe(v.string(), v.regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2})?$/)));
+
+export const windowFields = { opensAt: localTime, dueAt: localTime, closesAt: localTime };
+
+/** To whom something is given: a class, a group or a student by the id; a student as one of a class. */
+export const addresseeSchema = v.object({
+  kind: v.picklist(addresseeKinds),
+  id: v.pipe(v.string(), v.minLength(1), v.maxLength(64)),
+  /** Of a student: the class they are in. */
+  classId: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(64))),
+  /** Own dates; those of the assignment where absent. */
+  window: v.optional(v.object(windowFields)),
+});
+
+/** What is made different for students. */
+export const adjustmentSchema = v.variant('kind', [
+  v.object({ kind: v.literal('extended'), window: v.object(windowFields) }),
+  v.object({ kind: v.picklist(['extensionEnded', 'excused', 'excusalEnded', 'anotherAttempt']) }),
+  v.object({
+    kind: v.literal('editionSwapped'),
+    /** Of the same lesson. */
+    editionNumber: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  }),
+]);
+
+/** What was made different, with who and why. */
+export const madeAdjustmentSchema = v.object({
+  id: v.string(),
+  kind: v.picklist(['extended', 'extensionEnded', 'excused', 'excusalEnded', 'anotherAttempt', 'editionSwapped']),
+  at: v.number(),
+  by: v.string(),
+  reason: v.nullable(v.string()),
+  opensAt: instant,
+  dueAt: instant,
+  closesAt: instant,
+});
+
+export const sheetLineSchema: v.GenericSchema<unknown, SheetLine> = v.strictObject({
+  studentId: v.string(),
+  displayName: v.string(),
+  excused: v.boolean(),
+  dueAt: instant,
+  leftAt: v.optional(v.number()),
+  attempt: v.optional(v.strictObject({ number: v.number(), count: v.number() })),
+  row: v.nullable(v.string()),
+});
+
+export const sheetSchema = v.object({
+  assignment: assignmentSummarySchema,
+  terms: termsSchema,
+  termsFixed: v.boolean(),
+  editionNumber: v.number(),
+  lessonId: v.string(),
+  stops: v.array(sheetStopSchema),
+  students: v.array(sheetLineSchema),
+  now: v.number(),
+  /** From which on the live channel tells what happens. */
+  version: v.string(),
+});
+export type SentSheet = v.InferOutput<typeof sheetSchema>;
+
+/** A sheet whose lines have been read. */
+export type Sheet = Omit<SentSheet, 'students'> & { readonly students: readonly SheetStudent[] };
+
+/** Where students of an assignment went; names by the ids of those who have begun. */
+export const walkedPathSchema = v.object({
+  lesson: lessonSchema,
+  names: v.record(v.string(), v.string()),
+  walked: walkedPathsSchema,
+});
+export type WalkedPath = v.InferOutput<typeof walkedPathSchema>;

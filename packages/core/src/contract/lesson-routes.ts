@@ -1,0 +1,44 @@
+import * as v from 'valibot';
+import { rowId } from './base-schemas.ts';
+import { draftSchema, lessonSummarySchema } from './draft-schemas.ts';
+import { lessonChangeSchema, lessonSchema } from './lesson-schemas.ts';
+import { route } from './route.ts';
+import { routePaths } from './route-paths.ts';
+
+/** Doors for drafts and editions. */
+export const lessonRoutes = {
+  listLessons: route(...routePaths.listLessons, 'teacher', { output: v.array(lessonSummarySchema) }),
+  createLesson: route(...routePaths.createLesson, 'teacher', {
+    body: v.object({ materialId: v.nullable(rowId) }),
+    output: v.object({ id: v.string() }),
+  }),
+  putIntoDrafts: route(...routePaths.putIntoDrafts, 'teacher', {
+    output: v.object({ lessons: v.array(v.object({ title: v.string(), astrayCount: v.number() })) }),
+  }),
+  splitIntoLessons: route(...routePaths.splitIntoLessons, 'teacher', {
+    body: v.object({ startIds: v.pipe(v.array(rowId), v.minLength(1), v.maxLength(60)) }),
+    output: v.object({ lessonIds: v.array(v.string()) }),
+  }),
+  readDraft: route(...routePaths.readDraft, 'teacher', { output: draftSchema }),
+  changeDraft: route(...routePaths.changeDraft, 'teacher', {
+    body: v.object({
+      baseVersion: v.pipe(v.number(), v.integer(), v.minValue(0)),
+      /** Of this save: one that is sent again because its answer was lost is not taken again. */
+      saveId: v.optional(rowId),
+      changes: v.pipe(v.array(lessonChangeSchema), v.minLength(1), v.maxLength(200)),
+    }),
+    output: v.object({ version: v.number(), updatedAt: v.number() }),
+  }),
+  /** An edition by its number, or `newest`. */
+  readEdition: route(...routePaths.readEdition, 'teacher', {
+    output: v.object({ number: v.number(), lesson: lessonSchema }),
+  }),
+  makeEdition: route(...routePaths.makeEdition, 'teacher', {
+    body: v.object({
+      draftVersion: v.number(),
+      /** The teacher has seen that some pictures have no words. */
+      acceptsMutePictures: v.optional(v.boolean(), false),
+    }),
+    output: v.object({ number: v.number() }),
+  }),
+} as const;
