@@ -74,7 +74,7 @@ export function createWholeStore<Whole>({ first, send, reload, newId }: Options<
     },
     flush: queue.flush,
     hasUnsaved: queue.hasUnsaved,
-    /** Ours goes over theirs, or theirs stands. @returns what stands from now on here, where it is theirs */
+    /** Ours goes over theirs, or theirs stands. @returns theirs, so that a step back can lead to what gave way */
     resolve(choice: 'keepMine' | 'dropMine'): Whole | null {
       if (!theirs) return null;
       before = theirs.print;
@@ -82,7 +82,7 @@ export function createWholeStore<Whole>({ first, send, reload, newId }: Options<
       theirs = null;
       if (choice === 'dropMine') waiting = null;
       queue.resolved();
-      return choice === 'dropMine' ? there : null;
+      return there;
     },
     stop: queue.stop,
   };

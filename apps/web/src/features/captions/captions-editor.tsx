@@ -58,8 +58,9 @@ export function CaptionsEditor({ materialId, cues: saved, onGoTo, onClose }: Pro
   const resolve = (choice: 'keepMine' | 'dropMine') => {
     const theirs = store.resolve(choice);
     if (!theirs) return;
-    put.current = theirs;
     history.change(theirs);
+    if (choice === 'dropMine') put.current = theirs;
+    else history.change(cues);
   };
 
   const apply = (change: CueChange): boolean => {

@@ -112,10 +112,12 @@ function SlidesEditor(props: Props) {
   };
   const resolve = (choice: 'keepMine' | 'dropMine') => {
     const theirs = store.resolve(choice);
-    if (theirs) {
-      setSaved(theirs);
-      history.change(theirs);
-    } else void save();
+    if (!theirs) return;
+    history.change(theirs);
+    setSaved(theirs);
+    if (choice === 'dropMine') return;
+    history.change({ title, deck });
+    void save();
   };
   const setSlide = (next: MadeSlide) =>
     setDeck({ ...deck, slides: deck.slides.map((one) => (one.id === next.id ? next : one)) }, placeOf(slide, next));
