@@ -3,7 +3,7 @@ import { markResponse, rightResponse } from '@semita/core/marking';
 import { isTeacherMarked, type Question, type Response } from '@semita/core/question';
 import { createRandom } from '../demo/src/seeded-random.ts';
 import { respondWrongly } from '../demo/src/wrong-response.ts';
-import { everyKind } from '../packages/core/src/test/every-kind.ts';
+import { everyKind } from '../packages/core/src/examples/every-kind.ts';
 import { type Figure, medianRatio, timeOf } from './compare.ts';
 
 const responseCount = 1_000;

@@ -1,7 +1,7 @@
 import { attempts } from '../apps/server/src/db/schema.ts';
 import { startSchool, toAmber } from '../apps/server/src/test/harness.ts';
-import { everyKind } from '../packages/core/src/test/every-kind.ts';
-import { lessonOf } from '../packages/core/src/test/kinds-lesson.ts';
+import { everyKind } from '../packages/core/src/examples/every-kind.ts';
+import { lessonOf } from '../packages/core/src/examples/kinds-lesson.ts';
 import { type Figure, medianRatio, timeOf } from './compare.ts';
 
 const assignmentCount = 100;

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
+import { everyKind } from '../packages/core/src/examples/every-kind.ts';
 import type { Question } from '../packages/core/src/question/question.ts';
-import { everyKind } from '../packages/core/src/test/every-kind.ts';
 import { press, tabTo } from './by-keys.ts';
 import { enterAs, expectAccessible } from './demo-visit.ts';
 

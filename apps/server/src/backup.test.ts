@@ -3,7 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { type Lesson, placeWindow } from '@semita/core/lesson';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
-import { everyKind } from '../../../packages/core/src/test/every-kind.ts';
+import { everyKind } from '../../../packages/core/src/examples/every-kind.ts';
 import { backUp, readInterval, restore } from './backup.ts';
 import { listFiles } from './db/named-files.ts';
 import { createSender, readFixture, type School, startSchool } from './test/harness.ts';

@@ -2,8 +2,8 @@ import type { LearnerEventBody } from '@semita/core/attempt';
 import { type Route, routes } from '@semita/core/contract';
 import type { Question, Response } from '@semita/core/question';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { everyKind } from '../../../packages/core/src/test/every-kind.ts';
-import { lessonOf } from '../../../packages/core/src/test/kinds-lesson.ts';
+import { everyKind } from '../../../packages/core/src/examples/every-kind.ts';
+import { lessonOf } from '../../../packages/core/src/examples/kinds-lesson.ts';
 import { type Client, createSender, type School, startSchool } from './test/harness.ts';
 
 /** Questions of every kind, each with all it keeps to itself; and words of another student. */

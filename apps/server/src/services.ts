@@ -146,7 +146,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     // Whoever has left writes no more.
     findOwn: (studentId, attemptId) => {
       const attempt = attempts.findOwn(studentId, attemptId);
-      return attempt && received.find(studentId, attempt.assignmentId)?.terms.leftAt === null ? attempt : undefined;
+      return attempt && received.termsOf(studentId, attempt.assignmentId)?.leftAt === null ? attempt : undefined;
     },
     findLatest: attempts.findLatest,
     assertFollowed: assignments.readStudent,

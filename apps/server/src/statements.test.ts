@@ -1,7 +1,7 @@
 import type { LearnerEventBody } from '@semita/core/attempt';
 import { expect, test } from 'vitest';
-import { everyKind } from '../../../packages/core/src/test/every-kind.ts';
-import { lessonOf } from '../../../packages/core/src/test/kinds-lesson.ts';
+import { everyKind } from '../../../packages/core/src/examples/every-kind.ts';
+import { lessonOf } from '../../../packages/core/src/examples/kinds-lesson.ts';
 import { attempts } from './db/schema.ts';
 import { countStatements } from './test/count-statements.ts';
 import { createSender, startSchool } from './test/harness.ts';

@@ -38,6 +38,8 @@ export const router = createBrowserRouter([
         ],
       },
       { path: 'lessons/:lessonId/rehearse', lazy: () => import('./features/walk/rehearse-route.tsx') },
+      // For developers: not in what is built.
+      ...(import.meta.env.DEV ? [{ path: 'gallery', lazy: () => import('./features/gallery/gallery-route.tsx') }] : []),
       { path: '*', element: <NotFoundPage /> },
     ],
   },

@@ -1,7 +1,7 @@
 import type { LearnerEventBody } from '@semita/core/attempt';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { everyKind } from '../../../../packages/core/src/test/every-kind.ts';
-import { lessonOf } from '../../../../packages/core/src/test/kinds-lesson.ts';
+import { everyKind } from '../../../../packages/core/src/examples/every-kind.ts';
+import { lessonOf } from '../../../../packages/core/src/examples/kinds-lesson.ts';
 import { attempts, bankResults, questionResults } from '../db/schema.ts';
 import { rebuildStates } from '../features/attempts/rebuild-states.ts';
 import { createSender, type School, startSchool } from '../test/harness.ts';

@@ -2,7 +2,7 @@ import type { LessonSummary, Material } from '@semita/core/contract';
 import type { Lesson, LessonChange } from '@semita/core/lesson';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { everyKind } from '../../../../packages/core/src/test/every-kind.ts';
+import { everyKind } from '../../../../packages/core/src/examples/every-kind.ts';
 import { lessonSummaries, lessons, lessonUses } from '../db/schema.ts';
 import { countStatements } from '../test/count-statements.ts';
 import { type Client, type School, startSchool } from '../test/harness.ts';

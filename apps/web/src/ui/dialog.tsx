@@ -26,6 +26,10 @@ export function Dialog({ open, onOpenChange, title, description, place = 'box', 
   const changed = useRef(new Map<Element, string>());
   const body = useRef<HTMLDivElement>(null);
   const opener = useRef<Element | null>(null);
+  const wasOpen = useRef(false);
+  // Before anything in it takes the focus, also by itself.
+  if (open && !wasOpen.current) opener.current = document.activeElement;
+  wasOpen.current = open;
   const [isAsking, setIsAsking] = useState(false);
   const settle = useCallback((inside?: Element | null) => {
     for (const element of changed.current.keys())
@@ -59,7 +63,6 @@ export function Dialog({ open, onOpenChange, title, description, place = 'box', 
           onFocusCapture={onFocus}
           onInputCapture={onInput}
           onOpenAutoFocus={(event) => {
-            opener.current = document.activeElement;
             event.preventDefault();
             // What is still being loaded has no field yet: then the dialog itself, which says its title.
             (firstControlIn(body.current) ?? (event.currentTarget as HTMLElement)).focus();

@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest';
 import { beginAttempt } from '../attempt/attempt-state.ts';
 import { defaultTerms } from '../attempt/terms.ts';
+import { lessonOf } from '../examples/kinds-lesson.ts';
 import { createContext } from '../own-lesson/create-context.ts';
 import { takeInAll } from '../reducer/take-in.ts';
 import { createSitting, pickOne } from '../test/bridge-lesson.ts';
-import { lessonOf } from '../test/kinds-lesson.ts';
 import { bankResultsOf, seenDifficulty } from './seen-difficulty.ts';
 
 const give = (optionId: string) => ({ kind: 'choice', optionIds: [optionId] }) as const;

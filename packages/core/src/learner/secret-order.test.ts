@@ -1,11 +1,11 @@
 import { randomBytes } from 'node:crypto';
 import { expect, test } from 'vitest';
 import { beginAttempt } from '../attempt/attempt-state.ts';
+import { everyKind } from '../examples/every-kind.ts';
+import { lessonOf } from '../examples/kinds-lesson.ts';
 import type { Question } from '../question/question.ts';
 import { shuffledByWords } from '../question/shuffled.ts';
 import { shuffledBy } from '../question/shuffled-by-secret.ts';
-import { everyKind } from '../test/every-kind.ts';
-import { lessonOf } from '../test/kinds-lesson.ts';
 import { learnerView } from './learner-view.ts';
 
 const itemsOf: Readonly<Record<string, (question: Question) => readonly string[]>> = {

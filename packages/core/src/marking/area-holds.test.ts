@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { everyKind } from '../test/every-kind.ts';
+import { everyKind } from '../examples/every-kind.ts';
 import { areaHolds, areaMiddle } from './area-holds.ts';
 import { kendallTau, markResponse } from './mark-response.ts';
 

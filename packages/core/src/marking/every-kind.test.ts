@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { questionFaults } from '../checks/question-faults.ts';
+import { everyKind } from '../examples/every-kind.ts';
 import { isOpinion, isTeacherMarked, type Question } from '../question/question.ts';
 import { isBlank, isFitting, type Response } from '../question/response.ts';
-import { everyKind } from '../test/every-kind.ts';
 import { markResponse } from './mark-response.ts';
 import { rightResponse } from './right-response.ts';
 import { verdictsOf } from './verdicts.ts';

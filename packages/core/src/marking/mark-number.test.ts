@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { unit as referenceUnit } from 'mathjs';
 import { describe, expect, test } from 'vitest';
+import { everyKind } from '../examples/every-kind.ts';
 import type { NumericQuestion } from '../question/question.ts';
-import { everyKind } from '../test/every-kind.ts';
 import { convert, isKnownUnit, isRightNumber } from './mark-number.ts';
 import { parseNumber } from './parse-number.ts';
 

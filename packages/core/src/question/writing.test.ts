@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { questionFaults } from '../checks/question-faults.ts';
+import { everyKind } from '../examples/every-kind.ts';
+import { lessonOf } from '../examples/kinds-lesson.ts';
 import { materialsOf } from '../lesson/materials-of.ts';
-import { everyKind } from '../test/every-kind.ts';
-import { lessonOf } from '../test/kinds-lesson.ts';
 import { changeKind } from './change-kind.ts';
 import { gapTextOf, readGapText, withGapText, writeGapText } from './gap-notation.ts';
 import { createQuestion, type QuestionForm } from './new-question.ts';

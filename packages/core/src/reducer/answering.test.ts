@@ -2,6 +2,8 @@ import { describe, expect, test } from 'vitest';
 import type { EventBody, LearnerEventBody } from '../attempt/attempt-event.ts';
 import { type AttemptState, beginAttempt } from '../attempt/attempt-state.ts';
 import { defaultTerms } from '../attempt/terms.ts';
+import { everyKind } from '../examples/every-kind.ts';
+import { lessonOf } from '../examples/kinds-lesson.ts';
 import { learnerView } from '../learner/learner-view.ts';
 import { showsTheSame } from '../learner/shows-the-same.ts';
 import { rightResponse } from '../marking/right-response.ts';
@@ -10,8 +12,6 @@ import type { Question } from '../question/question.ts';
 import type { Response } from '../question/response.ts';
 import { stopMarkOf } from '../sheet/stop-mark.ts';
 import { createSitting, pickOne, written } from '../test/bridge-lesson.ts';
-import { everyKind } from '../test/every-kind.ts';
-import { lessonOf } from '../test/kinds-lesson.ts';
 import type { WalkContext } from '../walk/walk-lesson.ts';
 import { takeIn } from './take-in.ts';
 

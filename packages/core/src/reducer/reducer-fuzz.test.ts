@@ -9,10 +9,10 @@ import {
 import { type AttemptState, beginAttempt, slackMs } from '../attempt/attempt-state.ts';
 import { defaultTerms } from '../attempt/terms.ts';
 import { metMs } from '../coverage/coverage.ts';
+import { everyKind } from '../examples/every-kind.ts';
 import type { Lesson } from '../lesson/lesson.ts';
 import { createContext } from '../own-lesson/create-context.ts';
 import { bridgeLesson, pickOne, written } from '../test/bridge-lesson.ts';
-import { everyKind } from '../test/every-kind.ts';
 import { progressOf } from '../walk/progress.ts';
 import type { WalkContext } from '../walk/walk-lesson.ts';
 import { replay, takeIn } from './take-in.ts';

@@ -2,14 +2,14 @@ import { describe, expect, test } from 'vitest';
 import type { EventBody } from '../attempt/attempt-event.ts';
 import { type AttemptState, beginAttempt } from '../attempt/attempt-state.ts';
 import { defaultTerms, type Terms } from '../attempt/terms.ts';
+import { everyKind } from '../examples/every-kind.ts';
+import { lessonOf } from '../examples/kinds-lesson.ts';
 import { learnerView } from '../learner/learner-view.ts';
 import { applyKeyChanges } from '../own-lesson/apply-key-changes.ts';
 import { createContext } from '../own-lesson/create-context.ts';
 import type { Question } from '../question/question.ts';
 import type { Response } from '../question/response.ts';
 import { createSitting, pickOne } from '../test/bridge-lesson.ts';
-import { everyKind } from '../test/every-kind.ts';
-import { lessonOf } from '../test/kinds-lesson.ts';
 import { progressOf } from '../walk/progress.ts';
 import { takeIn } from './take-in.ts';
 

@@ -1,8 +1,8 @@
 import { permissionOf, type Relation, type Role, type Route, type RouteName, routes } from '@semita/core/contract';
 import { and, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { everyKind } from '../../../../../packages/core/src/test/every-kind.ts';
-import { lessonOf } from '../../../../../packages/core/src/test/kinds-lesson.ts';
+import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
+import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import { answerFiles, attempts, classTeachers, securityEvents, substitutions } from '../../db/schema.ts';
 import { type School, startSchool } from '../../test/harness.ts';
 

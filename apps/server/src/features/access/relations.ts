@@ -14,7 +14,7 @@ interface Options extends Pick<Deps, 'db'> {
   readonly ofClasses: ClassRelations;
   readonly recipients: Pick<RecipientRepository, 'classIdsOf'>;
   readonly given: Pick<AssignedLessons, 'classIdsOf'>;
-  readonly received: Pick<ReceivedAssignments, 'find'>;
+  readonly received: Pick<ReceivedAssignments, 'termsOf'>;
   /** Whether a material is shown by what was given to a student and is open to them. */
   readonly isOpenTo: (studentId: string, materialId: string) => boolean;
 }
@@ -71,10 +71,10 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
       return isOpenTo(actor.id, id) ? ['receives'] : [];
     },
     assignment: (actor, id) => {
-      const own = actor.roles.includes('student') ? received.find(actor.id, id) : undefined;
+      const own = actor.roles.includes('student') ? received.termsOf(actor.id, id) : undefined;
       return [
         ...toClasses(actor, given.classIdsOf(id)),
-        ...(own ? [own.terms.leftAt === null ? ('receives' as const) : ('left' as const)] : []),
+        ...(own ? [own.leftAt === null ? ('receives' as const) : ('left' as const)] : []),
       ];
     },
     attempt: (actor, id) => (studentOfAttempt.get({ id })?.studentId === actor.id ? ['worksOn'] : []),

@@ -11,7 +11,7 @@ import { type Lesson, lessonLengths } from '@semita/core/lesson';
 import { applyKeyChanges, createContext } from '@semita/core/own-lesson';
 import { pathFigures } from '@semita/core/path';
 import type { WalkContext } from '@semita/core/walk';
-import { asc, eq, inArray } from 'drizzle-orm';
+import { asc, eq, inArray, sql } from 'drizzle-orm';
 import { rowsBy } from '../../db/rows-by.ts';
 import {
   addressees,
@@ -85,6 +85,12 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
   const given = new Map<string, Given>();
   const keyOf = (assignmentId: string, editionId: string) => `${assignmentId} ${editionId}`;
 
+  const summaries = db
+    .select()
+    .from(editionSummaries)
+    .where(inArray(editionSummaries.editionId, sql`(select value from json_each(${sql.placeholder('editionIds')}))`))
+    .prepare();
+
   const loadGiven = (assignmentIds: readonly string[]): void => {
     const rows = db
       .select({ id: assignments.id, editionId: assignments.editionId, terms: assignments.terms })
@@ -135,10 +141,13 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
 
   /** @throws when there is no such assignment */
   const givenOf = (assignmentId: string): Given => {
-    preloadGiven([assignmentId]);
+    // Asked with every request of a student.
     const known = given.get(assignmentId);
-    if (!known) throw new Error(`No assignment ${assignmentId}`);
-    return known;
+    if (known) return known;
+    loadGiven([assignmentId]);
+    const loaded = given.get(assignmentId);
+    if (!loaded) throw new Error(`No assignment ${assignmentId}`);
+    return loaded;
   };
 
   const loadLessons = (wanted: readonly Omit<WalkedBy, 'studentId'>[]): void => {
@@ -185,10 +194,13 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
    * @throws when there is no such assignment
    */
   const getLesson = (assignmentId: string, editionId = givenOf(assignmentId).editionId): AssignedLesson => {
-    preload([{ assignmentId, editionId }]);
-    const known = lessons.get(keyOf(assignmentId, editionId));
-    if (!known) throw new Error(`No edition behind assignment ${assignmentId}`);
-    return known;
+    const key = keyOf(assignmentId, editionId);
+    const known = lessons.get(key);
+    if (known) return known;
+    loadLessons([{ assignmentId, editionId }]);
+    const loaded = lessons.get(key);
+    if (!loaded) throw new Error(`No edition behind assignment ${assignmentId}`);
+    return loaded;
   };
 
   return {
@@ -219,11 +231,7 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
       wanted: readonly { readonly id: string; readonly editionId: string }[],
     ): ReadonlyMap<string, EditionFigures> {
       const assignmentOf = new Map(wanted.map(({ id, editionId }) => [editionId, id]));
-      const rows = db
-        .select()
-        .from(editionSummaries)
-        .where(inArray(editionSummaries.editionId, [...assignmentOf.keys()]))
-        .all();
+      const rows = summaries.all({ editionIds: JSON.stringify([...assignmentOf.keys()]) });
       const known = new Map(rows.map(({ editionId, ...figures }) => [editionId, figures]));
       for (const [editionId, assignmentId] of assignmentOf) {
         if (known.has(editionId)) continue;

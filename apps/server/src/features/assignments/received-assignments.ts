@@ -1,5 +1,6 @@
-import type { EffectiveTerms } from '@semita/core/assignment';
-import { and, eq, inArray, type SQL } from 'drizzle-orm';
+import { type EffectiveTerms, effectiveTerms, type Receipt } from '@semita/core/assignment';
+import { and, asc, eq, type SQL, sql } from 'drizzle-orm';
+import { rowsBy } from '../../db/rows-by.ts';
 import { assignments, editions, recipients, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { AssignedLessons } from './assigned-lessons.ts';
@@ -10,7 +11,7 @@ export type ReceivedAssignments = ReturnType<typeof createReceivedAssignments>;
 
 /** An assignment as one student has it. */
 export interface Received {
-  readonly assignment: AssignmentRow;
+  readonly assignment: Pick<AssignmentRow, 'id' | 'editionId' | 'timeZone' | 'createdAt'>;
   readonly lessonId: string;
   readonly classId: string;
   readonly className: string;
@@ -21,51 +22,68 @@ export interface Received {
 
 interface Options extends Pick<Deps, 'db' | 'clock'> {
   readonly lessons: Pick<AssignedLessons, 'givenOf' | 'preloadGiven' | 'termsOf'>;
-  readonly recipients: Pick<RecipientRepository, 'find' | 'listOf'>;
+  readonly recipients: Pick<RecipientRepository, 'find' | 'adjustmentsFor'>;
 }
 
 /** What was given to a student, also what no longer is. */
 export function createReceivedAssignments({ db, clock, lessons, recipients: records }: Options) {
+  const receipt = { addresseeId: recipients.addresseeId, since: recipients.since, until: recipients.until };
+  // Without its terms, which stand in memory: reading them is most of the work of a row.
+  const assignment = {
+    ...{ id: assignments.id, editionId: assignments.editionId },
+    ...{ timeZone: assignments.timeZone, createdAt: assignments.createdAt },
+  };
   const select = (place: SQL | undefined) =>
     db
-      .select({ assignment: assignments, teacherName: users.displayName, lessonId: editions.lessonId })
-      .from(assignments)
+      .select({ assignment, teacherName: users.displayName, lessonId: editions.lessonId, receipt })
+      .from(recipients)
+      .innerJoin(assignments, eq(assignments.id, recipients.assignmentId))
       .innerJoin(editions, eq(editions.id, assignments.editionId))
       .innerJoin(users, eq(users.id, assignments.createdBy))
-      .where(place)
-      .all();
+      .where(and(eq(recipients.studentId, sql.placeholder('studentId')), place))
+      .orderBy(asc(recipients.since))
+      .prepare();
+  const all = select(undefined);
+  const one = select(eq(recipients.assignmentId, sql.placeholder('assignmentId')));
 
-  const inClass = (assignmentId: string, { addresseeId }: EffectiveTerms) => {
-    const { classId = '', className = '' } = lessons.givenOf(assignmentId).addressees.get(addresseeId) ?? {};
-    return { classId, className };
+  type Found = ReturnType<typeof all.all>[0] & { readonly receipt: Receipt };
+  const toReceived = ({ assignment, teacherName, lessonId }: Found, terms: EffectiveTerms): Received => {
+    const { classId = '', className = '' } = lessons.givenOf(assignment.id).addressees.get(terms.addresseeId) ?? {};
+    return { assignment, teacherName, lessonId, classId, className, terms };
   };
 
   return {
-    /** All of it, what is due first first. */
-    list(studentId: string): Received[] {
-      const own = db
-        .select({ id: recipients.assignmentId })
-        .from(recipients)
-        .where(eq(recipients.studentId, studentId));
-      const rows = select(inArray(assignments.id, own));
-      lessons.preloadGiven(rows.map(({ assignment }) => assignment.id));
-      const byAssignment = records.listOf(studentId);
-      return rows
-        .flatMap((row): Received[] => {
-          const record = byAssignment.get(row.assignment.id);
-          if (!record) return [];
-          const terms = lessons.termsOf(row.assignment.id, record, clock());
-          return [{ ...row, ...inClass(row.assignment.id, terms), terms }];
-        })
-        .toSorted((a, b) => (a.terms.window.dueAt ?? Infinity) - (b.terms.window.dueAt ?? Infinity) || 0);
+    /**
+     * All of it, what is due first first.
+     * @param known what holds for the student, by the assignment, where that was computed already
+     */
+    list(studentId: string, known?: ReadonlyMap<string, Pick<Received, 'terms'>>): Received[] {
+      const byAssignment = rowsBy(all.all({ studentId }), ({ assignment }) => assignment.id);
+      lessons.preloadGiven([...byAssignment.keys()]);
+      const adjustments = known ? null : records.adjustmentsFor(studentId);
+      const now = clock();
+      const termsOf = (id: string, rows: readonly Found[]) => {
+        const record = { receipts: rows.map((row) => row.receipt), adjustments: adjustments?.get(id) ?? [] };
+        return known?.get(id)?.terms ?? effectiveTerms(lessons.givenOf(id), record, now);
+      };
+      return [...byAssignment]
+        .map(([id, rows]) => toReceived(rows[0] as Found, termsOf(id, rows)))
+        .toSorted((a, b) => dueOf(a) - dueOf(b));
     },
 
     find(studentId: string, assignmentId: string): Received | undefined {
       const record = records.find(assignmentId, studentId);
-      const [row] = record ? select(and(eq(assignments.id, assignmentId))) : [];
-      if (!record || !row) return undefined;
-      const terms = lessons.termsOf(assignmentId, record, clock());
-      return { ...row, ...inClass(assignmentId, terms), terms };
+      const row = record && one.get({ studentId, assignmentId });
+      return row && toReceived(row, lessons.termsOf(assignmentId, record, clock()));
+    },
+
+    /** What holds for a student now; undefined for what they never received. */
+    termsOf(studentId: string, assignmentId: string): EffectiveTerms | undefined {
+      const record = records.find(assignmentId, studentId);
+      return record && lessons.termsOf(assignmentId, record, clock());
     },
   };
 }
+
+/** What has no date comes last. */
+const dueOf = ({ terms }: Received): number => terms.window.dueAt ?? Number.MAX_SAFE_INTEGER;

@@ -1,4 +1,4 @@
-import type { AddresseeKind, Adjustment, AssignmentWindow, Receipt, StudentRecord } from '@semita/core/assignment';
+import type { AddresseeKind, Adjustment, AssignmentWindow, StudentRecord } from '@semita/core/assignment';
 import { and, asc, eq, inArray, type SQL, sql } from 'drizzle-orm';
 import { rowsBy } from '../../db/rows-by.ts';
 import { addressees, adjustments, recipients } from '../../db/schema.ts';
@@ -14,6 +14,8 @@ export type MadeAdjustment = Adjustment & {
   readonly by: string;
   readonly reason: string | null;
 };
+
+const none: readonly never[] = [];
 
 /** Records kept in memory, so that a student who sends every few seconds is not looked up every time. */
 const mostKept = 5_000;
@@ -43,6 +45,11 @@ export function createRecipientRepository({ db, newId }: Pick<Deps, 'db' | 'newI
       eq(adjustments.studentId, sql.placeholder('studentId')),
     ),
   ).prepare();
+
+  const adjustmentsOfAll = selectAdjustments(
+    inArray(adjustments.assignmentId, sql`(select value from json_each(${sql.placeholder('assignmentIds')}))`),
+  ).prepare();
+  const adjustmentsOfStudent = selectAdjustments(eq(adjustments.studentId, sql.placeholder('studentId'))).prepare();
 
   /** Students whom an addressee means as its class and groups stand now. */
   const meant = sql`select a.id as addressee_id, a.assignment_id, cs.student_id from addressees a
@@ -78,32 +85,18 @@ export function createRecipientRepository({ db, newId }: Pick<Deps, 'db' | 'newI
 
     /** What is different for students of some assignments: by the assignment and the student, in order. */
     adjustmentsOf(assignmentIds: readonly string[]) {
-      const rows = selectAdjustments(inArray(adjustments.assignmentId, [...assignmentIds])).all();
+      const rows = adjustmentsOfAll.all({ assignmentIds: JSON.stringify(assignmentIds) });
+      if (rows.length === 0) return () => none;
       const byStudent = rowsBy(rows, (row) => keyOf(row.assignmentId, row.studentId));
       return (assignmentId: string, studentId: string): readonly Adjustment[] =>
-        (byStudent.get(keyOf(assignmentId, studentId)) ?? []).map(toAdjustment);
+        (byStudent.get(keyOf(assignmentId, studentId)) ?? none).map(toAdjustment);
     },
 
-    /** One student's records of all they ever received, by the assignment. */
-    listOf(studentId: string): ReadonlyMap<string, StudentRecord> {
-      const receipts = rowsBy(
-        db
-          .select({ assignmentId: recipients.assignmentId, ...receipt })
-          .from(recipients)
-          .where(eq(recipients.studentId, studentId))
-          .orderBy(asc(recipients.since))
-          .all(),
-        ({ assignmentId }) => assignmentId,
-      );
-      const changes = rowsBy(
-        selectAdjustments(eq(adjustments.studentId, studentId)).all(),
-        ({ assignmentId }) => assignmentId,
-      );
+    /** What is different for one student, by the assignment, in order. */
+    adjustmentsFor(studentId: string): ReadonlyMap<string, readonly Adjustment[]> {
+      const rows = adjustmentsOfStudent.all({ studentId });
       return new Map(
-        [...receipts].map(([assignmentId, rows]): [string, StudentRecord] => [
-          assignmentId,
-          { receipts: rows as readonly Receipt[], adjustments: (changes.get(assignmentId) ?? []).map(toAdjustment) },
-        ]),
+        [...rowsBy(rows, ({ assignmentId }) => assignmentId)].map(([id, own]) => [id, own.map(toAdjustment)]),
       );
     },
 

@@ -1,8 +1,8 @@
 import { decodeSheetRow, type SheetLine } from '@semita/core/sheet';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
+import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
+import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import { bridgeLesson, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';
-import { everyKind } from '../../../../../packages/core/src/test/every-kind.ts';
-import { lessonOf } from '../../../../../packages/core/src/test/kinds-lesson.ts';
 import { classTeachers, groups, recipients } from '../../db/schema.ts';
 import { createSender, type School, startSchool, toAmber } from '../../test/harness.ts';
 import { rebuildStates } from '../attempts/rebuild-states.ts';

@@ -51,7 +51,7 @@ export interface StoredLine extends StoredOutline {
 
 interface Options extends Pick<Deps, 'db' | 'clock'> {
   readonly lessons: Pick<AssignedLessons, 'givenOf' | 'getLesson' | 'preloadGiven'>;
-  readonly recipients: Pick<RecipientRepository, 'adjustmentsOf'>;
+  readonly recipients: Pick<RecipientRepository, 'adjustmentsOf' | 'adjustmentsFor'>;
   /** Computes a line anew that an older program stored, and stores it. */
   readonly toFreshRow: (attemptId: string) => string;
 }
@@ -218,13 +218,11 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     /** One student's own outlines of all that was given to them, by the assignment. */
     listOutlinesOf(studentId: string): ReadonlyMap<string, StoredOutline> {
       const rows = ownOutlines.all({ studentId });
-      const assignmentIds = [...new Set(rows.map(({ assignmentId }) => assignmentId))];
-      lessons.preloadGiven(assignmentIds);
-      const adjustmentsOf = records.adjustmentsOf(assignmentIds);
+      const byAssignment = rowsBy(rows, ({ assignmentId }) => assignmentId);
+      lessons.preloadGiven([...byAssignment.keys()]);
+      const own = records.adjustmentsFor(studentId);
       return new Map(
-        [...rowsBy(rows, ({ assignmentId }) => assignmentId)].map(([assignmentId, own]) => {
-          return [assignmentId, toStored(own, adjustmentsOf(assignmentId, studentId))];
-        }),
+        [...byAssignment].map(([assignmentId, found]) => [assignmentId, toStored(found, own.get(assignmentId) ?? [])]),
       );
     },
   };

@@ -3,8 +3,8 @@ import path from 'node:path';
 import type { Lesson } from '@semita/core/lesson';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { everyKind } from '../../../../../packages/core/src/test/every-kind.ts';
-import { lessonOf } from '../../../../../packages/core/src/test/kinds-lesson.ts';
+import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
+import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import { answerFiles } from '../../db/schema.ts';
 import { type Client, type School, startSchool } from '../../test/harness.ts';
 

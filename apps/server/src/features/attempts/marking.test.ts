@@ -1,8 +1,8 @@
 import type { LearnerEventBody } from '@semita/core/attempt';
 import type { Question, Response } from '@semita/core/question';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
-import { everyKind } from '../../../../../packages/core/src/test/every-kind.ts';
-import { lessonOf } from '../../../../../packages/core/src/test/kinds-lesson.ts';
+import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
+import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import { classStudents } from '../../db/schema.ts';
 import { type Client, type School, startSchool } from '../../test/harness.ts';
 import { rebuildStates } from './rebuild-states.ts';

@@ -114,6 +114,9 @@ export function createWalkService(options: Options) {
     return learnerView(lesson, state, terms);
   };
 
+  const isOlder = ({ assignmentId, studentId, attemptId }: AttemptKey): boolean =>
+    attempts.findLatest(assignmentId, studentId)?.attemptId !== attemptId;
+
   const getReceived = (actor: Actor, assignmentId: string): Received => found(received.find(actor.id, assignmentId));
 
   const walkOf = (actor: Actor, { assignment, terms: effective }: Received, attempt: AttemptKey): Walk => {
@@ -148,8 +151,8 @@ export function createWalkService(options: Options) {
   return {
     listTodo(actor: Actor): { items: TodoItem[]; now: number; version: string } {
       const version = versionNow();
-      const all = received.list(actor.id);
       const outlines = sheets.listOutlinesOf(actor.id);
+      const all = received.list(actor.id, outlines);
       const figures = given.figuresOf(all.map(({ assignment }) => assignment));
       const items = all.flatMap((one): TodoItem[] => {
         const { assignment, className, teacherName, terms } = one;
@@ -185,7 +188,9 @@ export function createWalkService(options: Options) {
     /** Answers that a teacher has marked, said something about, or given back. */
     listFeedback(actor: Actor): FeedbackItem[] {
       const outlines = sheets.listOutlinesOf(actor.id);
-      const begun = received.list(actor.id).flatMap(({ assignment }) => outlines.get(assignment.id)?.counted ?? []);
+      const begun = received
+        .list(actor.id, outlines)
+        .flatMap(({ assignment }) => outlines.get(assignment.id)?.counted ?? []);
       given.preload(begun);
       const states = intake.readStates(begun.map(({ attemptId }) => attemptId));
       return begun.flatMap((attempt) => {
@@ -234,11 +239,10 @@ export function createWalkService(options: Options) {
      */
     async takeInEvents(actor: Actor, attemptId: string, events: readonly SentEvent[]): Promise<IntakeAnswer> {
       const attempt = found(attempts.findOwn(actor.id, attemptId));
-      const { terms } = getReceived(actor, attempt.assignmentId);
-      assertWorthTaking(attemptId, terms.window, events);
-      const isOlder = attempts.findLatest(attempt.assignmentId, actor.id)?.attemptId !== attemptId;
+      const { window } = found(received.termsOf(actor.id, attempt.assignmentId));
+      assertWorthTaking(attemptId, window, events);
       // Else there would be two at once.
-      if (isOlder && events.some(({ type }) => type === 'withdrawn')) throw new Refused('newerAttempt');
+      if (events.some(({ type }) => type === 'withdrawn') && isOlder(attempt)) throw new Refused('newerAttempt');
       if (!answerFiles.areOwn(attemptId, events)) throw new Refused('inputInvalid', { fields: ['files'] });
       const receivedAt = clock();
       const taken = await intake.take(attempt, () => events.map((event) => ({ ...event, receivedAt })));

@@ -1,7 +1,7 @@
 import type { LearnerEventBody } from '@semita/core/attempt';
 import { afterAll, beforeAll, beforeEach, expect, test } from 'vitest';
+import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import { pickOne } from '../../../../../packages/core/src/test/bridge-lesson.ts';
-import { lessonOf } from '../../../../../packages/core/src/test/kinds-lesson.ts';
 import { bankItems, bankResults } from '../../db/schema.ts';
 import { type Client, type School, startSchool } from '../../test/harness.ts';
 import { rebuildStates } from '../attempts/rebuild-states.ts';

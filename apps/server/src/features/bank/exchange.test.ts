@@ -4,7 +4,7 @@ import type { Question } from '@semita/core/question';
 import { unzipSync, zipSync } from 'fflate';
 import { JSDOM } from 'jsdom';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
-import { everyKind } from '../../../../../packages/core/src/test/every-kind.ts';
+import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
 import { bankItems, materials } from '../../db/schema.ts';
 import { type Client, type School, startSchool } from '../../test/harness.ts';
 

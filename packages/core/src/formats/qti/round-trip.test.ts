@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { everyKind } from '../../examples/every-kind.ts';
 import type { Question } from '../../question/question.ts';
-import { everyKind } from '../../test/every-kind.ts';
 import { plainProse } from '../../test/qti/plain-prose.ts';
 import { fromQtiItem, toQtiItem } from './index.ts';
 

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { everyKind } from '../../examples/every-kind.ts';
 import { markResponse } from '../../marking/mark-response.ts';
 import { rightResponse } from '../../marking/right-response.ts';
 import type { Question } from '../../question/question.ts';
 import type { Response } from '../../question/response.ts';
-import { everyKind } from '../../test/every-kind.ts';
 import { plainProse } from '../../test/qti/plain-prose.ts';
 import { faultsByRules } from '../../test/qti/rules.ts';
 import { type QtiValues, scoreByRules } from '../../test/qti/score-by-rules.ts';

@@ -1,0 +1,171 @@
+import { everyKind } from '@semita/core/examples';
+import type { QuestionKind } from '@semita/core/question';
+import { type StopMarkState, stopMarkStates } from '@semita/core/sheet';
+import { type ReactNode, useState } from 'react';
+import { ApiError } from '../../api/api-error.ts';
+import { ConflictChoice } from '../../saving/conflict-choice.tsx';
+import { SavedState } from '../../saving/saved-state.tsx';
+import { Button } from '../../ui/button.tsx';
+import { CheckInput } from '../../ui/check-input.tsx';
+import { Dialog } from '../../ui/dialog.tsx';
+import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
+import { FileButton } from '../../ui/file-button.tsx';
+import { HistoryButtons } from '../../ui/history-buttons.tsx';
+import { KeyHelp } from '../../ui/key-help.tsx';
+import { MaterialIcon } from '../../ui/material-icon.tsx';
+import { EmptyPlace, ErrorNotice, Loading, Notice } from '../../ui/notice.tsx';
+import { Page } from '../../ui/page.tsx';
+import { ProgressBar } from '../../ui/progress-bar.tsx';
+import { StateMark, stateWords } from '../../ui/state-mark.tsx';
+import { useTheme } from '../../ui/theme.ts';
+import { enStudent } from '../../words/en-student.ts';
+import { enTeacher } from '../../words/en-teacher.ts';
+import { addWords } from '../../words/words.ts';
+import { ShownQuestion } from '../question-editor/question-preview.tsx';
+import { AnsweredStop } from '../walk/answered-stop.tsx';
+import { answered, type Given } from './answered-kinds.ts';
+
+addWords(enStudent);
+addWords(enTeacher);
+
+// For developers, and never in what is built: so its words stand here and not in the catalogues.
+
+/** Every piece of the design system and every kind of question, in every state. */
+export function Component() {
+  const { theme, toggleTheme } = useTheme();
+  return (
+    <main className="min-h-dvh bg-paper">
+      <Page title="Gallery" actions={<Button onClick={toggleTheme}>{theme === 'dim' ? 'Light' : 'Dim'}</Button>}>
+        <Section title="Buttons">
+          {(['main', 'plain', 'quiet', 'danger'] as const).flatMap((look) =>
+            (['small', 'normal', 'roomy'] as const).map((size) => (
+              <Button key={`${look} ${size}`} {...{ look, size }}>
+                {look}, {size}
+              </Button>
+            )),
+          )}
+          <Button disabled>disabled</Button>
+          <FileButton onFile={() => undefined}>A file</FileButton>
+          <HistoryButtons canUndo canRedo={false} undo={() => undefined} redo={() => undefined} />
+          <KeyHelp groups={[{ title: 'A place', keys: [['?', 'shows this']] }]} />
+          <OpenDialog />
+        </Section>
+        <Section title="Fields">
+          <Field label="A line" help="What helps">
+            {(ids) => <TextInput {...ids} defaultValue="Words" />}
+          </Field>
+          <Field label="A line with a fault" error="What is wrong">
+            {(ids) => <TextInput {...ids} />}
+          </Field>
+          <Field label="Prose">{(ids) => <TextArea {...ids} defaultValue="Several words" />}</Field>
+          <Field label="A choice">
+            {(ids) => (
+              <Select {...ids}>
+                <option>One</option>
+              </Select>
+            )}
+          </Field>
+          <CheckInput checked onChange={() => undefined}>
+            Ticked
+          </CheckInput>
+        </Section>
+        <Section title="Notices">
+          {(['info', 'attention', 'danger'] as const).map((tone) => (
+            <Notice key={tone} tone={tone} title={tone}>
+              What happened, what was kept and what to do.
+            </Notice>
+          ))}
+          <ErrorNotice error={new ApiError('offline')} onRetry={() => undefined} />
+          <ConflictChoice title="Changed somewhere else" help="Whose stands?" onResolve={() => undefined} />
+          <EmptyPlace title="Nothing here yet">
+            <Button look="main">The first step</Button>
+          </EmptyPlace>
+          <Loading />
+        </Section>
+        <Section title="States">
+          {(['saved', 'saving', 'offline', 'signedOut', 'refused', 'conflict'] as const).map((saving) => (
+            <SavedState key={saving} saving={saving} />
+          ))}
+          {stopMarkStates.map((state) => (
+            <MarkInWords key={state} state={state} />
+          ))}
+          {[0, 0.4, 1].map((share) => (
+            <ProgressBar key={share} share={share} label={`${share * 100} percent`} />
+          ))}
+          {(['film', 'sound', 'document', 'deck', 'picture'] as const).map((kind) => (
+            <MaterialIcon key={kind} kind={kind} />
+          ))}
+        </Section>
+        {(Object.keys(everyKind) as QuestionKind[]).map((kind) => (
+          <KindOfQuestion key={kind} kind={kind} />
+        ))}
+      </Page>
+    </main>
+  );
+}
+
+function Section({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <section aria-label={title} className="grid gap-3 border-t border-line pt-4">
+      <h2 className="text-22">{title}</h2>
+      <div className="flex flex-wrap items-start gap-3">{children}</div>
+    </section>
+  );
+}
+
+function MarkInWords({ state }: { readonly state: StopMarkState }) {
+  const mark = { state, earned: 150, possible: 400 };
+  return (
+    <span className="flex items-center gap-1.5 text-14">
+      <StateMark mark={mark} /> {stateWords(mark)}
+    </span>
+  );
+}
+
+function OpenDialog() {
+  const [isOpen, setIsOpen] = useState(false);
+  return (
+    <>
+      <Button onClick={() => setIsOpen(true)}>A dialog</Button>
+      <Dialog open={isOpen} onOpenChange={setIsOpen} title="A dialog">
+        <Field label="Its first field">{(ids) => <TextInput {...ids} />}</Field>
+      </Dialog>
+    </>
+  );
+}
+
+/** To be answered, answered well, and answered badly. */
+function KindOfQuestion({ kind }: { readonly kind: QuestionKind }) {
+  return (
+    <section aria-label={kind} className="grid gap-3 border-t border-line pt-4">
+      <h2 className="text-22">{kind}</h2>
+      <div className="grid gap-4 lg:grid-cols-3">
+        <ShownQuestion question={everyKind[kind]} />
+        {(['right', 'wrong'] as const).map((given) => (
+          <Answered key={given} {...{ kind, given }} />
+        ))}
+      </div>
+    </section>
+  );
+}
+
+const nothing = () => undefined;
+
+function Answered({ kind, given }: { readonly kind: QuestionKind; readonly given: Given }) {
+  const [view] = useState(() => answered(kind, given));
+  const stop = view?.lesson.parts[0]?.stops[0];
+  const stopState = stop && view.state.stops[stop.id];
+  if (!stop || !stopState) return <p className="text-14 text-quiet">A teacher marks what is handed in.</p>;
+  return (
+    <ul>
+      <AnsweredStop
+        {...{ stop, stopState }}
+        place={given}
+        results={view.results}
+        onRevise={{ draft: nothing, give: nothing }}
+        givenTo={nothing}
+        assignmentId={null}
+      />
+    </ul>
+  );
+}

@@ -1,0 +1,80 @@
+import { expect, type Locator, type Page, test } from '@playwright/test';
+import { enterAs } from './demo-visit.ts';
+
+const teacher = 'Ms. Adaeze Lindqvist';
+
+/** How far the focus is in a dialog: whether it is in it, and on something that closes it. */
+const focusIn = (dialog: Locator) =>
+  dialog.evaluate((element) => ({
+    isInside: element.contains(document.activeElement),
+    isOnClose: document.activeElement?.getAttribute('aria-label') === 'Close',
+  }));
+
+/**
+ * By keys alone: opens on what somebody came to do, keeps the focus while it is open, and gives it back to what opened
+ * it.
+ */
+async function expectPolite(page: Page, opener: Locator): Promise<void> {
+  await opener.focus();
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toBeVisible();
+  await expect.poll(() => focusIn(dialog)).toEqual({ isInside: true, isOnClose: false });
+  for (const key of ['Tab', 'Tab', 'Shift+Tab', 'Shift+Tab', 'Shift+Tab']) {
+    await page.keyboard.press(key);
+    expect((await focusIn(dialog)).isInside).toBe(true);
+  }
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+  await expect(opener).toBeFocused();
+}
+
+test.beforeEach(({ page }) => enterAs(page, teacher));
+
+test('dialogs of the sheet and of marking', async ({ page }) => {
+  const assignments = await (await page.request.get('/api/assignments')).json();
+  const { id } = assignments.find(({ title }: { title: string }) => title === 'How bridges carry load');
+  await page.goto(`/assignments/${id}`);
+  await expectPolite(page, page.getByRole('button', { name: 'Keys', exact: true }));
+  await expectPolite(page, page.getByRole('row').nth(2).getByRole('button').first());
+  // Of a question that the program marks.
+  const questions = await (await page.request.get(`/api/assignments/${id}/marking`)).json();
+  const marked = questions.find(({ answered, waiting }: Record<string, number>) => answered && waiting === 0);
+  await page.goto(`/assignments/${id}/marking?question=${marked.questionId}`);
+  await expectPolite(page, page.getByRole('button', { name: 'Correct the key' }));
+});
+
+test('dialogs of the shelf and of the question bank', async ({ page }) => {
+  await page.goto('/shelf');
+  await expectPolite(page, page.getByRole('button', { name: /^Several lessons/ }).first());
+  await page.goto('/shelf/questions');
+  await expectPolite(page, page.getByRole('button', { name: 'New question' }));
+  await expectPolite(page, page.getByRole('button', { name: 'Type or paste' }));
+  await expectPolite(page, page.getByRole('button', { name: /^Change/ }).first());
+});
+
+test('dialogs of the desk', async ({ page }) => {
+  await page.goto('/shelf');
+  await page
+    .getByRole('link', { name: /How bridges carry load/ })
+    .first()
+    .click();
+  await expectPolite(page, page.getByRole('button', { name: 'Assign', exact: true }));
+  await expectPolite(page, page.getByRole('button', { name: 'Keys', exact: true }));
+  await expectPolite(page, page.getByRole('button', { name: 'Add a part' }));
+  await expectPolite(page, page.getByRole('button', { name: 'Add a lesson' }));
+  await page
+    .getByRole('button', { name: /Checkpoint/ })
+    .first()
+    .click();
+  for (const name of ['Type or paste', 'From the bank', 'Cut one out'])
+    await expectPolite(page, page.getByRole('button', { name }).first());
+});
+
+test('the dialog of a student who leaves with work unsent, and of slides that are not saved', async ({ page }) => {
+  await page.goto('/slides/new');
+  await page.getByLabel('Heading').fill('Not saved');
+  const shelf = page.getByRole('link', { name: 'Shelf', exact: true }).first();
+  await expectPolite(page, shelf);
+  await expect(page.getByLabel('Heading')).toHaveValue('Not saved');
+});
