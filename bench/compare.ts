@@ -32,11 +32,11 @@ export async function medianRatio(
 }
 
 /** Milliseconds that one call takes, over enough calls to be measured. */
-export function timeOf(work: () => unknown, leastMs = 150): number {
+export function timeOf(work: () => unknown, minMs = 150): number {
   let calls = 0;
   const start = performance.now();
   let elapsed = 0;
-  while (elapsed < leastMs) {
+  while (elapsed < minMs) {
     work();
     calls++;
     elapsed = performance.now() - start;

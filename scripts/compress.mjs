@@ -5,7 +5,7 @@ import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 
 const written = /\.(?:js|mjs|css|html|svg|json|webmanifest|wasm|txt)$/;
 /** Smaller ones fit into one packet as they are. */
-const leastBytes = 1_000;
+const minBytes = 1_000;
 
 /** @param {string} folder of a finished build */
 export function compressFiles(folder) {
@@ -13,7 +13,7 @@ export function compressFiles(folder) {
     if (!written.test(name) || name.startsWith('.vite')) continue;
     const file = path.join(folder, name);
     const bytes = readFileSync(file);
-    if (bytes.length < leastBytes) continue;
+    if (bytes.length < minBytes) continue;
     const params = {
       [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MAX_QUALITY,
       [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length,

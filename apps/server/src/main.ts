@@ -9,7 +9,7 @@ import { serve } from './serve.ts';
 import { createServices } from './services.ts';
 
 /** Below this nothing can be kept safely, so nothing is begun, in bytes. */
-const leastFreeBytes = 32 * 1024 ** 2;
+const minFreeBytes = 32 * 1024 ** 2;
 
 const env = process.env;
 
@@ -17,9 +17,9 @@ function assertRoom(dataDir: string): void {
   fs.mkdirSync(dataDir, { recursive: true });
   const { bavail, bsize } = fs.statfsSync(dataDir);
   const freeBytes = bavail * bsize;
-  if (freeBytes < leastFreeBytes)
+  if (freeBytes < minFreeBytes)
     throw new StartRefused(
-      `The disk is full: ${Math.floor(freeBytes / 1024 ** 2)} MB are free, and at least ${leastFreeBytes / 1024 ** 2} MB are needed. Nothing was changed. Make room, and start again.`,
+      `The disk is full: ${Math.floor(freeBytes / 1024 ** 2)} MB are free, and at least ${minFreeBytes / 1024 ** 2} MB are needed. Nothing was changed. Make room, and start again.`,
     );
 }
 

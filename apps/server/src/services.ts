@@ -73,7 +73,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   // A teacher's film does not wait behind what students hand in.
   const reader = createReader({ timeMs: 20_000 });
   const studentReader = createReader({ timeMs: 8_000 });
-  const workshop = createFairQueue({ places: 2, mostWaiting: 500 });
+  const workshop = createFairQueue({ places: 2, maxWaiting: 500 });
   const stopping = new AbortController();
   const bringIn = createBringIn({
     ...deps,
@@ -134,7 +134,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     ...deps,
     repository: lessonRepository,
     materials: materialRepository,
-    listMutePictures: materials.listMutePictures,
+    listPicturesWithoutAlt: materials.listPicturesWithoutAlt,
     scriptOfMaterial: materials.scriptOf,
     onEditionMoved: given.forget,
   });

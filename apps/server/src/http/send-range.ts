@@ -4,7 +4,7 @@ import type { Writable } from 'node:stream';
 /** As much as is read at once: less costs a turn of the loop for every piece, more waits for slow readers. */
 const pieceBytes = 1024 * 1024;
 /** Buffers that wait to be used again. */
-const mostWaiting = 32;
+const maxWaiting = 32;
 const waiting: Buffer[] = [];
 
 /**
@@ -32,7 +32,7 @@ export async function sendRange(
     isTaken = await write(out, buffer.subarray(0, bytesRead));
   }
   // One whose write was cut off may still be read from by the system.
-  if (isTaken && waiting.length < mostWaiting) waiting.push(buffer);
+  if (isTaken && waiting.length < maxWaiting) waiting.push(buffer);
   return isTaken;
 }
 

@@ -15,7 +15,7 @@ interface Kind {
 }
 
 /** A job that was begun this often without an end brings the server down; it is not tried again. */
-const mostTries = 3;
+const maxTries = 3;
 /** A store that cannot be written to now is tried again after this long, in ms. */
 const retryAfterMs = 30_000;
 
@@ -110,8 +110,8 @@ export function createJobQueue(
     resume(): void {
       try {
         const cut = db.select().from(jobs).where(eq(jobs.status, 'running')).all();
-        for (const job of cut) if (job.tries >= mostTries) fail(job, new Error('tried too often'));
-        const again = cut.filter((job) => job.tries < mostTries).map((job) => job.id);
+        for (const job of cut) if (job.tries >= maxTries) fail(job, new Error('tried too often'));
+        const again = cut.filter((job) => job.tries < maxTries).map((job) => job.id);
         db.update(jobs).set({ status: 'waiting' }).where(inArray(jobs.id, again)).run();
       } catch (error) {
         log.error({ err: error }, 'jobs could not be taken up');

@@ -14,7 +14,7 @@ export interface VersionedChange extends Change {
 }
 
 /** Far more than happens while a browser finds its line again. */
-const mostKept = 5_000;
+const maxKept = 5_000;
 
 /**
  * What happened, in order, so that whoever was away for a moment goes on from where they were. Versions are of one run
@@ -29,9 +29,9 @@ export function createChangeLog({ bus }: { readonly bus: EventBus }) {
 
   const take = (change: Change) => {
     kept.push(change);
-    if (kept.length > mostKept) {
-      kept.splice(0, mostKept / 2);
-      firstKept += mostKept / 2;
+    if (kept.length > maxKept) {
+      kept.splice(0, maxKept / 2);
+      firstKept += maxKept / 2;
     }
     const versioned = { ...change, version: versionOf(firstKept + kept.length - 1) };
     for (const listener of listeners) listener(versioned);

@@ -21,12 +21,12 @@ interface Options {
 }
 
 /** Streams that one person may have open: a browser opens six to one address at most. */
-const mostPerPerson = 12;
-const mostTopics = 20;
+const maxPerPerson = 12;
+const maxTopics = 20;
 /** How often it is looked whether who watches still may, in ms; at once where something is known to have changed. */
 const lookAgainMs = 15_000;
 /** Whoever comes back after more than this many changes asks anew. */
-const mostTold = 200;
+const maxTold = 200;
 
 interface Watcher {
   readonly actor: Actor;
@@ -102,7 +102,7 @@ export function createLiveChannel({ bus, changes, mayDo, findActor, findLine, is
   /** What happened while somebody was on the way here; or that it is too much to tell. */
   const catchUp = (watcher: Watcher, since: string) => {
     const missed = changes.since(since);
-    if (!missed || missed.length > mostTold) return send(watcher, 'askAgain', {}, changes.version());
+    if (!missed || missed.length > maxTold) return send(watcher, 'askAgain', {}, changes.version());
     for (const change of missed) tell(watcher, change, new Map());
   };
 
@@ -115,10 +115,10 @@ export function createLiveChannel({ bus, changes, mayDo, findActor, findLine, is
     async watch(actor: Actor, topics: readonly string[], since: string | null, req: Request, res: Response) {
       const wanted = new Set(topics.filter(isTopic));
       const mayAll = [...wanted].every((topic) => mayWatch(actor, topic));
-      if (wanted.size === 0 || wanted.size < new Set(topics).size || wanted.size > mostTopics || !mayAll)
+      if (wanted.size === 0 || wanted.size < new Set(topics).size || wanted.size > maxTopics || !mayAll)
         throw new Refused('notFound');
       const open = [...watchers].filter((one) => one.actor.id === actor.id).length + (opening.get(actor.id) ?? 0);
-      if (open >= mostPerPerson) throw new Refused('tooManyRequests');
+      if (open >= maxPerPerson) throw new Refused('tooManyRequests');
       opening.set(actor.id, (opening.get(actor.id) ?? 0) + 1);
       try {
         res.socket?.setNoDelay(true);

@@ -32,7 +32,7 @@ async function change(lessonId: string, ...changes: LessonChange[]) {
 }
 async function makeEdition(lessonId: string) {
   const { version } = await readDraft(lessonId);
-  const order = { draftVersion: version, acceptsMutePictures: true };
+  const order = { draftVersion: version, acceptsPicturesWithoutAlt: true };
   expect((await adaeze.ask('POST', `/api/lessons/${lessonId}/editions`, order)).status).toBe(200);
 }
 const onShelf = async (lessonId: string): Promise<LessonSummary> =>

@@ -4,7 +4,7 @@ import { createFairQueue, QueueFull } from './fair-queue.ts';
 const lane = (schoolId: string, personId: string) => ({ schoolId, personId });
 
 test('turns go round schools and people, whoever asked for more', async () => {
-  const queue = createFairQueue({ places: 1, mostWaiting: 100 });
+  const queue = createFairQueue({ places: 1, maxWaiting: 100 });
   const order: string[] = [];
   const work = (name: string) => async () => {
     order.push(name);
@@ -20,7 +20,7 @@ test('turns go round schools and people, whoever asked for more', async () => {
 });
 
 test('no more is at work than there are places, and a failure frees its own', async () => {
-  const queue = createFairQueue({ places: 2, mostWaiting: 100 });
+  const queue = createFairQueue({ places: 2, maxWaiting: 100 });
   let running = 0;
   let most = 0;
   const work = async () => {
@@ -35,7 +35,7 @@ test('no more is at work than there are places, and a failure frees its own', as
 });
 
 test('who has too much waiting is refused, and others are not', async () => {
-  const queue = createFairQueue({ places: 1, mostWaiting: 2 });
+  const queue = createFairQueue({ places: 1, maxWaiting: 2 });
   let release = () => {};
   const first = queue.run(
     lane('s', 'p'),

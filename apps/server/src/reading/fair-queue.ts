@@ -15,14 +15,14 @@ interface Limits {
   /** How much is at work at the same time. */
   readonly places: number;
   /** How much of one person's may wait. */
-  readonly mostWaiting: number;
+  readonly maxWaiting: number;
 }
 
 /**
  * Work that takes turns: who has much to do does not keep back who has little, whatever came first. In memory: what has
  * to outlive the server is a job.
  */
-export function createFairQueue({ places, mostWaiting }: Limits) {
+export function createFairQueue({ places, maxWaiting }: Limits) {
   const waiting: Waiting[] = [];
   const servedAt = new Map<string, number>();
   let running = 0;
@@ -63,7 +63,7 @@ export function createFairQueue({ places, mostWaiting }: Limits) {
      */
     async run<T>(lane: Lane, work: () => Promise<T>): Promise<T> {
       const own = waiting.filter(({ lane: other }) => other.personId === lane.personId).length;
-      if (own >= mostWaiting) throw new QueueFull();
+      if (own >= maxWaiting) throw new QueueFull();
       await new Promise<void>((resolve) => {
         waiting.push({ lane, begin: resolve });
         fill();

@@ -84,7 +84,7 @@ function playableTypeOf(mimeType: string): PlayableType | undefined {
 }
 
 /** Boxes on top of a file, at most: a film of many hours, in pieces of a second, has fewer. */
-const mostBoxes = 60_000;
+const maxBoxes = 60_000;
 
 /**
  * Walks the top boxes of an ISO file (ISO/IEC 14496-12, 4.2): a box that reaches beyond the end of the file means
@@ -97,7 +97,7 @@ async function isWholeMp4(path: string, byteLength: number): Promise<boolean> {
     let at = 0;
     for (let count = 0; at + 8 <= byteLength; count++) {
       // No program writes so many; whoever does wants time.
-      if (count >= mostBoxes) return false;
+      if (count >= maxBoxes) return false;
       await file.read(head, 0, 16, at);
       if (at === 0 && head.toString('latin1', 4, 8) !== 'ftyp') return true;
       const size32 = head.readUInt32BE(0);

@@ -26,13 +26,13 @@ export class ReadFailed extends Error {}
 /** What reading one file may cost. */
 const limits = { heapMb: 192, residentBytes: 400 * 1024 ** 2, uses: 50 };
 
-const mostWaitingPerPerson = 20;
+const maxWaitingPerPerson = 20;
 /** Files that brought a child down are known by their hashes, and not read again by this server. */
-const mostRemembered = 1_000;
+const maxRemembered = 1_000;
 
 const isSource = import.meta.url.endsWith('.ts');
 /** What is compiled on the way, as in tests, asks for more addresses than it ever uses. */
-const mostAddressKb = isSource ? 16_000_000 : 1_500_000;
+const maxAddressKb = isSource ? 16_000_000 : 1_500_000;
 const script = fileURLToPath(new URL(isSource ? './reader-child.ts' : './reader-child.js', import.meta.url));
 const nodeArguments = [
   `--max-old-space-size=${limits.heapMb}`,
@@ -47,7 +47,7 @@ const nodeArguments = [
  * @param timeMs how long one file may take
  */
 export function createReader({ timeMs }: { readonly timeMs: number }) {
-  const turns = createFairQueue({ places: 1, mostWaiting: mostWaitingPerPerson });
+  const turns = createFairQueue({ places: 1, maxWaiting: maxWaitingPerPerson });
   const fatal = new Set<string>();
   let child: Promise<ChildProcess> | null = null;
   let used = 0;
@@ -59,7 +59,7 @@ export function createReader({ timeMs }: { readonly timeMs: number }) {
   const startOnce = (): Promise<ChildProcess> => {
     used = 0;
     // Buffers lie outside the heap: the limit on addresses holds for them too.
-    const limit = hasAddressLimit ? `ulimit -v ${mostAddressKb} && ` : '';
+    const limit = hasAddressLimit ? `ulimit -v ${maxAddressKb} && ` : '';
     const command = `${limit}ulimit -c 0; exec "$0" "$@"`;
     const started = spawn('sh', ['-c', command, process.execPath, ...nodeArguments], {
       stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
@@ -144,7 +144,7 @@ export function createReader({ timeMs }: { readonly timeMs: number }) {
         try {
           return (await readNow(order)) as ReadResults[K];
         } catch (error) {
-          if (error instanceof ReadFailed && fatal.size < mostRemembered)
+          if (error instanceof ReadFailed && fatal.size < maxRemembered)
             fatal.add(hash ?? (await hashFile(order.file)));
           throw error;
         }

@@ -2,7 +2,7 @@ import { useState } from 'react';
 
 /** Changes of one place within this long are one step: a burst of typing. */
 const burstMs = 1_500;
-const mostStepsKept = 200;
+const maxStepsKept = 200;
 
 interface State<T> {
   readonly past: readonly T[];
@@ -33,7 +33,7 @@ export function useHistory<T>(first: T): History<T> {
       const atMs = Date.now();
       const isBurst = place !== undefined && burst?.place === place && atMs - burst.atMs < burstMs;
       set({
-        past: isBurst ? past : [...past, now].slice(-mostStepsKept),
+        past: isBurst ? past : [...past, now].slice(-maxStepsKept),
         now: next,
         future: [],
         burst: place === undefined ? null : { place, atMs },

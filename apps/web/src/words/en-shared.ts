@@ -229,7 +229,7 @@ export const enShared = {
     bodyTooLarge: 'This is too much to send at once. Nothing was changed.',
     draftMoved: 'This lesson was changed somewhere else in the meantime.',
     changeImpossible: 'This cannot be done, because it is in use or no longer there. Nothing was changed.',
-    picturesMute: 'Some pictures have no words yet.',
+    picturesWithoutAlt: 'Some pictures have no words yet.',
     lessonIncomplete: 'Something is still missing before an edition can be made.',
     windowOutOfOrder: 'The dates are out of order: it must open before it is due, and close no earlier than it is due.',
     windowNotOpen: 'This is not open yet.',

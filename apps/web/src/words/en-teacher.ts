@@ -556,9 +556,10 @@ export const enTeacher = {
     endsHere: '“{{title}}” ends',
     pictureMute: 'Picture without words',
     pictures: 'Pictures',
-    picturesMute_one: '{{count}} picture has no words yet',
-    picturesMute_other: '{{count}} pictures have no words yet',
-    picturesMuteHelp: 'What is in a picture cannot be read aloud. Words for each picture are written under the stage.',
+    picturesWithoutAlt_one: '{{count}} picture has no words yet',
+    picturesWithoutAlt_other: '{{count}} pictures have no words yet',
+    picturesWithoutAltHelp:
+      'What is in a picture cannot be read aloud. Words for each picture are written under the stage.',
     picturesGo: 'Write the words first',
     picturesAccept: 'Make the edition anyway',
     picturesWorded: 'Every picture has its words.',

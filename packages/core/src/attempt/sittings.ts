@@ -2,16 +2,16 @@ import { teacherSittingId } from './attempt-event.ts';
 import type { AttemptState, Sitting } from './attempt-state.ts';
 
 /** Sittings that are kept in the state; who opens a lesson more often is known by the latest of them. */
-export const mostSittings = 40;
+export const maxSittings = 40;
 
 /** Stretches of missing numbers kept of one sitting. */
-const mostMissing = 20;
+const maxMissing = 20;
 
 /** The state with a sitting as it is now. The one that was not heard of for longest gives way. */
 export function withSitting(state: AttemptState, sittingId: string, sitting: Sitting): AttemptState {
   const { intake } = state;
   const sittings = { ...intake.sittings, [sittingId]: sitting };
-  if (!(sittingId in intake.sittings) && Object.keys(sittings).length > mostSittings) {
+  if (!(sittingId in intake.sittings) && Object.keys(sittings).length > maxSittings) {
     const oldest = Object.entries(sittings)
       .filter(([id]) => id !== teacherSittingId && id !== sittingId)
       .reduce((a, b) => (b[1].heardAt < a[1].heardAt ? b : a));
@@ -38,7 +38,7 @@ export function afterNumber(
   const next = sitting?.next ?? 0;
   const missing = sitting?.missing ?? [];
   if (n >= next) {
-    const all = first > next ? [...missing, [next, first - 1] as const].slice(-mostMissing) : missing;
+    const all = first > next ? [...missing, [next, first - 1] as const].slice(-maxMissing) : missing;
     return { next: n + 1, ...(all.length > 0 ? { missing: all } : {}) };
   }
   const left = missing.flatMap(([first, last]): (readonly [number, number])[] => {

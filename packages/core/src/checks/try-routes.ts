@@ -33,10 +33,10 @@ export interface TriedRoutes {
 }
 
 /** Beyond this many walks, or this much walking, walks are chosen so that each way is taken at least once. */
-const mostRoutes = 256;
-const mostEventsInAll = 20_000;
+const maxRoutes = 256;
+const maxEventsInAll = 20_000;
 /** A walk that goes round and round is stuck. */
-const mostEvents = 5_000;
+const maxEvents = 5_000;
 
 /**
  * Walks every route of a lesson against the real gates and the real reducer: every choice at every fork, and answers
@@ -50,7 +50,7 @@ export function tryRoutes(lesson: Lesson): TriedRoutes {
 /** The routes of students of some groups. */
 function tryAs(whole: Lesson, groups: readonly string[]): TriedRoutes {
   const lesson = ownLesson(whole, { begunAt: 0, secret: '', groups });
-  const cannotAll = (pathFigures(lesson)?.routeCount ?? 0n) > mostRoutes;
+  const cannotAll = (pathFigures(lesson)?.routeCount ?? 0n) > maxRoutes;
   const all = cannotAll ? null : takeAll(lesson, groups);
   return all ? { routes: all, isComplete: true } : { routes: cover(lesson, groups), isComplete: false };
 }
@@ -62,7 +62,7 @@ function takeAll(lesson: Lesson, groups: readonly string[]): readonly TriedRoute
   let choices: readonly number[] | null = [];
   let events = 0;
   while (choices) {
-    if (routes.length >= mostRoutes || events > mostEventsInAll) return null;
+    if (routes.length >= maxRoutes || events > maxEventsInAll) return null;
     const walked = walk(lesson, groups, choices, taken);
     routes.push(walked.route);
     events += walked.eventCount;
@@ -92,7 +92,7 @@ function cover(lesson: Lesson, groups: readonly string[]): TriedRoute[] {
   const met = new Map<string, { readonly to: readonly number[]; readonly of: number }>();
   let goal: Goal | null = { choices: [], key: '' };
   while (goal) {
-    const { route, branches } = walk(lesson, groups, goal.choices, taken, 'leastTaken');
+    const { route, branches } = walk(lesson, groups, goal.choices, taken, 'minTaken');
     routes.push(route);
     // A walk that could not take it will not take it another time.
     taken.set(goal.key, taken.get(goal.key) ?? 0);
@@ -132,7 +132,7 @@ function walk(
   groups: readonly string[],
   choices: readonly number[],
   taken: Map<string, number>,
-  then: 'first' | 'leastTaken' = 'first',
+  then: 'first' | 'minTaken' = 'first',
 ) {
   const branches: Branch[] = [];
   const plan = { share: 1 };
@@ -188,7 +188,7 @@ function walk(
   let partId = partAfter(lesson, null)?.id ?? null;
   let stuckAt: TriedRoute['stuckAt'] = null;
   for (let count = 0; ; count++) {
-    const step = count > mostEvents ? null : nextStep(context, state, partId, questions, branch, boardPlan);
+    const step = count > maxEvents ? null : nextStep(context, state, partId, questions, branch, boardPlan);
     if (step === 'done') break;
     const isTaken = step?.every(({ body, share, takesMs }) => {
       now += takesMs;

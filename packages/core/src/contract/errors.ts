@@ -12,7 +12,7 @@ export const statusOfError = {
   draftMoved: 409,
   changeImpossible: 422,
   lessonIncomplete: 422,
-  picturesMute: 422,
+  picturesWithoutAlt: 422,
   windowOutOfOrder: 422,
   windowNotOpen: 409,
   windowClosed: 409,

@@ -59,4 +59,4 @@ export const sentEventSchema: v.GenericSchema<unknown, SentEvent> = v.variant('t
 ]);
 
 /** Most events one request may bring. */
-export const mostEventsPerBatch = 100;
+export const maxEventsPerBatch = 100;

@@ -5,7 +5,7 @@ export { classLocales } from './class-locales.ts';
 export type { ClassSettings, StudentSettings } from './class-schemas.ts';
 export type { Draft, LessonSummary } from './draft-schemas.ts';
 export { type ErrorBody, type ErrorCode, statusOfError } from './errors.ts';
-export { mostEventsPerBatch, type SentEvent } from './event-schemas.ts';
+export { maxEventsPerBatch, type SentEvent } from './event-schemas.ts';
 export { lessonSchema } from './lesson-schemas.ts';
 export { type LiveMessages, type LiveName, type LiveTopic, liveNames } from './live.ts';
 export type {

@@ -37,7 +37,7 @@ export const lessonRoutes = {
     body: v.object({
       draftVersion: v.number(),
       /** The teacher has seen that some pictures have no words. */
-      acceptsMutePictures: v.optional(v.boolean(), false),
+      acceptsPicturesWithoutAlt: v.optional(v.boolean(), false),
     }),
     output: v.object({ number: v.number() }),
   }),

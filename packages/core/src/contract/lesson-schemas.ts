@@ -43,7 +43,7 @@ const insetSchema: v.GenericSchema<unknown, Inset> = v.object({
 });
 const insets = v.pipe(v.array(insetSchema), v.maxLength(200));
 
-const mostQuestions = 50;
+const maxQuestions = 50;
 
 const targetSchema: v.GenericSchema<unknown, Target> = v.variant('kind', [
   v.object({ kind: v.literal('onward') }),
@@ -123,8 +123,8 @@ export const stopSchema: v.GenericSchema<unknown, Stop> = v.variant('kind', [
     atMs: timeMs,
     anchor: anchorSchema,
     required: v.boolean(),
-    questions: v.pipe(v.array(questionSchema), v.maxLength(mostQuestions)),
-    pick: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(mostQuestions))),
+    questions: v.pipe(v.array(questionSchema), v.maxLength(maxQuestions)),
+    pick: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(maxQuestions))),
     shuffle: v.optional(v.boolean()),
     rules: v.optional(rules),
   }),
@@ -226,7 +226,7 @@ export const lessonChangeSchema: v.GenericSchema<unknown, LessonChange> = v.vari
   v.object({
     type: v.literal('orderQuestions'),
     ...inStop,
-    questionIds: v.pipe(v.array(id), v.maxLength(mostQuestions)),
+    questionIds: v.pipe(v.array(id), v.maxLength(maxQuestions)),
   }),
   v.object({ type: v.literal('replaceStop'), partId: id, stop: stopSchema }),
   v.object({

@@ -9,8 +9,8 @@ const finite = v.pipe(v.number(), v.finite());
 const coordinate = v.pipe(v.number(), v.minValue(0), v.maxValue(10_000));
 
 /** Most of anything that stands in a list inside a question. */
-const mostItems = 60;
-const list = <T>(of: v.GenericSchema<unknown, T>) => v.pipe(v.array(of), v.maxLength(mostItems));
+const maxItems = 60;
+const list = <T>(of: v.GenericSchema<unknown, T>) => v.pipe(v.array(of), v.maxLength(maxItems));
 
 export const rubricSchema: v.GenericSchema<unknown, Rubric> = v.object({
   criteria: v.pipe(
@@ -141,7 +141,7 @@ export const questionSchema: v.GenericSchema<unknown, Question> = v.variant('kin
     ...ofQuestion,
     kind: v.literal('selectPoint'),
     areas: list(v.object(ofArea)),
-    mostPoints: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(mostItems)),
+    mostPoints: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(maxItems)),
   }),
   v.object({
     ...ofQuestion,

@@ -1,10 +1,10 @@
 import * as v from 'valibot';
-import { type Drawing, type DrawingMark, mostDrawingPoints, penColours } from '../question/drawing.ts';
+import { type Drawing, type DrawingMark, maxDrawingPoints, penColours } from '../question/drawing.ts';
 import { longestEntryLength, longestTextLength, type Response } from '../question/response.ts';
 import { id, line } from './base-schemas.ts';
 
 const sure = v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(4)));
-const mostGiven = 60;
+const maxGiven = 60;
 
 const coordinate = v.pipe(v.number(), v.integer(), v.minValue(-10_000), v.maxValue(40_000));
 const place = v.tuple([coordinate, coordinate]);
@@ -19,7 +19,7 @@ const markSchema: v.GenericSchema<unknown, DrawingMark> = v.variant('tool', [
     tool: v.literal('pen'),
     points: v.pipe(
       v.array(coordinate),
-      v.maxLength(mostDrawingPoints * 3),
+      v.maxLength(maxDrawingPoints * 3),
       v.check((points) => points.length % 3 === 0),
     ),
   }),
@@ -48,11 +48,11 @@ export const responseSchema: v.GenericSchema<unknown, Response> = v.variant('kin
     sure,
   }),
   v.object({ kind: v.literal('number'), text: v.pipe(v.string(), v.maxLength(longestEntryLength)), sure }),
-  v.object({ kind: v.literal('order'), itemIds: v.pipe(v.array(id), v.maxLength(mostGiven)), sure }),
-  v.object({ kind: v.literal('pairs'), pairs: v.pipe(v.array(v.tuple([id, id])), v.maxLength(mostGiven)), sure }),
+  v.object({ kind: v.literal('order'), itemIds: v.pipe(v.array(id), v.maxLength(maxGiven)), sure }),
+  v.object({ kind: v.literal('pairs'), pairs: v.pipe(v.array(v.tuple([id, id])), v.maxLength(maxGiven)), sure }),
   v.object({
     kind: v.literal('points'),
-    points: v.pipe(v.array(v.tuple([fraction, fraction])), v.maxLength(mostGiven)),
+    points: v.pipe(v.array(v.tuple([fraction, fraction])), v.maxLength(maxGiven)),
     sure,
   }),
   v.object({ kind: v.literal('scale'), value: v.pipe(v.number(), v.finite()), sure }),

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { mostEventsPerBatch, sentEventSchema } from './event-schemas.ts';
+import { maxEventsPerBatch, sentEventSchema } from './event-schemas.ts';
 import { handedFileSchema } from './response-schemas.ts';
 import { route } from './route.ts';
 import { routePaths } from './route-paths.ts';
@@ -15,7 +15,7 @@ export const walkRoutes = {
   /** Another attempt, once the one before is handed in. */
   beginAgain: route(...routePaths.beginAgain, 'student', { output: walkSchema }),
   takeInEvents: route(...routePaths.takeInEvents, 'student', {
-    body: v.object({ events: v.pipe(v.array(sentEventSchema), v.minLength(1), v.maxLength(mostEventsPerBatch)) }),
+    body: v.object({ events: v.pipe(v.array(sentEventSchema), v.minLength(1), v.maxLength(maxEventsPerBatch)) }),
     output: intakeSchema,
     bodyLimit: 1_000_000,
   }),

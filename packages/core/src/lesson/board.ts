@@ -134,7 +134,7 @@ export function needRange(
   const meanOf = (some: readonly number[]) => (some.length === 0 ? 0 : sum(some) / some.length);
   switch (need.kind) {
     case 'any':
-      return { least: leastOf(values, need.count), most, mean: meanOf(values) * Math.min(need.count, values.length) };
+      return { least: minOf(values, need.count), most, mean: meanOf(values) * Math.min(need.count, values.length) };
     case 'eachRow': {
       const valued = tiles.map((tile, index) => ({ row: rowOf(tile, index, columns), value: values[index] ?? 0 }));
       const rows = rowsOf({ columns, tiles: valued }).map((row) => row.map(({ value }) => value));
@@ -143,23 +143,23 @@ export function needRange(
     case 'firstAnd': {
       const [first = 0, ...rest] = values;
       const more = Math.min(need.more, rest.length);
-      return { least: first + leastOf(rest, more), most, mean: first + meanOf(rest) * more };
+      return { least: first + minOf(rest, more), most, mean: first + meanOf(rest) * more };
     }
     case 'worth': {
       const worths = tiles.map(({ worth }) => worth);
       const share = Math.min(1, need.worth / Math.max(1, sum(worths)));
-      return { least: leastOfWorth(values, worths, need.worth), most, mean: most * share };
+      return { least: minOfWorth(values, worths, need.worth), most, mean: most * share };
     }
   }
 }
 
 const sum = (values: readonly number[]): number => values.reduce((all, one) => all + one, 0);
 
-const leastOf = (values: readonly number[], count: number): number =>
+const minOf = (values: readonly number[], count: number): number =>
   sum(values.toSorted((a, b) => a - b).slice(0, count));
 
 /** The least that tiles of so much worth in all come to: the knapsack the other way round, by dynamic programming. */
-function leastOfWorth(values: readonly number[], worths: readonly number[], worth: number): number {
+function minOfWorth(values: readonly number[], worths: readonly number[], worth: number): number {
   const least: number[] = new Array(worth + 1).fill(Number.POSITIVE_INFINITY);
   least[0] = 0;
   for (const [index, value] of values.entries())

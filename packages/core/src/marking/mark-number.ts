@@ -41,13 +41,13 @@ type Converter = (value: number) => number;
 
 /** By pair of units, null where they do not fit: a class writes the same few over and over. */
 const converters = new Map<string, Converter | null>();
-const mostConverters = 500;
+const maxConverters = 500;
 
 function findConverter(from: string, to: string): Converter | null {
   const pair = `${from} ${to}`;
   const known = converters.get(pair);
   if (known !== undefined) return known;
-  if (converters.size >= mostConverters) converters.clear();
+  if (converters.size >= maxConverters) converters.clear();
   const made = makeConverter(from, to);
   converters.set(pair, made);
   return made;

@@ -8,7 +8,7 @@ export interface MatchableBlock {
 }
 
 /** Blocks that share at least this much of their words are one block, changed. Common practice, no source. */
-const leastLikeness = 0.5;
+const minLikeness = 0.5;
 
 /**
  * Finds the blocks of an older version again in a newer one: first those that are the same to the letter, in order;
@@ -128,7 +128,7 @@ function matchAlike(
   );
   const taken = new Set<number>();
   for (const { oldIndex, newIndex, likeness } of candidates.sort((a, b) => b.likeness - a.likeness)) {
-    if (likeness < leastLikeness) break;
+    if (likeness < minLikeness) break;
     if (taken.has(oldIndex) || result[newFrom + newIndex] !== null) continue;
     taken.add(oldIndex);
     result[newFrom + newIndex] = (before[oldIndex] as MatchableBlock).id;

@@ -33,7 +33,7 @@ interface Kept {
 const keptOf = new WeakMap<Drawn, Kept>();
 
 /** What is computed of a student's own lesson is computed once only as long as the lesson is the same object. */
-const mostKept = 200;
+const maxKept = 200;
 
 /**
  * The lesson as one student meets it: what is for their groups, and at a checkpoint that gives each student some of
@@ -52,7 +52,7 @@ export function ownLesson<L extends Drawn>(
   const known = kept.own.get(key);
   if (known) return known as L;
   const own = drawn(kept.isGrouped ? lessonForGroups(lesson, groups) : lesson, kept.isDrawn ? seed : null);
-  if (kept.own.size >= mostKept) kept.own.delete(kept.own.keys().next().value as string);
+  if (kept.own.size >= maxKept) kept.own.delete(kept.own.keys().next().value as string);
   kept.own.set(key, own);
   return own;
 }

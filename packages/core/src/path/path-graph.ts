@@ -54,7 +54,7 @@ export interface PathGraph {
 }
 
 /** Beyond this nobody has written the path; it would come of asides inside asides. */
-const mostNodes = 20_000;
+const maxNodes = 20_000;
 
 /** What a place is known by, with where it leads back to. */
 export const keyOf = (place: Place, returns: Returns): string =>
@@ -90,7 +90,7 @@ function build(lesson: PathLesson): PathGraph {
     const key = keyOf(arrival.place, arrival.returns);
     const met = indexOf.get(key);
     if (met !== undefined) return met;
-    if (arrivals.length >= mostNodes || arrival.returns.length > deepest) {
+    if (arrivals.length >= maxNodes || arrival.returns.length > deepest) {
       isTooDeep = true;
       return -1;
     }

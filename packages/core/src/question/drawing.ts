@@ -29,7 +29,7 @@ export type DrawingMark =
 export const drawingWidth = 10_000;
 
 /** More points than a child draws in a lesson; a drawing beyond it is not taken. */
-export const mostDrawingPoints = 20_000;
+export const maxDrawingPoints = 20_000;
 
 /** How many points a drawing is made of; a shape or a word counts as two. */
 export function drawingPointCount(drawing: Drawing): number {

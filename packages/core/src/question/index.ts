@@ -6,7 +6,7 @@ export {
   drawingPointCount,
   drawingWidth,
   isMarkAt,
-  mostDrawingPoints,
+  maxDrawingPoints,
   type PenColour,
   penColours,
   thinStroke,

@@ -1,4 +1,4 @@
-import { type Drawing, drawingPointCount, mostDrawingPoints } from './drawing.ts';
+import { type Drawing, drawingPointCount, maxDrawingPoints } from './drawing.ts';
 import type { Pair, QuestionKind } from './question.ts';
 
 /** What a student gives to one question, by what is given and not by what was asked: several kinds share a form. */
@@ -114,7 +114,7 @@ export function isFitting(question: ResponseShape, response: Response): boolean 
     case 'discussion':
       return response.kind === 'extendedText' && response.text.length <= longestTextLength;
     case 'drawing':
-      return response.kind === 'drawing' && drawingPointCount(response.drawing) <= mostDrawingPoints;
+      return response.kind === 'drawing' && drawingPointCount(response.drawing) <= maxDrawingPoints;
     case 'upload':
       return response.kind === 'files' && response.files.length <= question.mostFiles;
     case 'record':

@@ -27,8 +27,8 @@ export type Outcome =
   | { readonly kind: 'refused'; readonly reason: Refusal };
 
 /** Events kept waiting for an earlier one, at most, and how much they may hold together, in characters of JSON. */
-export const mostHeldEvents = 200;
-export const mostHeldLength = 64_000;
+export const maxHeldEvents = 200;
+export const maxHeldLength = 64_000;
 
 /** An event that waited this long for an earlier one is taken without it, in ms. */
 export const longestHeldMs = 10 * 60_000;
@@ -77,7 +77,7 @@ export function replay(context: WalkContext, beginning: Beginning, log: readonly
 
 function hold(state: AttemptState, event: AttemptEvent): { state: AttemptState; outcome: Outcome } {
   const held = [...state.intake.held, event];
-  const isTooMuch = held.length > mostHeldEvents || JSON.stringify(held).length > mostHeldLength;
+  const isTooMuch = held.length > maxHeldEvents || JSON.stringify(held).length > maxHeldLength;
   if (isTooMuch) return { state, outcome: { kind: 'tooEarly' } };
   return {
     state: { ...state, version: state.version + 1, intake: { ...state.intake, held } },

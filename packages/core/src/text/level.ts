@@ -11,7 +11,7 @@ export interface ReadingLevel {
 
 /** The commonest words of English, from memory, no source; about a third of running text, and hardly any of others. */
 const commonEnglish = new Set('the of and to a in is it that for was on with as are be by at this from'.split(' '));
-const leastCommonShare = 0.15;
+const minCommonShare = 0.15;
 
 /** Fewer words say nothing. Common practice, no source. */
 const fewestWords = 50;
@@ -29,7 +29,7 @@ export function readingLevel(sentences: readonly string[]): ReadingLevel | null 
   if (words.length < fewestWords) return null;
   const syllablesOf = rememberedSyllables();
   const common = words.filter((word) => commonEnglish.has(word.toLowerCase())).length;
-  if (common / words.length < leastCommonShare) return null;
+  if (common / words.length < minCommonShare) return null;
   const syllables = words.reduce((sum, word) => sum + syllablesOf(word), 0);
   const perSentence = words.length / countSentences(sentences);
   const perWord = syllables / words.length;

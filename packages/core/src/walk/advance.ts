@@ -16,7 +16,7 @@ import { isFinishedFrom, isSettled, partStateOf } from './settled.ts';
 import type { WalkContext, WalkLesson, WalkPart, WalkStop } from './walk-lesson.ts';
 
 /** Asides that lead into each other are found before an edition is made; this only keeps a mistake from hanging. */
-const mostSteps = 1_000;
+const maxSteps = 1_000;
 
 /**
  * Takes a student on as far as their answers and choices decide: past a turn that leads onwards, into the part that a
@@ -26,7 +26,7 @@ const mostSteps = 1_000;
 export function advance(context: WalkContext, state: AttemptState): AttemptState {
   if (isStraight(context.lesson)) return state;
   let current: AttemptState = { ...state, route: routeOf(context.lesson, state) };
-  for (let step = 0; step < mostSteps; step++) {
+  for (let step = 0; step < maxSteps; step++) {
     const next = advanceOnce(context, current, current.route as RouteState);
     if (!next) break;
     current = next;

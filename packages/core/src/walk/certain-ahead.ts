@@ -22,7 +22,7 @@ export function certainAhead(lesson: WalkLesson, state: AttemptState): Ahead {
   const route = routeOf(lesson, state);
   const leg = route.legs.at(-1);
   if (!leg || route.isAtEnd) return { partIds: [], isOpen: false };
-  if (pathGraph(lesson).nodes.length > mostNodes) return { partIds: [leg.partId], isOpen: true };
+  if (pathGraph(lesson).nodes.length > maxNodes) return { partIds: [leg.partId], isOpen: true };
   const { certain, every, indexOf } = reachOf(lesson);
   const here = { partId: leg.partId, stopIndex: leg.atStop, fromMs: leg.atMs };
   // Behind a tile, what comes after its board is as certain as before.
@@ -37,7 +37,7 @@ export function certainAhead(lesson: WalkLesson, state: AttemptState): Ahead {
 }
 
 /** Beyond this, holding what is certain from everywhere would take more room than it is worth. */
-const mostNodes = 2_000;
+const maxNodes = 2_000;
 
 interface Reach {
   /** By node: parts on all routes from it, and parts on any. */

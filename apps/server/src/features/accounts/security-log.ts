@@ -8,7 +8,7 @@ export type SecurityLog = ReturnType<typeof createSecurityLog>;
 /** Kept for half a year: long enough to look into what happened in a term. */
 const keptMs = 183 * 24 * 3_600_000;
 /** Of failures and refusals of one kind so many a minute are written; more say nothing new. */
-const mostPerMinute = 60;
+const maxPerMinute = 60;
 
 /** What happened to accounts and rights. Holds ids and codes, never names, addresses or what somebody typed. */
 export function createSecurityLog({ db, clock, newId, log }: Pick<Deps, 'db' | 'clock' | 'newId' | 'log'>) {
@@ -19,7 +19,7 @@ export function createSecurityLog({ db, clock, newId, log }: Pick<Deps, 'db' | '
     const before = counts.get(kind);
     const count = before?.minute === minute ? before.count + 1 : 1;
     counts.set(kind, { minute, count });
-    return count > mostPerMinute;
+    return count > maxPerMinute;
   };
 
   return {

@@ -30,7 +30,7 @@ const touchedEveryMs = 5 * 60_000;
 const deviceKnownMs = 400 * 24 * hour;
 
 /** Of one name: each costs a look at the password. */
-const mostSchools = 8;
+const maxSchools = 8;
 
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 const newToken = () => randomBytes(32).toString('base64url');
@@ -143,7 +143,7 @@ export function createSessionService({ db, clock, bus, security }: Options) {
         .from(users)
         .innerJoin(schools, eq(schools.id, users.schoolId))
         .where(or(eq(users.email, lowered), eq(users.userName, lowered)))
-        .limit(mostSchools)
+        .limit(maxSchools)
         .all()
         .filter((one) => school === undefined || one.school.toLowerCase() === school.trim().toLowerCase());
       const known = deviceToken === null ? undefined : named.find(({ id }) => isKnownDevice(deviceToken, id));

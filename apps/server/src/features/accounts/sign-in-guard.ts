@@ -4,7 +4,7 @@ const free = { name: 5, device: 10, address: 200 } as const;
 const longestMs = { name: 30_000, device: 60_000, address: 60_000 } as const;
 /** Failures are forgotten after this long without another, in ms. */
 const forgottenMs = 15 * 60_000;
-const mostKept = 50_000;
+const maxKept = 50_000;
 
 type Scope = keyof typeof free;
 
@@ -55,7 +55,7 @@ export function createSignInGuard(clock: () => number) {
       for (const [, key] of scopesOf(tried)) {
         const { count } = read(key);
         failures.delete(key);
-        if (failures.size >= mostKept) failures.delete(failures.keys().next().value as string);
+        if (failures.size >= maxKept) failures.delete(failures.keys().next().value as string);
         failures.set(key, { count: count + 1, lastAt: clock() });
       }
     },

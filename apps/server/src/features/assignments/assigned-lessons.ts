@@ -65,8 +65,8 @@ export interface WalkedBy {
 export type EditionFigures = Omit<typeof editionSummaries.$inferSelect, 'editionId'>;
 
 /** Lessons, and what assignments are for everybody, stay in memory, up to so many. */
-const mostLessonsKept = 200;
-const mostGivenKept = 5_000;
+const maxLessonsKept = 200;
+const maxGivenKept = 5_000;
 
 /** A key that is put right changes none of these: it shows and is worth the same. */
 const figuresOfLesson = (lesson: Lesson): EditionFigures => ({
@@ -124,7 +124,7 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
         .map(({ window }) => window),
       ({ addresseeId }) => addresseeId,
     );
-    if (given.size + rows.length > mostGivenKept) given.clear();
+    if (given.size + rows.length > maxGivenKept) given.clear();
     for (const { id, editionId, terms } of rows) {
       const named = (to.get(id) ?? []).map(({ groupName, studentName, assignmentId: _, ...one }): NamedAddressee => {
         const name = nameOf(one.kind, { className: one.className, groupName, studentName });
@@ -168,7 +168,7 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
         .all(),
       ({ assignmentId }) => assignmentId,
     );
-    if (lessons.size + wanted.length > mostLessonsKept) lessons.clear();
+    if (lessons.size + wanted.length > maxLessonsKept) lessons.clear();
     for (const { assignmentId, editionId } of wanted) {
       const edition = rows.get(editionId);
       if (!edition) continue;

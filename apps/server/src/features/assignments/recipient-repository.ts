@@ -18,7 +18,7 @@ export type MadeAdjustment = Adjustment & {
 const none: readonly never[] = [];
 
 /** Records kept in memory, so that a student who sends every few seconds is not looked up every time. */
-const mostKept = 5_000;
+const maxKept = 5_000;
 
 /** Who receives what, through whom and since when, and what is different for them. */
 export function createRecipientRepository({ db, newId }: Pick<Deps, 'db' | 'newId'>) {
@@ -78,7 +78,7 @@ export function createRecipientRepository({ db, newId }: Pick<Deps, 'db' | 'newI
       const receipts = receiptsOfOne.all({ assignmentId, studentId });
       if (receipts.length === 0) return undefined;
       const record = { receipts, adjustments: adjustmentsOfOne.all({ assignmentId, studentId }).map(toAdjustment) };
-      if (kept.size >= mostKept) kept.clear();
+      if (kept.size >= maxKept) kept.clear();
       kept.set(key, record);
       return record;
     },

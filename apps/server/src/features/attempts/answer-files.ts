@@ -20,10 +20,10 @@ import { identifyAnswerFile } from './identify-answer-file.ts';
 const largestBytes = 200 * 1024 ** 2;
 
 /** More than anybody hands in with one lesson. */
-const mostFilesPerAttempt = 200;
-const mostBytesPerAttempt = 1024 ** 3;
+const maxFilesPerAttempt = 200;
+const maxBytesPerAttempt = 1024 ** 3;
 /** More than anybody hands in with all lessons of a year. */
-const mostBytesPerPerson = 8 * 1024 ** 3;
+const maxBytesPerPerson = 8 * 1024 ** 3;
 
 export type AnswerFileService = ReturnType<typeof createAnswerFileService>;
 
@@ -77,10 +77,10 @@ export function createAnswerFileService(options: Options) {
     const [ofAttempt, ofPerson] = [`attempt ${attemptId}`, `person ${studentId}`];
     const onTheWay = (key: string) => underWay.get(key) ?? { files: 0, bytes: 0 };
     const held = handedIn(eq(answerFiles.attemptId, attemptId));
-    const leftFiles = mostFilesPerAttempt - held.files - onTheWay(ofAttempt).files;
+    const leftFiles = maxFilesPerAttempt - held.files - onTheWay(ofAttempt).files;
     const leftBytes = Math.min(
-      mostBytesPerAttempt - held.bytes - onTheWay(ofAttempt).bytes,
-      mostBytesPerPerson - handedIn(eq(attempts.studentId, studentId)).bytes - onTheWay(ofPerson).bytes,
+      maxBytesPerAttempt - held.bytes - onTheWay(ofAttempt).bytes,
+      maxBytesPerPerson - handedIn(eq(attempts.studentId, studentId)).bytes - onTheWay(ofPerson).bytes,
     );
     if (leftFiles <= 0 || leftBytes <= 0 || declaredBytes > leftBytes) throw new Refused('filesFull');
     const allowed = Math.min(largestBytes, declaredBytes > 0 ? declaredBytes : leftBytes);
@@ -222,12 +222,12 @@ function responsesOf(event: SentEvent): readonly Response[] {
   return [];
 }
 
-function limitTo(mostBytes: number): Transform {
+function limitTo(maxBytes: number): Transform {
   let bytes = 0;
   return new Transform({
     transform(chunk: Buffer, _encoding, done) {
       bytes += chunk.length;
-      if (bytes > mostBytes) done(new Refused('fileTooLarge'));
+      if (bytes > maxBytes) done(new Refused('fileTooLarge'));
       else done(null, chunk);
     },
   });

@@ -14,7 +14,7 @@ export interface KnownState {
 }
 
 /** States kept in memory, so that a student who sends every few seconds is not read from disk every time. */
-const mostCached = 2_000;
+const maxCached = 2_000;
 
 interface Options extends Pick<Deps, 'db'> {
   readonly repository: AttemptRepository;
@@ -28,7 +28,7 @@ export function createAttemptStates({ db, repository, contextOf, projections }: 
 
   const remember = (attemptId: string, entry: KnownState): KnownState => {
     known.delete(attemptId);
-    if (known.size >= mostCached) known.delete(known.keys().next().value as string);
+    if (known.size >= maxCached) known.delete(known.keys().next().value as string);
     known.set(attemptId, entry);
     return entry;
   };

@@ -10,7 +10,7 @@ interface Options extends Pick<Deps, 'log'> {
 const idsAtOnce = 50;
 /** For each moment of work the server has this many for whoever is asking meanwhile. */
 const restsPerWork = 3;
-const leastRestMs = 2;
+const minRestMs = 2;
 
 /** Computes what an older reducer stored anew, one attempt after the other, beside the work of the day. */
 export function createRefreshStale({ log, attempts, states }: Options) {
@@ -32,7 +32,7 @@ export function createRefreshStale({ log, attempts, states }: Options) {
     if (attemptId === undefined) return;
     const since = performance.now();
     refresh(attemptId);
-    const restMs = Math.max(leastRestMs, restsPerWork * (performance.now() - since));
+    const restMs = Math.max(minRestMs, restsPerWork * (performance.now() - since));
     timer = setTimeout(() => goOn(rest, attemptId), restMs).unref();
   };
 

@@ -9,8 +9,8 @@ import type { RecipientRepository } from '../assignments/recipient-repository.ts
 import type { EventIntake } from './event-intake.ts';
 
 /** More than anybody writes to others in one thread, and in ten minutes of it. */
-const mostReplies = 200;
-const mostRepliesAtOnce = 30;
+const maxReplies = 200;
+const maxRepliesAtOnce = 30;
 const atOnceMs = 10 * 60_000;
 
 const isTeacherOf = ({ roles }: Actor): boolean => roles.includes('teacher');
@@ -130,7 +130,7 @@ export function createThreadService(options: Options) {
       .from(threadReplies)
       .where(own)
       .get();
-    if (written && (written.all >= mostReplies || written.recent >= mostRepliesAtOnce))
+    if (written && (written.all >= maxReplies || written.recent >= maxRepliesAtOnce))
       throw new Refused('tooManyRequests');
   };
 

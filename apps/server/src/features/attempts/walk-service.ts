@@ -40,7 +40,7 @@ interface Options extends Pick<Deps, 'clock' | 'newId'> {
 }
 
 /** Far more than anybody does in one lesson; a program that sends without end is stopped here. */
-const mostEvents = 200_000;
+const maxEvents = 200_000;
 
 /** The student's side: what there is to do, and walking it. */
 export function createWalkService(options: Options) {
@@ -106,7 +106,7 @@ export function createWalkService(options: Options) {
     const { closesAt } = window;
     const isAllLate = phase === 'closed' && events.every(({ at }) => closesAt !== null && at > closesAt);
     if (isAllLate && !isGivenBack(intake.readState(attemptId))) throw new Refused('windowClosed');
-    if (intake.readState(attemptId).version > mostEvents) throw new Refused('tooManyRequests');
+    if (intake.readState(attemptId).version > maxEvents) throw new Refused('tooManyRequests');
   };
 
   const viewOf = ({ assignmentId, editionId }: WalkedBy, state: AttemptState): LearnerView => {

@@ -12,8 +12,8 @@ type Names =
   | 'writePackage';
 
 /** As many as an address holds. */
-const mostIds = 200;
-const idsOf = (itemIds: string) => itemIds.split(',').slice(0, mostIds);
+const maxIds = 200;
+const idsOf = (itemIds: string) => itemIds.split(',').slice(0, maxIds);
 
 export function bankHandlers(bank: BankService, exchange: ExchangeService): Pick<Handlers, Names> {
   return {

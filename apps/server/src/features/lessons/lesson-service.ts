@@ -35,7 +35,7 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'log'> {
     readonly areOwned: (actor: Actor, ids: readonly string[]) => boolean;
   };
   /** Blocks or slides of a stretch of a material that hold a picture without words. */
-  readonly listMutePictures: (part: Pick<MaterialPart, 'kind' | 'materialId' | 'inMs' | 'outMs'>) => string[];
+  readonly listPicturesWithoutAlt: (part: Pick<MaterialPart, 'kind' | 'materialId' | 'inMs' | 'outMs'>) => string[];
   /** Told of assignments whose edition is another now. */
   readonly onEditionMoved: (assignmentIds: readonly string[]) => void;
   /** The lines of a document or a deck; none of a film. */
@@ -57,13 +57,13 @@ export function createLessonService({
   log,
   repository,
   materials,
-  listMutePictures,
+  listPicturesWithoutAlt,
   scriptOfMaterial,
   onEditionMoved,
 }: Options) {
-  const mutePicturesOf = (lesson: Lesson): { partId: string; blockId?: string; stopId?: string }[] =>
+  const picturesWithoutAltOf = (lesson: Lesson): { partId: string; blockId?: string; stopId?: string }[] =>
     lesson.parts.flatMap((part) => [
-      ...(hasMaterial(part) ? listMutePictures(part) : []).map((blockId) => ({ partId: part.id, blockId })),
+      ...(hasMaterial(part) ? listPicturesWithoutAlt(part) : []).map((blockId) => ({ partId: part.id, blockId })),
       ...part.stops
         .filter((stop) => picturesOfStop(stop).some(({ alt }) => alt.trim() === ''))
         .map((stop) => ({ partId: part.id, stopId: stop.id })),
@@ -261,13 +261,13 @@ export function createLessonService({
 
     /**
      * Freezes the draft as a numbered edition. The same draft twice is the same edition.
-     * @throws Refused lessonIncomplete with every fault; picturesMute with the places of pictures without words; draftMoved when the teacher saw an older draft
+     * @throws Refused lessonIncomplete with every fault; picturesWithoutAlt with the places of pictures without words; draftMoved when the teacher saw an older draft
      */
     makeEdition(
       actor: Actor,
       lessonId: string,
       draftVersion: number,
-      { acceptsMutePictures = false } = {},
+      { acceptsPicturesWithoutAlt = false } = {},
     ): { number: number } {
       return inTransaction(db, () => {
         const row = found(repository.findOwned(actor, lessonId));
@@ -275,8 +275,8 @@ export function createLessonService({
         const content = expandLessons(row.draft, findEdition(actor));
         const faults = faultsOf(actor, lessonId, row.draft, content);
         if (faults.length > 0) throw new Refused('lessonIncomplete', { faults });
-        const mute = acceptsMutePictures ? [] : mutePicturesOf(row.draft);
-        if (mute.length > 0) throw new Refused('picturesMute', { pictures: mute });
+        const mute = acceptsPicturesWithoutAlt ? [] : picturesWithoutAltOf(row.draft);
+        if (mute.length > 0) throw new Refused('picturesWithoutAlt', { pictures: mute });
         const latest = repository.findLatestEdition(lessonId);
         if (latest?.draftVersion === draftVersion) return { number: latest.number };
         const number = (latest?.number ?? 0) + 1;

@@ -48,7 +48,7 @@ interface Options extends Pick<Deps, 'db' | 'dataDir' | 'clock'> {
   readonly catalogueUrl?: string | undefined;
 }
 
-const mostCaptionBytes = 5_000_000;
+const maxCaptionBytes = 5_000_000;
 
 const laneOf = ({ schoolId, ownerId }: MaterialRow): Lane => ({ schoolId, personId: ownerId });
 
@@ -185,7 +185,7 @@ export function createBringIn({
   const fetchCaptions = async ({ captionsUrl }: MaterialRow, file: string): Promise<void> => {
     if (captionsUrl === null) return;
     try {
-      await fetchAddress(captionsUrl, captionsOf(file), { ...limits, mostBytes: mostCaptionBytes });
+      await fetchAddress(captionsUrl, captionsOf(file), { ...limits, maxBytes: maxCaptionBytes });
     } catch (error) {
       if (!(error instanceof FetchRefused)) throw error;
       await rm(captionsOf(file), { force: true });

@@ -128,7 +128,7 @@ describe('bringing in a document', () => {
     const { body } = await adaeze.ask('POST', '/api/lessons', { materialId: id });
     const make = (more = {}) => adaeze.ask('POST', `/api/lessons/${body.id}/editions`, { draftVersion: 1, ...more });
     const refused = await make();
-    expect(refused).toMatchObject({ status: 422, body: { code: 'picturesMute' } });
+    expect(refused).toMatchObject({ status: 422, body: { code: 'picturesWithoutAlt' } });
     expect(refused.body.detail.pictures).toHaveLength(1);
     const words = { words: 'An arch, <b>drawn</b> from the side' };
     const place = `/api/materials/${id}/pictures/p1/words`;
@@ -144,7 +144,7 @@ describe('bringing in a document', () => {
   test('an edition can be made all the same, once the teacher has seen it', async () => {
     const { adaeze, id } = await bringIn(demoDocument('notebook.pdf'), 'A notebook.pdf');
     const { body } = await adaeze.ask('POST', '/api/lessons', { materialId: id });
-    const wish = { draftVersion: 1, acceptsMutePictures: true };
+    const wish = { draftVersion: 1, acceptsPicturesWithoutAlt: true };
     expect((await adaeze.ask('POST', `/api/lessons/${body.id}/editions`, wish)).body).toEqual({ number: 1 });
   });
 

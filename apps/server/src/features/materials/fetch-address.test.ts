@@ -55,7 +55,7 @@ afterAll(() => {
 });
 
 /** As a server whose open network is this machine's loopback alone. */
-const limits = { ...defaultFetchLimits, mostBytes: 1_000_000, isAllowed: (ip: string) => ip === '127.0.0.1' };
+const limits = { ...defaultFetchLimits, maxBytes: 1_000_000, isAllowed: (ip: string) => ip === '127.0.0.1' };
 const fetchIt = (place: string) => fetchAddress(base + place, target, limits);
 const reasonOf = (asked: Promise<unknown>) =>
   asked.then(

@@ -21,7 +21,7 @@ export class FetchRefused extends Error {
 }
 
 export interface FetchLimits {
-  readonly mostBytes: number;
+  readonly maxBytes: number;
   /** For the whole of it. */
   readonly timeMs: number;
   /** Whether this server may go to a network address. */
@@ -31,12 +31,12 @@ export interface FetchLimits {
 }
 
 export const defaultFetchLimits: FetchLimits = {
-  mostBytes: 2 * 1024 ** 3,
+  maxBytes: 2 * 1024 ** 3,
   timeMs: 30 * 60_000,
   isAllowed: isPublicAddress,
 };
 
-const mostRedirects = 5;
+const maxRedirects = 5;
 /** A server that says nothing for this long is taken for dead. */
 const silentMs = 20_000;
 
@@ -64,7 +64,7 @@ export interface Fetched {
 export async function fetchAddress(address: string, target: string, limits = defaultFetchLimits): Promise<Fetched> {
   const signal = AbortSignal.timeout(limits.timeMs);
   let url = toUrl(address);
-  for (let hop = 0; hop <= mostRedirects; hop++) {
+  for (let hop = 0; hop <= maxRedirects; hop++) {
     const response = await request(url, limits, signal);
     const { statusCode = 0, headers } = response;
     if (statusCode >= 300 && statusCode < 400 && headers.location) {
@@ -76,7 +76,7 @@ export async function fetchAddress(address: string, target: string, limits = def
       response.destroy();
       throw new FetchRefused('addressRefused', statusCode);
     }
-    if (Number(headers['content-length'] ?? 0) > limits.mostBytes) {
+    if (Number(headers['content-length'] ?? 0) > limits.maxBytes) {
       response.destroy();
       throw new FetchRefused('fileTooLarge');
     }
@@ -131,14 +131,14 @@ function guardedLookup(isAllowed: FetchLimits['isAllowed']): LookupFunction {
 async function save(
   response: http.IncomingMessage,
   target: string,
-  { mostBytes }: FetchLimits,
+  { maxBytes }: FetchLimits,
   signal: AbortSignal,
 ): Promise<number> {
   let byteLength = 0;
   const counter = new Transform({
     transform(chunk: Buffer, _encoding, done) {
       byteLength += chunk.length;
-      done(byteLength > mostBytes ? new FetchRefused('fileTooLarge') : null, chunk);
+      done(byteLength > maxBytes ? new FetchRefused('fileTooLarge') : null, chunk);
     },
   });
   try {

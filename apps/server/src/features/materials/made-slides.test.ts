@@ -196,7 +196,7 @@ test('pictures on slides and in questions without words are told before an editi
   await adaeze.ask('POST', `/api/lessons/${lesson.id}/changes`, { baseVersion: 1, changes });
   const refused = await adaeze.ask('POST', `/api/lessons/${lesson.id}/editions`, { draftVersion: 2 });
   expect(refused.body).toMatchObject({
-    code: 'picturesMute',
+    code: 'picturesWithoutAlt',
     detail: {
       pictures: [
         { partId, blockId: 's1' },

@@ -250,7 +250,7 @@ export function createMaterialService({ repository, store, jobs, reader, clock, 
     },
 
     /** Pictures that cannot be read aloud, by the blocks or slides they stand in. */
-    listMutePictures({
+    listPicturesWithoutAlt({
       kind,
       materialId,
       inMs,

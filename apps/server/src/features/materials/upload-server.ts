@@ -13,8 +13,8 @@ import type { MaterialService } from './material-service.ts';
 export const largestUploadBytes = 2 * 1024 ** 3;
 
 /** Uploads that one person may have under way, and how much of them may be still to come. */
-const mostBegun = 12;
-const mostBytesBegun = 6 * 1024 ** 3;
+const maxBegun = 12;
+const maxBytesBegun = 6 * 1024 ** 3;
 
 /**
  * Resumable uploads by the tus protocol 1.0. An upload belongs to the teacher who began it: nobody else can go on
@@ -59,7 +59,7 @@ export function createUploadServer(materials: MaterialService, findActor: (req: 
   const assertMayBegin = async (ownerId: string, bytes: number): Promise<void> => {
     const begun = await listBegun(materials.uploadsDir, ownerId);
     const all = begun.reduce((sum, size) => sum + size, bytes);
-    if (begun.length >= mostBegun || all > mostBytesBegun) throw refusalOf('tooManyRequests');
+    if (begun.length >= maxBegun || all > maxBytesBegun) throw refusalOf('tooManyRequests');
     await assertRoomFor(materials.uploadsDir, all).catch((error: unknown) => {
       throw error instanceof Refused ? refusalOf(error.code) : error;
     });

@@ -124,7 +124,7 @@ function BoardScript({ lesson, part, board, faults, apply, change }: ScriptProps
       <div>
         <Button
           size="small"
-          disabled={tiles.length >= mostTiles}
+          disabled={tiles.length >= maxTiles}
           onClick={() => {
             const tile = createTile();
             change({ ...board, tiles: [...tiles, tile] });
@@ -139,7 +139,7 @@ function BoardScript({ lesson, part, board, faults, apply, change }: ScriptProps
   );
 }
 
-const mostTiles = 36;
+const maxTiles = 36;
 
 /** The board as students see it; on a free one the tiles are put where they are wanted. */
 function Preview({ board, change }: { readonly board: Board; readonly change: (board: Board) => boolean }) {

@@ -15,7 +15,7 @@ interface CaptionFault {
   readonly kept: boolean;
 }
 
-const mostShown = 8;
+const maxShown = 8;
 
 /** Captions of a film: bring in, bring in others, save. Faults are told by line. */
 export function CaptionsPanel({
@@ -68,13 +68,13 @@ export function CaptionsPanel({
       {faults.length > 0 && (
         <Notice tone="attention" title={t('captions.faults')}>
           <ul className="grid gap-1">
-            {faults.slice(0, mostShown).map((fault) => (
+            {faults.slice(0, maxShown).map((fault) => (
               <li key={`${fault.line}${fault.code}`}>
                 {t('captions.line', { line: fault.line, what: findWords(`captions.${fault.code}`) ?? '' })}
                 {!fault.kept && fault.code !== 'notCaptions' && t('captions.left')}
               </li>
             ))}
-            {faults.length > mostShown && <li>{t('captions.more', { count: faults.length - mostShown })}</li>}
+            {faults.length > maxShown && <li>{t('captions.more', { count: faults.length - maxShown })}</li>}
           </ul>
         </Notice>
       )}

@@ -23,9 +23,9 @@ import { EditedLessonProvider } from '../question-editor/edited-lesson.ts';
 import { loadEditorAhead } from '../script/stop-card.tsx';
 import { DeskBar } from './desk-bar.tsx';
 import { FaultList } from './fault-list.tsx';
-import { MutePicturesNotice } from './mute-pictures-notice.tsx';
 import { Outline } from './outline.tsx';
 import { PartAtDesk } from './part-at-desk.tsx';
+import { PicturesWithoutAltNotice } from './pictures-without-alt-notice.tsx';
 import { useDeskKeys } from './use-desk-keys.ts';
 import { useDeskPlaces } from './use-desk-places.ts';
 import { useEditions } from './use-editions.ts';
@@ -130,8 +130,8 @@ function DeskView({ draft }: { readonly draft: Draft }) {
             <ConflictNotice snapshot={snapshot} onResolve={desk.resolve} onPutAway={desk.putAway} />
           </Suspense>
         )}
-        <MutePicturesNotice
-          count={editions.mutePictures}
+        <PicturesWithoutAltNotice
+          count={editions.picturesWithoutAlt}
           onGo={editions.goToPictures}
           onAccept={editions.makeAllTheSame}
         />

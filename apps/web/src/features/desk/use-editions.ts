@@ -23,19 +23,19 @@ interface Options {
 export function useEditions({ desk, draft, whole, materials }: Options) {
   const queryClient = useQueryClient();
   const [faults, setFaults] = useState<readonly Fault[]>([]);
-  const [mutePictures, setMutePictures] = useState(0);
+  const [picturesWithoutAlt, setPicturesWithoutAlt] = useState(0);
   const { mutate } = useMutation({
-    mutationFn: async ({ acceptsMutePictures }: { acceptsMutePictures: boolean }) => {
+    mutationFn: async ({ acceptsPicturesWithoutAlt }: { acceptsPicturesWithoutAlt: boolean }) => {
       const draftVersion = await desk.flush();
       if (draftVersion === null) throw new ApiError('offline');
       const { stuckRoutes } = await import('../path/stuck-routes.ts');
       const stuck = await stuckRoutes(whole ?? desk.getSnapshot().lesson, materials);
       if (stuck.length > 0) throw new ApiError('lessonIncomplete', { faults: stuck });
-      return call('makeEdition', { params: { lessonId: draft.id }, body: { draftVersion, acceptsMutePictures } });
+      return call('makeEdition', { params: { lessonId: draft.id }, body: { draftVersion, acceptsPicturesWithoutAlt } });
     },
     onSuccess: async ({ number }) => {
       setFaults([]);
-      setMutePictures(0);
+      setPicturesWithoutAlt(0);
       await queryClient.invalidateQueries(draftOptions(draft.id));
       toast(t('desk.editionMade', { number }));
     },
@@ -43,17 +43,18 @@ export function useEditions({ desk, draft, whole, materials }: Options) {
       const code = codeOf(error);
       const detail = error instanceof ApiError ? error.detail : undefined;
       if (code === 'lessonIncomplete') setFaults((detail as { faults: readonly Fault[] }).faults);
-      else if (code === 'picturesMute') setMutePictures((detail as { pictures: readonly unknown[] }).pictures.length);
+      else if (code === 'picturesWithoutAlt')
+        setPicturesWithoutAlt((detail as { pictures: readonly unknown[] }).pictures.length);
       else toast.error(errorWords(error));
     },
   });
   return {
     faults,
     /** How many pictures have no words, where a teacher has to say whether that is meant. */
-    mutePictures,
-    make: () => mutate({ acceptsMutePictures: false }),
-    makeAllTheSame: () => mutate({ acceptsMutePictures: true }),
-    goToPictures: () => setMutePictures(0),
+    picturesWithoutAlt,
+    make: () => mutate({ acceptsPicturesWithoutAlt: false }),
+    makeAllTheSame: () => mutate({ acceptsPicturesWithoutAlt: true }),
+    goToPictures: () => setPicturesWithoutAlt(0),
     /** A fault is struck off the list once its place has been worked on; the next edition checks again. */
     strikeOff: (change: LessonChange) => {
       if (faults.length > 0) setFaults(faults.filter((fault) => !isAbout(fault, change)));

@@ -49,9 +49,9 @@ export interface Save {
   readonly changes: LessonChange[];
 }
 
-const mostPerSave = 200;
+const maxPerSave = 200;
 const burstMs = 1_500;
-const mostStepsKept = 500;
+const maxStepsKept = 500;
 
 export type Desk = ReturnType<typeof createDesk>;
 
@@ -81,8 +81,8 @@ export function createDesk({ draft, send, reload, newId, now }: Options) {
   const queue = createSaveQueue<readonly LessonChange[], Draft>({
     take() {
       if (waiting.length === 0) return null;
-      const changes = waiting.slice(0, mostPerSave);
-      waiting = waiting.slice(mostPerSave);
+      const changes = waiting.slice(0, maxPerSave);
+      waiting = waiting.slice(maxPerSave);
       return changes;
     },
     giveBack: (changes) => {
@@ -175,7 +175,7 @@ export function createDesk({ draft, send, reload, newId, now }: Options) {
         !target.startsWith('insert') &&
         !target.startsWith('remove');
       if (isBurst) past[past.length - 1] = { ...last, ...longer(last, pieces, inverses), at: now() };
-      else past = [...past, { changes: pieces, inverses, target, at: now() }].slice(-mostStepsKept);
+      else past = [...past, { changes: pieces, inverses, target, at: now() }].slice(-maxStepsKept);
       future = [];
       change({});
       return true;

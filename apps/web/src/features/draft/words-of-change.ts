@@ -17,7 +17,7 @@ const written: ReadonlySet<string> = new Set([
   'wrong',
 ]);
 
-const mostWords = 2_000;
+const maxWords = 2_000;
 
 /** What somebody wrote in a change, to be read and copied; empty where nothing was written. */
 export function wordsOfChange(change: LessonChange): string {
@@ -30,5 +30,5 @@ export function wordsOfChange(change: LessonChange): string {
       for (const [key, one] of Object.entries(value)) collect(one, written.has(key));
   };
   collect(change, false);
-  return found.join('\n').slice(0, mostWords);
+  return found.join('\n').slice(0, maxWords);
 }

@@ -3,7 +3,7 @@ import {
   type DrawingMark,
   drawingPointCount,
   isMarkAt,
-  mostDrawingPoints,
+  maxDrawingPoints,
   type PenColour,
 } from '@semita/core/question';
 
@@ -51,5 +51,5 @@ export function eraseAt(drawing: Drawing, [x, y]: Place): Drawing {
 }
 
 export function isFull(drawing: Drawing): boolean {
-  return drawingPointCount(drawing) > mostDrawingPoints * 0.95;
+  return drawingPointCount(drawing) > maxDrawingPoints * 0.95;
 }

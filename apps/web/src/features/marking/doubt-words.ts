@@ -3,7 +3,7 @@ import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 
 /** A few seconds are the jitter of players and clocks. */
-const leastDoubtMs = 5_000;
+const minDoubtMs = 5_000;
 
 /** What of a student's work the program does not vouch for, in sentences; none for most. */
 export function doubtWords({
@@ -15,7 +15,7 @@ export function doubtWords({
   return [
     ...(waitingSteps > 0 ? [t('sheet.doubtWaiting', { count: waitingSteps })] : []),
     ...(lateAnswers > 0 ? [t('sheet.doubtLate', { count: lateAnswers })] : []),
-    ...(cutMs >= leastDoubtMs ? [t('sheet.doubt', { time: formatClock(cutMs) })] : []),
-    ...(hiddenMs >= leastDoubtMs ? [t('sheet.doubtHidden', { time: formatClock(hiddenMs) })] : []),
+    ...(cutMs >= minDoubtMs ? [t('sheet.doubt', { time: formatClock(cutMs) })] : []),
+    ...(hiddenMs >= minDoubtMs ? [t('sheet.doubtHidden', { time: formatClock(hiddenMs) })] : []),
   ];
 }

@@ -2,7 +2,7 @@ import type { SentEvent } from '@semita/core/contract';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { ApiError } from '../../api/api-error.ts';
-import { gapFor, isUnreadable, lastBatch, mostPerBatch, nextBatch } from './event-batches.ts';
+import { gapFor, isUnreadable, lastBatch, maxPerBatch, nextBatch } from './event-batches.ts';
 
 const draft = (n: number, length: number): SentEvent => ({
   ...{ type: 'draftSaved', stopId: 's', questionId: 'q', id: `e-${n}`, sittingId: 'a', n, at: n },
@@ -12,7 +12,7 @@ const draft = (n: number, length: number): SentEvent => ({
 test('events go out in their order, in requests that a server takes, and none is left behind', () => {
   const lengths = fc.array(fc.nat(120_000), { minLength: 1, maxLength: 120 });
   fc.assert(
-    fc.property(lengths, fc.integer({ min: 1, max: mostPerBatch }), (sizes, count) => {
+    fc.property(lengths, fc.integer({ min: 1, max: maxPerBatch }), (sizes, count) => {
       let left = sizes.map((size, n) => draft(n, size));
       const sent: SentEvent[] = [];
       while (left.length > 0) {

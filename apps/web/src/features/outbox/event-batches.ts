@@ -2,7 +2,7 @@ import type { ErrorCode, SentEvent } from '@semita/core/contract';
 import { codeOf } from '../../api/api-error.ts';
 
 /** Most events, and most characters of JSON, that one request brings. */
-export const mostPerBatch = 50;
+export const maxPerBatch = 50;
 const longestBatch = 200_000;
 /** Browsers take at most 64 kB in requests that outlive their page. */
 const longestKeptAlive = 60_000;
@@ -26,7 +26,7 @@ export function nextBatch<E>(events: readonly E[], { count }: BatchLimit, longes
 
 /** The first events that a page on its way out can still send; none where the first is too long for that. */
 export function lastBatch(events: readonly SentEvent[]): SentEvent[] {
-  const batch = nextBatch(events, { count: mostPerBatch }, longestKeptAlive);
+  const batch = nextBatch(events, { count: maxPerBatch }, longestKeptAlive);
   return JSON.stringify(batch).length > longestKeptAlive ? [] : batch;
 }
 

@@ -1,6 +1,6 @@
 import type { IntakeAnswer, SentEvent } from '@semita/core/contract';
 import { codeOf } from '../../api/api-error.ts';
-import { gapFor, isUnreadable, mostPerBatch, nextBatch } from './event-batches.ts';
+import { gapFor, isUnreadable, maxPerBatch, nextBatch } from './event-batches.ts';
 import type { Outbox } from './outbox.ts';
 
 /** What became of work that was left on this device. */
@@ -39,7 +39,7 @@ async function sendOne(
   send: Parameters<typeof sendLeftOver>[1],
 ): Promise<LeftOver & { isOffline: boolean }> {
   let events = await outbox.list(attemptId);
-  let count = mostPerBatch;
+  let count = maxPerBatch;
   let sent = 0;
   let afterClosing = 0;
   while (events.length > 0) {
@@ -54,7 +54,7 @@ async function sendOne(
       events = events.filter((event) => !done.includes(event));
       // The server waits for events that are not here; it goes on without them after a while.
       if (done.length === 0) return { sent, kept: events.length, afterClosing, isOffline: false };
-      count = mostPerBatch;
+      count = maxPerBatch;
     } catch (error) {
       const code = codeOf(error);
       if (!isUnreadable(error))

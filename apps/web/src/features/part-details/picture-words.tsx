@@ -36,7 +36,7 @@ export function PictureWords({ materialId, pieces, label }: Props) {
         {t('desk.pictures')}
       </h2>
       <p className={missing > 0 ? 'text-14 text-brick' : 'text-14 text-quiet'}>
-        {missing > 0 ? t('desk.picturesMute', { count: missing }) : t('desk.picturesWorded')}
+        {missing > 0 ? t('desk.picturesWithoutAlt', { count: missing }) : t('desk.picturesWorded')}
       </p>
       {ordered.map((picture) => (
         <WordsField

@@ -10,7 +10,7 @@ import { stopLooks } from '../lesson-parts/stop-looks.ts';
 import { RouteButton, routeTitles } from './route-button.tsx';
 
 /** As many routes as are listed one by one. */
-const mostListed = 40;
+const maxListed = 40;
 
 interface Props {
   readonly lesson: Lesson;
@@ -62,7 +62,7 @@ export function PathFiguresPanel({ lesson, routeNumber, onRoute }: Props) {
 }
 
 /** The routes that are listed. Where parts come in any order, one stands for all of them. */
-export const listedRoutes = (lesson: Lesson): readonly Route[] => listRoutes(lesson, mostListed);
+export const listedRoutes = (lesson: Lesson): readonly Route[] => listRoutes(lesson, maxListed);
 
 const countWords = (count: bigint) => count.toLocaleString('en');
 

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef } from 'react';
 import { beginId, cardSize, endId, endSize } from './map-layout.ts';
 
 /** Below this the words on a card cannot be read. */
-const leastZoom = 0.75;
+const minZoom = 0.75;
 const marginPx = 16;
 
 /**
@@ -30,11 +30,11 @@ export function useFrame(places: ReadonlyMap<string, MapPlace>, count: number) {
     // What would be too small to read is shown from its beginning.
     const begin = latest.current.get(beginId) ?? bounds;
     const fromBegin = {
-      x: marginPx - begin.x * leastZoom,
-      y: height / 2 - (begin.y + endSize.height / 2) * leastZoom,
-      zoom: leastZoom,
+      x: marginPx - begin.x * minZoom,
+      y: height / 2 - (begin.y + endSize.height / 2) * minZoom,
+      zoom: minZoom,
     };
-    void flow.setViewport(whole.zoom < leastZoom ? fromBegin : whole);
+    void flow.setViewport(whole.zoom < minZoom ? fromBegin : whole);
   }, [count, width, height, flow]);
 
   const onMoved = useCallback(() => {

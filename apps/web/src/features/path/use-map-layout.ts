@@ -5,7 +5,7 @@ import { mapLayers } from './map-layers.ts';
 import { type DrawnWay, type MapGraph, type MapLayout, mapGraph, mapLayout } from './map-layout.ts';
 
 /** As many cards are laid out between two frames of the screen; more of them in a thread of their own. */
-const mostAtOnce = 40;
+const maxAtOnce = 40;
 
 /**
  * Where the cards of a map stand. Layers are computed anew only when a card or a line comes or goes, not when
@@ -14,7 +14,7 @@ const mostAtOnce = 40;
  */
 export function useMapLayout(lesson: Lesson, drawn: readonly DrawnWay[]): MapLayout | null {
   const written = useMemo(() => JSON.stringify(mapGraph(lesson, drawn)), [lesson, drawn]);
-  const isSmall = lesson.parts.length <= mostAtOnce;
+  const isSmall = lesson.parts.length <= maxAtOnce;
   const atOnce = useMemo(() => (isSmall ? mapLayers(JSON.parse(written) as MapGraph) : null), [written, isSmall]);
   const [later, setLater] = useState<MapLayout | null>(null);
   useEffect(() => {

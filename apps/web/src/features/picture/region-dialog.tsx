@@ -24,7 +24,7 @@ const whole: Region = { x: 0, y: 0, width: 100, height: 100 };
 /** Where a rectangle begins that is not drawn with the mouse. */
 const middle: PercentCrop = { unit: '%', x: 25, y: 25, width: 50, height: 50 };
 /** Smaller is a click and no rectangle. */
-const leastPercent = 1;
+const minPercent = 1;
 
 /** Drags a rectangle on a page, a slide or a frame and makes a picture of it, with words for it. */
 export function RegionDialog({ sources, onTaken, onClose }: Props) {
@@ -34,7 +34,7 @@ export function RegionDialog({ sources, onTaken, onClose }: Props) {
   const [drawn, setDrawn] = useState<HTMLCanvasElement | null>(null);
   const [crop, setCrop] = useState<PercentCrop>();
   const [alt, setAlt] = useState('');
-  const isDrawn = crop !== undefined && crop.width >= leastPercent && crop.height >= leastPercent;
+  const isDrawn = crop !== undefined && crop.width >= minPercent && crop.height >= minPercent;
   const region: Region = isDrawn ? crop : whole;
   const take = useMutation({
     mutationFn: async (canvas: HTMLCanvasElement) => {

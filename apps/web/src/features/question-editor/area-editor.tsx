@@ -22,7 +22,7 @@ const shapes = [
 ] as const;
 
 /** Smaller than this, in ten-thousandths of the picture, was a press and no drag. */
-const leastEdge = 150;
+const minEdge = 150;
 
 interface BoardProps {
   readonly question: EditorProps<'hotspot' | 'selectPoint' | 'graphicGapMatch'>['question'];
@@ -103,7 +103,7 @@ function AreaBoard({ question, isRight, onAdd }: BoardProps) {
             if (from && to) {
               const coords = boxOf(from, to);
               const [left, top, right, bottom] = coords as [number, number, number, number];
-              if (right - left > leastEdge && bottom - top > leastEdge) add(coords);
+              if (right - left > minEdge && bottom - top > minEdge) add(coords);
             }
             setFrom(null);
             setTo(null);

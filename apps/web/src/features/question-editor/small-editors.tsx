@@ -112,7 +112,7 @@ export function WrittenEditor({ question, onChange }: EditorProps<'extendedText'
         </div>
         <div className="flex flex-wrap gap-3">
           <NumberInput
-            label={t('editor.leastWords')}
+            label={t('editor.minWords')}
             value={wordRange?.least ?? null}
             min={1}
             max={5000}
@@ -120,7 +120,7 @@ export function WrittenEditor({ question, onChange }: EditorProps<'extendedText'
             onChange={(least) => setRange({ least })}
           />
           <NumberInput
-            label={t('editor.mostWords')}
+            label={t('editor.maxWords')}
             value={wordRange?.most ?? null}
             min={1}
             max={5000}

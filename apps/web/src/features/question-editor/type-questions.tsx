@@ -8,7 +8,7 @@ import { newItemId } from '../lesson-parts/new-id.ts';
 import { ShownQuestion } from './question-preview.tsx';
 
 /** More than a worksheet holds. */
-const mostQuestions = 50;
+const maxQuestions = 50;
 
 interface Props {
   readonly onTake: (questions: readonly Question[]) => void;
@@ -19,7 +19,7 @@ interface Props {
 export function TypeQuestions({ onTake, onClose }: Props) {
   const [text, setText] = useState('');
   const settled = useDeferredValue(text);
-  const questions = useMemo(() => readQuestions(settled, newItemId).slice(0, mostQuestions), [settled]);
+  const questions = useMemo(() => readQuestions(settled, newItemId).slice(0, maxQuestions), [settled]);
   return (
     <Dialog open place="wide" onOpenChange={(open) => !open && onClose()} title={t('editor.typeTitle')}>
       <div className="grid gap-5 lg:grid-cols-2">

@@ -4,7 +4,7 @@ import { pickable } from './choice-field.tsx';
 import type { FieldProps } from './field-props.ts';
 
 /** Scales with more places than this are a rail; shorter ones have each place to press. */
-const mostPlaces = 11;
+const maxPlaces = 11;
 
 /** A value between two ends. Nothing is set until the student sets it. */
 export function ScaleField({ question, response, onChange, labelledBy }: FieldProps<'slider'>) {
@@ -18,7 +18,7 @@ export function ScaleField({ question, response, onChange, labelledBy }: FieldPr
       <span className="text-right">{mostLabel}</span>
     </div>
   );
-  if (count <= mostPlaces)
+  if (count <= maxPlaces)
     return (
       <div role="radiogroup" aria-labelledby={labelledBy} className="grid gap-1">
         <div className="flex flex-wrap gap-1.5">

@@ -10,7 +10,7 @@ interface Props {
   readonly onChange: (slide: MadeSlide) => void;
 }
 
-const mostPictures = 4;
+const maxPictures = 4;
 /** Grounds on which words can be read; any other colour can be mixed. */
 const colours = ['#ffffff', '#f7f5ef', '#f1e6ef', '#e2f0eb', '#fbf0dc', '#e6edf3', '#5a2a54', '#1f4b3f', '#20262b'];
 
@@ -49,7 +49,7 @@ export function SlideForm({ slide, onChange }: Props) {
             }
           />
         ))}
-        {pictures.length < mostPictures && (
+        {pictures.length < maxPictures && (
           <PictureField
             key={`new-${pictures.length}`}
             label={t('slides.picture')}

@@ -7,7 +7,7 @@ import { t } from '../../words/words.ts';
 import { emptySlide } from './new-slide.ts';
 
 /** As many as the server takes. */
-const mostSlides = 100;
+const maxSlides = 100;
 
 interface Props {
   readonly slides: readonly MadeSlide[];
@@ -36,7 +36,7 @@ export function SlideList({ slides, chosenId, onChoose, onChange }: Props) {
       {
         name: 'slides.copy',
         Icon: Copy,
-        isOff: slides.length >= mostSlides,
+        isOff: slides.length >= maxSlides,
         run: () => insert({ ...slide, id: v7() }, index + 1),
       },
       { name: 'slides.remove', Icon: Trash2, isOff: slides.length === 1, run: () => remove(index) },
@@ -84,7 +84,7 @@ export function SlideList({ slides, chosenId, onChoose, onChange }: Props) {
         })}
       </ol>
       <div>
-        <Button size="small" disabled={slides.length >= mostSlides} onClick={() => insert(emptySlide(), slides.length)}>
+        <Button size="small" disabled={slides.length >= maxSlides} onClick={() => insert(emptySlide(), slides.length)}>
           <Plus aria-hidden className="size-4" strokeWidth={1.75} />
           {t('slides.add')}
         </Button>

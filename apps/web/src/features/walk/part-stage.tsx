@@ -72,7 +72,7 @@ function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Pro
         ref.current?.seek(Math.max(part.inMs, furthestMs - runUpMs));
         const tries = missed.current.stopId === stop.id ? missed.current.tries + 1 : 1;
         missed.current = { stopId: stop.id, tries };
-        if (tries <= mostReplays) ref.current?.play();
+        if (tries <= maxReplays) ref.current?.play();
       }}
       onMet={(fromMs, toMs, rate) => session.record({ type: 'met', partId: part.id, fromMs, toMs, rate })}
       onPaused={(atMs) => session.record({ type: 'paused', partId: part.id, atMs })}
@@ -87,7 +87,7 @@ function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Pro
 const atMarkMs = 60;
 /** What was not seen to play is played again from this much before it. */
 const runUpMs = 1_000;
-const mostReplays = 4;
+const maxReplays = 4;
 
 /** The first stop from a place on that is not settled. */
 function nextHalt(part: LearnerMaterialPart, state: WalkSnapshot['state'], atMs: number): LearnerStop | undefined {

@@ -89,14 +89,14 @@ export function PathStrip({ session, snapshot, partId, onGo }: Props) {
 const percent = (share: number) => `${100 * share}%`;
 
 /** A place with next to nothing to answer is still to be seen. */
-const leastPlaceMs = 30_000;
+const minPlaceMs = 30_000;
 
 /** A material lies along its time; what is one place along its stops, one like the other. */
 function measureOf(part: LearnerPart, state: WalkSnapshot['state']) {
   const { stops, inMs, outMs } = part;
   if (!hasLength(part))
     return {
-      lengthMs: Math.max(leastPlaceMs, lessonLengths([part]).answeringMs),
+      lengthMs: Math.max(minPlaceMs, lessonLengths([part]).answeringMs),
       doneShare: stops.filter(({ id }) => isSettled(state, id)).length / Math.max(1, stops.length),
       shareOf: (_: number, index: number) => (index + 0.5) / stops.length,
     };

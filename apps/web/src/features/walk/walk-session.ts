@@ -11,7 +11,7 @@ import type { LearnerLesson, LearnerView } from '@semita/core/learner';
 import { type Outcome, takeIn, takeInAll } from '@semita/core/reducer';
 import type { WalkContext } from '@semita/core/walk';
 import { ApiError, codeOf } from '../../api/api-error.ts';
-import { gapFor, isUnreadable, lastBatch, mostPerBatch, nextBatch } from '../outbox/event-batches.ts';
+import { gapFor, isUnreadable, lastBatch, maxPerBatch, nextBatch } from '../outbox/event-batches.ts';
 import type { Outbox } from '../outbox/outbox.ts';
 import { type AnswerFiles, createAnswerFiles } from '../question/answer-files.ts';
 
@@ -113,7 +113,7 @@ export function createWalkSession(options: Options): RecordedWalk {
     overtaken: false,
     untaken: nothingUntaken,
   };
-  let batchCount = mostPerBatch;
+  let batchCount = maxPerBatch;
   let isSending = false;
   let failures = 0;
   let timer = 0;
@@ -147,7 +147,7 @@ export function createWalkSession(options: Options): RecordedWalk {
     try {
       const answer = await send(batch, { keepalive: false });
       failures = 0;
-      batchCount = mostPerBatch;
+      batchCount = maxPerBatch;
       setClock(answer.now, sentAt);
       await confirm(batch, answer);
     } catch (error) {

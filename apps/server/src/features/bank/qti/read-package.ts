@@ -14,7 +14,7 @@ import { qtiProse } from './qti-prose.ts';
 import { treeOf } from './xml-to-tree.ts';
 
 /** More than any question bank that was written by hand. */
-const mostItems = 2_000;
+const maxItems = 2_000;
 
 /**
  * Reads a package of QTI 3.0, 2.2 or 2.1, or a single item. Runs in the process that is watched for time and memory.
@@ -26,7 +26,7 @@ export async function readPackage(file: string, outDir: string): Promise<Importe
   const report = createReport();
   const { files, items, testCount } = await openPackage(bytes);
   report.add('test', testCount);
-  if (items.length > mostItems) throw new ImportRefused('tooMuchInside');
+  if (items.length > maxItems) throw new ImportRefused('tooMuchInside');
   const kept = new Map<string, string>();
   const sizes = await sizesOf(files);
   const entries: { question: Question; tags: readonly string[] }[] = [];

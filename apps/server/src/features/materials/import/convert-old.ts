@@ -9,7 +9,7 @@ const run = promisify(execFile);
 const office = 'soffice';
 const longestSeconds = 90;
 /** Address space of the office program, in kB. A document made to harm has taken 7.8 GB of it. */
-const mostKilobytes = 4_000_000;
+const maxKilobytes = 4_000_000;
 
 /** Older kinds by their names, and as what the program is to open them: left to itself, it opens anything as plain text. */
 const filters: Readonly<Record<string, readonly [filter: string, format: 'docx' | 'pptx']>> = {
@@ -58,7 +58,7 @@ export async function convertOld(
   await mkdir(path.join(profile, 'user'), { recursive: true });
   await writeFile(path.join(profile, 'user', 'registrymodifications.xcu'), hardened);
   await copyFile(file, source);
-  const command = `ulimit -v ${mostKilobytes}; exec timeout -s KILL ${longestSeconds} ${office} --headless --norestore --nologo "-env:UserInstallation=file://$1" --infilter="$4" --convert-to ${format} --outdir "$2" "$3"`;
+  const command = `ulimit -v ${maxKilobytes}; exec timeout -s KILL ${longestSeconds} ${office} --headless --norestore --nologo "-env:UserInstallation=file://$1" --infilter="$4" --convert-to ${format} --outdir "$2" "$3"`;
   const converted = path.join(outDir, `old.${format}`);
   try {
     await run('sh', ['-c', command, 'sh', profile, outDir, source, filter], {

@@ -19,7 +19,7 @@ import type { DeckFormat } from './sniff-format.ts';
 import { escapeHtml } from './xml.ts';
 
 const largestDeckBytes = 200 * 1024 ** 2;
-const mostSlides = 400;
+const maxSlides = 400;
 
 /** Whom the importer tells how far it is. */
 export interface DeckListener {
@@ -40,7 +40,7 @@ const readers: Readonly<Record<DeckFormat | 'pdf', (source: Source) => Promise<F
     const { openPdf } = await import('./read-pdf.ts');
     const { readPdfSlides } = await import('./read-pdf-slides.ts');
     const document = await openPdf(bytes);
-    if (document.numPages > mostSlides) throw new ImportRefused('tooManyPages');
+    if (document.numPages > maxSlides) throw new ImportRefused('tooManyPages');
     return readPdfSlides(document, pictures, onProgress);
   },
   odp: async ({ bytes, pictures, report }) => {
@@ -65,7 +65,7 @@ export async function importDeck(
   const pictures = createPictureBox(outDir, report);
   const slides = await readers[format]({ bytes, pictures, report, ...listener });
   if (slides.length === 0) throw new ImportRefused('noText');
-  if (slides.length > mostSlides) throw new ImportRefused('tooManyPages');
+  if (slides.length > maxSlides) throw new ImportRefused('tooManyPages');
   return {
     kind: 'deck',
     slides: slides.map((slide) => toRaw(slide, report)),

@@ -16,7 +16,7 @@ export interface ShapePath {
 }
 
 /** More formulas than any shape has; they name each other, and each is computed once. */
-const mostSteps = 5_000;
+const maxSteps = 5_000;
 
 /**
  * The outline of a custom shape from its enhanced geometry (OpenDocument 1.3 part 3, 19.145 draw:enhanced-path).
@@ -86,7 +86,7 @@ function scopeOf(
     equation(name) {
       const value = known.get(name);
       if (value !== undefined) return value;
-      if (++steps > mostSteps) return 0;
+      if (++steps > maxSteps) return 0;
       // One that leads back to itself finds nothing there yet.
       known.set(name, 0);
       const found = evaluateFormula(formulas.get(name) ?? '0', scope);

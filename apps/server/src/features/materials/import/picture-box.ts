@@ -14,7 +14,7 @@ async function loadSharp() {
 /** Enough for a picture that fills a large screen. */
 const widestPx = 2_000;
 /** What decoding may cost: 12,000 by 12,000 points. Above that a picture is left out. */
-const mostPixels = 12_000 * 12_000;
+const maxPixels = 12_000 * 12_000;
 /** Smaller pictures are no pictures but counters of who has opened a page. */
 const smallestPx = 4;
 
@@ -29,7 +29,7 @@ export function createPictureBox(outDir: string, report: Report) {
     const file = path.join(outDir, `${name}.webp`);
     try {
       const sharp = await loadSharp();
-      const source = sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error' });
+      const source = sharp(bytes, { limitInputPixels: maxPixels, failOn: 'error' });
       const { width = 0, height = 0 } = await source.metadata();
       if (width < smallestPx || height < smallestPx) {
         report.add('trackingPictures');

@@ -32,7 +32,7 @@ export interface PlacedChart {
 
 /** More than can be told apart on a slide. */
 const mostPoints = 200;
-const mostSeries = 20;
+const maxSeries = 20;
 
 const kinds: Readonly<Record<string, Chart['kind']>> = {
   barChart: 'column',
@@ -80,7 +80,7 @@ export function readChart(document: Document): Chart | null {
   const grouping = setting('grouping');
   const series = elementsIn(plot)
     .filter(({ localName }) => localName === 'ser')
-    .slice(0, mostSeries);
+    .slice(0, maxSeries);
   if (series.length === 0) return null;
   const title = firstNamed(allNamed(document, 'chart')[0] as Element, 'title');
   return {

@@ -7,13 +7,13 @@ import { escapeHtml } from './xml.ts';
 /** Points across a slide's picture: enough for a projector. */
 const pictureWidthPx = 1_600;
 /** Pages wider than tall by this are slides and no text to read. Common practice, no source. */
-const leastSlant = 1.2;
+const minSlant = 1.2;
 
 /** Whether a PDF was made of slides: its first pages are all wider than tall. */
 export async function isMadeOfSlides(document: PDFDocumentProxy): Promise<boolean> {
   for (let number = 1; number <= Math.min(10, document.numPages); number++) {
     const { width, height } = (await document.getPage(number)).getViewport({ scale: 1 });
-    if (width < height * leastSlant) return false;
+    if (width < height * minSlant) return false;
   }
   return true;
 }

@@ -10,8 +10,8 @@ import { htmlOfTags, type PagePicture } from './pdf-tags.ts';
 import type { PictureBox } from './picture-box.ts';
 
 /** A book of more pages than this is no reading; the teacher takes the part they need. */
-const mostPages = 800;
-const mostPicturePixels = 16_777_216;
+const maxPages = 800;
+const maxPicturePixels = 16_777_216;
 
 /** Folder of the library, which reads its own tables of old encodings and standard letters from there. */
 const library = path.dirname(createRequire(import.meta.url).resolve('pdfjs-dist/package.json'));
@@ -27,7 +27,7 @@ export async function readPdf(
   onProgress: (share: number) => void,
 ): Promise<string> {
   const document = await openPdf(bytes);
-  if (document.numPages > mostPages) throw new ImportRefused('tooManyPages');
+  if (document.numPages > maxPages) throw new ImportRefused('tooManyPages');
   const pages: Page[] = [];
   for (let number = 1; number <= document.numPages; number++) {
     const page = await document.getPage(number);
@@ -51,7 +51,7 @@ export async function openPdf(bytes: Buffer): Promise<PDFDocumentProxy> {
       standardFontDataUrl: `${library}/standard_fonts/`,
       wasmUrl: `${library}/wasm/`,
       isEvalSupported: false,
-      maxImageSize: mostPicturePixels,
+      maxImageSize: maxPicturePixels,
       verbosity: 0,
     }).promise;
   } catch (error) {

@@ -82,11 +82,11 @@ async function* entriesOf(zip: ZipFile): AsyncGenerator<Entry> {
 
 function readEntry(zip: ZipFile, entry: Entry, leftBytes: number): Promise<Buffer> {
   if (entry.generalPurposeBitFlag & 1) throw new ImportRefused('passwordProtected');
-  const mostBytes = Math.min(isXml(entry.fileName) ? limits.xmlBytes : limits.entryBytes, leftBytes);
+  const maxBytes = Math.min(isXml(entry.fileName) ? limits.xmlBytes : limits.entryBytes, leftBytes);
   const isBloated =
     entry.uncompressedSize > limits.ratioFromBytes &&
     entry.uncompressedSize > limits.ratio * Math.max(1, entry.compressedSize);
-  if (entry.uncompressedSize > mostBytes || isBloated) throw new ImportRefused('tooMuchInside');
+  if (entry.uncompressedSize > maxBytes || isBloated) throw new ImportRefused('tooMuchInside');
   return new Promise((resolve, reject) => {
     zip.openReadStream(entry, (error, stream) => {
       if (!stream) return reject(new ImportRefused('damaged', error));
@@ -94,7 +94,7 @@ function readEntry(zip: ZipFile, entry: Entry, leftBytes: number): Promise<Buffe
       let byteLength = 0;
       stream.on('data', (chunk: Buffer) => {
         byteLength += chunk.length;
-        if (byteLength > mostBytes) {
+        if (byteLength > maxBytes) {
           stream.destroy();
           reject(new ImportRefused('tooMuchInside'));
         } else chunks.push(chunk);

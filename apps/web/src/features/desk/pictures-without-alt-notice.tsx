@@ -9,12 +9,12 @@ interface Props {
 }
 
 /** Pictures have no words for those who cannot see them: asks whether that is meant. */
-export function MutePicturesNotice({ count, onGo, onAccept }: Props) {
+export function PicturesWithoutAltNotice({ count, onGo, onAccept }: Props) {
   if (count === 0) return null;
   return (
     <div className="p-3">
-      <Notice tone="attention" role="alert" title={t('desk.picturesMute', { count })}>
-        <p>{t('desk.picturesMuteHelp')}</p>
+      <Notice tone="attention" role="alert" title={t('desk.picturesWithoutAlt', { count })}>
+        <p>{t('desk.picturesWithoutAltHelp')}</p>
         <div className="flex gap-2">
           <Button look="main" size="small" onClick={onGo}>
             {t('desk.picturesGo')}
