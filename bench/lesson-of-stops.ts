@@ -26,15 +26,13 @@ export const lessonOfStops = (stopCount: number): Lesson => ({
   ],
 });
 
-/** All stops but the last answered, as somebody does who may skip; in batches. */
-export const answeredWalk = (stopCount: number): LearnerEventBody[][] => {
-  const bodies = Array.from({ length: stopCount - 1 }, (_, i): LearnerEventBody[] => [
-    { type: 'reachedStop', stopId: `stop-${i}` },
-    {
-      type: 'answered',
-      stopId: `stop-${i}`,
-      responses: { [`question-${i}`]: { kind: 'choice', optionIds: [`question-${i}-b`] } },
-    },
-  ]).flat();
-  return Array.from({ length: Math.ceil(bodies.length / 50) }, (_, i) => bodies.slice(i * 50, (i + 1) * 50));
-};
+/** What it takes to come to a stop and answer it: its stretch of the film, and the answer. */
+export const stepsTo = (i: number): LearnerEventBody[] => [
+  { type: 'met', partId: 'clip', fromMs: i * stretchMs, toMs: (i + 1) * stretchMs, rate: 2 },
+  { type: 'reachedStop', stopId: `stop-${i}` },
+  {
+    type: 'answered',
+    stopId: `stop-${i}`,
+    responses: { [`question-${i}`]: { kind: 'choice', optionIds: [`question-${i}-b`] } },
+  },
+];

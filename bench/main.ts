@@ -6,8 +6,10 @@ import { measureCoverage } from './coverage-figure.ts';
 import { measureDeck } from './deck-figure.ts';
 import { measureEvents } from './event-figure.ts';
 import { measureFilm } from './film-figure.ts';
+import { measureGiving } from './giving-figure.ts';
 import { measureImport } from './import-figure.ts';
 import { measureMarking } from './marking-figure.ts';
+import { measureMarkingPage } from './marking-page-figure.ts';
 import { measurePath } from './path-figure.ts';
 import { measureSheet } from './sheet-figure.ts';
 import { measureShelf } from './shelf-figure.ts';
@@ -22,6 +24,8 @@ const figures = [
   ...(await measureSheet()),
   ...(await measureShelf()),
   ...(await measureToday()),
+  ...(await measureGiving()),
+  ...(await measureMarkingPage()),
   ...(await measureCoverage()),
   ...(await measureMarking()),
   ...(await measurePath()),

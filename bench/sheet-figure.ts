@@ -1,9 +1,10 @@
 import http from 'node:http';
 import { eq } from 'drizzle-orm';
 import { attempts, recipients } from '../apps/server/src/db/schema.ts';
-import { createSender, startSchool } from '../apps/server/src/test/harness.ts';
+import { startSchool } from '../apps/server/src/test/harness.ts';
 import { type Figure, medianRatio, timeOf } from './compare.ts';
-import { answeredWalk, lessonOfStops } from './lesson-of-stops.ts';
+import { lessonOfStops } from './lesson-of-stops.ts';
+import { walkAnswered } from './walk-answered.ts';
 
 const studentCount = 300;
 const stopCount = 200;
@@ -22,7 +23,7 @@ const rowsSql = `
 /** A year group in which everybody is at another place. */
 async function fillClass() {
   const school = await startSchool();
-  const { db, clock, services } = school;
+  const { db } = school;
   const lesson = lessonOfStops(stopCount);
   school.addMaterial('film', lesson.parts[0]?.outMs ?? 0);
   const { assignmentId } = await school.assignLesson(lesson, { skipping: true, rewindAtStops: true, maxRate: 2 });
@@ -31,13 +32,9 @@ async function fillClass() {
   db.$client.pragma('synchronous = OFF');
   for (let i = 0; i < studentCount; i++) {
     const id = `student-${i}`;
-    const actor = { id, roles: ['student'] as const, schoolId: 'quillhaven', displayName: id };
     school.addStudents([id]);
     if (i < walkerCount) {
-      const { attemptId } = await services.walks.begin(actor, assignmentId);
-      const event = createSender(clock);
-      for (const batch of answeredWalk(Math.round(((i + 1) / walkerCount) * stopCount)))
-        await services.walks.takeInEvents(actor, attemptId, batch.map(event));
+      await walkAnswered(school, id, assignmentId, Math.round(((i + 1) / walkerCount) * stopCount) - 1);
       continue;
     }
     const like = db
