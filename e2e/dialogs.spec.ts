@@ -74,7 +74,7 @@ test('dialogs of the desk', async ({ page }) => {
     await expectPolite(page, page.getByRole('button', { name }).first());
 });
 
-test('the dialog of a student who leaves with work unsent, and of slides that are not saved', async ({ page }) => {
+test('the dialog of slides that are not saved', async ({ page }) => {
   await page.goto('/slides/new');
   await page.getByLabel('Heading').fill('Not saved');
   const shelf = page.getByRole('link', { name: 'Shelf', exact: true }).first();
