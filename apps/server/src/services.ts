@@ -148,8 +148,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
       const attempt = attempts.findOwn(studentId, attemptId);
       return attempt && received.termsOf(studentId, attempt.assignmentId)?.leftAt === null ? attempt : undefined;
     },
-    findLatest: attempts.findLatest,
-    assertFollowed: assignments.readStudent,
+    findMarked: (actor, assignmentId, studentId) => assignments.readStudent(actor, assignmentId, studentId).counted,
   });
   const refreshing = createRefreshStale({ ...deps, attempts, states });
   const shared = { ...deps, given, received, recipients, attempts, intake };

@@ -142,10 +142,14 @@ export function createSessionService({ db, clock, bus, security }: Options) {
         .select({ id: users.id, passwordHash: users.passwordHash, school: schools.name })
         .from(users)
         .innerJoin(schools, eq(schools.id, users.schoolId))
-        .where(or(eq(users.email, lowered), eq(users.userName, lowered)))
+        .where(
+          and(
+            or(eq(users.email, lowered), eq(users.userName, lowered)),
+            school === undefined ? undefined : eq(schools.name, school),
+          ),
+        )
         .limit(maxSchools)
-        .all()
-        .filter((one) => school === undefined || one.school.toLowerCase() === school.trim().toLowerCase());
+        .all();
       const known = deviceToken === null ? undefined : named.find(({ id }) => isKnownDevice(deviceToken, id));
       const knownDevice = known && deviceToken !== null ? `${hashOf(deviceToken)} ${known.id}` : null;
       const tried = { name: lowered, address, knownDevice };

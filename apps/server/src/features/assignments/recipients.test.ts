@@ -1,10 +1,11 @@
 import { decodeSheetRow, type SheetLine } from '@semita/core/sheet';
+import { and, eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
-import { bridgeLesson, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';
-import { classTeachers, groups, recipients } from '../../db/schema.ts';
-import { createSender, type School, startSchool, toAmber } from '../../test/harness.ts';
+import { bridgeLesson, pickOne, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';
+import { attempts, classTeachers, groups, recipients } from '../../db/schema.ts';
+import { createSender, readFixture, type School, startSchool, toAmber } from '../../test/harness.ts';
 import { rebuildStates } from '../attempts/rebuild-states.ts';
 
 let school: School;
@@ -217,6 +218,45 @@ describe('what is different for one student', () => {
     await (await walkOf('imani', assignmentId)).take();
     expect((await sheetOf(assignmentId)).get('imani')).toMatchObject({ attempt: { number: 2, count: 2 } });
     expect(rebuildStates(school.db)).toEqual({ attempts: 2, changed: [] });
+  });
+
+  test('a key that is put right marks every attempt, and the students of other teachers', async () => {
+    const terms = { skipping: true, rewindAtStops: true, maxRate: 2, attempts: 2 };
+    const bronze = { kind: 'class', id: 'bronze' };
+    school.db.insert(classTeachers).values({ classId: 'bronze', teacherId: 'adaeze' }).run();
+    const { assignmentId } = await school.assignLesson(bridgeLesson, terms, {}, [...toAmber, bronze]);
+    school.db
+      .delete(classTeachers)
+      .where(and(eq(classTeachers.classId, 'bronze'), eq(classTeachers.teacherId, 'adaeze')))
+      .run();
+    await (await walkOf('cobalt', assignmentId)).take();
+    await (await walkOf('imani', assignmentId)).take();
+    await school.as('imani').ask('POST', `/api/assignments/${assignmentId}/attempts`);
+    // Under way: it does not count yet.
+    await (await walkOf('imani', assignmentId)).take(wholeWalk.slice(0, 4));
+    const question = { ...pickOne, options: pickOne.options.map((option) => ({ ...option, right: !option.right })) };
+    const at = `/api/assignments/${assignmentId}/questions/q-one/key`;
+    const moved = await school.as('adaeze').ask('POST', at, { question, confirms: true });
+    expect(moved.body).toMatchObject([{ studentId: 'imani', before: 200, after: 0 }]);
+    const points = school.db
+      .select()
+      .from(attempts)
+      .all()
+      .map(({ id }) => school.services.states.read(id).state.stops['s-one']?.answers['q-one']?.points);
+    expect(points).toEqual([0, 0, 0]);
+    expect(rebuildStates(school.db).changed).toEqual([]);
+  });
+
+  test('a voice in a comment goes to the attempt that is marked, also while another is under way', async () => {
+    const terms = { skipping: true, rewindAtStops: true, maxRate: 2, attempts: 2 };
+    const { assignmentId } = await school.assignLesson(bridgeLesson, terms);
+    await (await walkOf('imani', assignmentId)).take();
+    await school.as('imani').ask('POST', `/api/assignments/${assignmentId}/attempts`);
+    const adaeze = school.as('adaeze');
+    const of = `/api/assignments/${assignmentId}/students/imani`;
+    const sent = await adaeze.ask('POST', `${of}/voices/voice.webm`, readFixture('timecode-60.webm'));
+    const mark = { stopId: 's-two', questionId: 'q-written', points: 300, comment: '', voice: sent.body };
+    expect((await adaeze.ask('POST', `${of}/marks`, mark)).status).toBe(200);
   });
 
   test('so many attempts by the terms, of which the best counts', async () => {

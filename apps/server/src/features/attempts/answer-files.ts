@@ -33,9 +33,11 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'dataDir'> {
   readonly readers: Readonly<Record<'teacher' | 'student', Reader>>;
   /** A student's own attempt, while they may write to it. */
   readonly findOwn: AttemptRepository['findOwn'];
-  readonly findLatest: AttemptRepository['findLatest'];
-  /** @throws Refused notFound for a student whom a teacher does not follow */
-  readonly assertFollowed: (actor: Actor, assignmentId: string, studentId: string) => void;
+  /**
+   * The attempt of a student that a teacher marks: the one that counts.
+   * @throws Refused notFound for a student whom the teacher does not follow
+   */
+  readonly findMarked: (actor: Actor, assignmentId: string, studentId: string) => { readonly attemptId: string } | null;
 }
 
 /** A file on its way in. */
@@ -52,7 +54,7 @@ interface Place {
 
 /** Files that students give as answers: taken in, looked into, kept, and shown to those whom they concern. */
 export function createAnswerFileService(options: Options) {
-  const { db, clock, newId, dataDir, store, readers, findOwn, findLatest, assertFollowed } = options;
+  const { db, clock, newId, dataDir, store, readers, findOwn, findMarked } = options;
   const incoming = path.join(dataDir, incomingFolder);
 
   /** What is on its way: counted before it is received, so that nobody gets in beside others. */
@@ -183,9 +185,8 @@ export function createAnswerFileService(options: Options) {
 
     /** Takes a teacher's voice into a student's attempt, as `take` does. */
     async takeFromTeacher(actor: Actor, assignmentId: string, studentId: string, fileName: string, sent: SentFile) {
-      assertFollowed(actor, assignmentId, studentId);
-      const attempt = found(findLatest(assignmentId, studentId));
-      return await takeInto(actor, { attemptId: attempt.attemptId, studentId }, fileName, sent);
+      const { attemptId } = found(findMarked(actor, assignmentId, studentId));
+      return await takeInto(actor, { attemptId, studentId }, fileName, sent);
     },
 
     /** A file, for whoever may open it. */

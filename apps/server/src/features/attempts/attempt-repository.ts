@@ -158,6 +158,10 @@ export function createAttemptRepository({ db }: Pick<Deps, 'db'>) {
     findLatest: (assignmentId: string, studentId: string): AttemptKey | undefined =>
       latestOf.get({ assignmentId, studentId }),
 
+    /** All attempts at an assignment. */
+    listIn: (assignmentId: string): AttemptKey[] =>
+      db.select(key).from(attempts).where(eq(attempts.assignmentId, assignmentId)).all(),
+
     listIds: (): string[] =>
       db
         .select({ id: attempts.id })

@@ -163,20 +163,29 @@ export function createMarkingService(options: Options) {
       const at = clock();
       // What is answered from now on is marked by the new key; what was answered before, by an event.
       if (confirms) given.addKeyChange({ id: newId(), assignmentId, question, at, by: actor.id });
-      const moves: MarkMove[] = [];
-      for (const { student, attempt, state } of states) {
+      const remarkOf = (state: AttemptState) => {
         const answer = state.stops[old.stopId]?.answers[questionId];
-        if (!answer || answer.points === null) continue;
+        if (!answer || answer.points === null) return null;
         const earned = markResponse(question, answer.response, terms.locale);
-        if (earned === null) continue;
-        const byHand = answer.markedBy !== 'program';
+        if (earned === null) return null;
         const earlier = (answer.earlier ?? []).map(
           ({ response, points }) => markResponse(question, response, terms.locale) ?? points ?? 0,
         );
         const body = { type: 'remarked', stopId: old.stopId, questionId, earned, earlier, by: actor.id } as const;
+        return { body, before: answer.points, byHand: answer.markedBy !== 'program' };
+      };
+      const moves = states.flatMap(({ student, attempt, state }): MarkMove[] => {
+        const remark = remarkOf(state);
+        if (!remark) return [];
+        const { body, before, byHand } = remark;
         const after = pointsAfter(given.contextOf(attempt), state, body);
-        if (after !== answer.points || byHand) moves.push({ ...named(student), before: answer.points, after, byHand });
-        if (confirms) await intake.take(attempt, teacherEvents([body], at));
+        return after !== before || byHand ? [{ ...named(student), before, after, byHand }] : [];
+      });
+      if (!confirms) return moves;
+      // A key is the assignment's: attempts that do not count, and students of other teachers, are marked by it too.
+      for (const attempt of attempts.listIn(assignmentId)) {
+        const remark = remarkOf(intake.readState(attempt.attemptId));
+        if (remark) await intake.take(attempt, teacherEvents([remark.body], at));
       }
       return moves;
     },
