@@ -40,13 +40,13 @@ function Answers({ assignmentId, data }: { readonly assignmentId: string; readon
   const { question, stopId } = data;
   const [hidesNames, setHidesNames] = useState(false);
   const [onlyWaiting, setOnlyWaiting] = useState(isTeacherMarked(question.kind));
-  // What was just marked stays where it is until the teacher looks at another question.
-  const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
+  // What was just marked stays where it is until the teacher looks at another question, and it may be told live that it
+  // is marked before the mark itself is answered: so whatever has waited here stays.
+  const waited = useRef(new Set<string>());
+  for (const { studentId, answer } of data.answers) if (answer.points === null) waited.current.add(studentId);
   const list = useRef<HTMLDivElement>(null);
   useNextKey(() => list.current && focusNextUnmarked(list.current));
-  const shown = data.answers.filter(
-    ({ studentId, answer }) => !onlyWaiting || answer.points === null || kept.has(studentId),
-  );
+  const shown = data.answers.filter(({ studentId }) => !onlyWaiting || waited.current.has(studentId));
   // Whose answer it is must not be told by its place either.
   const inOrder = hidesNames ? shown.toSorted((a, b) => a.studentId.localeCompare(b.studentId)) : shown;
   const texts = inOrder.map(({ answer }) => textOf(answer.response));
@@ -62,7 +62,6 @@ function Answers({ assignmentId, data }: { readonly assignmentId: string; readon
       {...{ assignmentId, stopId, question, given }}
       name={nameOf(given, index)}
       onMarked={(form) => {
-        setKept((before) => new Set(before).add(given.studentId));
         if (list.current) focusNextUnmarked(list.current, form);
       }}
     />
@@ -97,7 +96,6 @@ function Answers({ assignmentId, data }: { readonly assignmentId: string; readon
           members={group.members.map((index) => inOrder[index] as Given)}
           nameOf={(given) => nameOf(given, inOrder.indexOf(given))}
           each={() => group.members.map((index) => card(inOrder[index] as Given, index))}
-          onMarked={(ids) => setKept((before) => new Set([...before, ...ids]))}
         />
       ))}
       {alike.length > 0 && singles.length > 0 && <h2 className="text-16">{t('marking.singles')}</h2>}
@@ -177,11 +175,10 @@ interface GroupProps {
   readonly nameOf: (given: Given) => string;
   /** A card for each member. */
   readonly each: () => ReactNode;
-  readonly onMarked: (studentIds: readonly string[]) => void;
 }
 
 /** Answers that are alike, with one mark for all of them. */
-function GroupCard({ assignmentId, stopId, question, group, members, nameOf, each, onMarked }: GroupProps) {
+function GroupCard({ assignmentId, stopId, question, group, members, nameOf, each }: GroupProps) {
   const [showsEach, setShowsEach] = useState(false);
   const queryClient = useQueryClient();
   const [points, setPoints] = useState('');
@@ -196,7 +193,6 @@ function GroupCard({ assignmentId, stopId, question, group, members, nameOf, eac
         },
       }),
     onSuccess: async () => {
-      onMarked(members.map(({ studentId }) => studentId));
       await queryClient.invalidateQueries({ queryKey: ['marking', assignmentId] });
       await queryClient.invalidateQueries(sheetOptions(assignmentId));
     },
