@@ -3,6 +3,7 @@ import { countedChoices } from '../assignment/counted-attempt.ts';
 import { addresseeKinds } from '../assignment/effective-terms.ts';
 import type { SheetLine, SheetStudent } from '../sheet/sheet-line.ts';
 import { instant } from './base-schemas.ts';
+import { describes } from './describes.ts';
 import { lessonSchema } from './lesson-schemas.ts';
 import { sheetStopSchema, walkedPathsSchema } from './teacher-schemas.ts';
 
@@ -78,15 +79,17 @@ export const madeAdjustmentSchema = v.object({
   closesAt: instant,
 });
 
-export const sheetLineSchema: v.GenericSchema<unknown, SheetLine> = v.strictObject({
-  studentId: v.string(),
-  displayName: v.string(),
-  excused: v.boolean(),
-  dueAt: instant,
-  leftAt: v.optional(v.number()),
-  attempt: v.optional(v.strictObject({ number: v.number(), count: v.number() })),
-  row: v.nullable(v.string()),
-});
+export const sheetLineSchema = describes<SheetLine>()(
+  v.strictObject({
+    studentId: v.string(),
+    displayName: v.string(),
+    excused: v.boolean(),
+    dueAt: instant,
+    leftAt: v.optional(v.number()),
+    attempt: v.optional(v.strictObject({ number: v.number(), count: v.number() })),
+    row: v.nullable(v.string()),
+  }),
+);
 
 export const sheetSchema = v.object({
   assignment: assignmentSummarySchema,

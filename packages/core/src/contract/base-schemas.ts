@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import type { LessonPicture, Recording } from '../elements/recording.ts';
+import { describes } from './describes.ts';
 
 /** Long enough for what stands in a lesson inside a lesson inside a lesson. */
 export const id = v.pipe(
@@ -13,9 +14,9 @@ export const timeMs = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(
 export const line = v.pipe(v.string(), v.maxLength(500));
 export const prose = v.pipe(v.string(), v.maxLength(20_000));
 
-export const recordingSchema: v.GenericSchema<unknown, Recording> = v.object({ materialId: id, words: prose });
+export const recordingSchema = describes<Recording>()(v.object({ materialId: id, words: prose }));
 
-export const pictureSchema: v.GenericSchema<unknown, LessonPicture> = v.object({ materialId: id, alt: line });
+export const pictureSchema = describes<LessonPicture>()(v.object({ materialId: id, alt: line }));
 
 /** Epoch milliseconds. */
 export const instant = v.nullable(v.number());

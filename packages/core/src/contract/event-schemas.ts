@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import type { EventEnvelope, LearnerEventBody } from '../attempt/attempt-event.ts';
 import { id } from './base-schemas.ts';
+import { describes } from './describes.ts';
 import { responseSchema } from './response-schemas.ts';
 
 const uuid = v.pipe(v.string(), v.uuid());
@@ -21,42 +22,44 @@ const bare = (type: 'opened' | 'hidden' | 'shown' | 'gap' | 'handedIn' | 'withdr
 const atStop = (type: 'reachedStop' | 'acknowledged' | 'passedStop' | 'kept') =>
   v.object({ ...envelope, type: v.literal(type), stopId: id });
 
-export const sentEventSchema: v.GenericSchema<unknown, SentEvent> = v.variant('type', [
-  bare('opened'),
-  bare('hidden'),
-  bare('shown'),
-  bare('gap'),
-  bare('handedIn'),
-  bare('withdrawn'),
-  v.object({
-    ...envelope,
-    type: v.literal('met'),
-    partId: id,
-    fromMs: filmMs,
-    toMs: filmMs,
-    rate: v.pipe(v.number(), v.minValue(0.1), v.maxValue(16)),
-  }),
-  v.object({ ...envelope, type: v.picklist(['openedTile', 'didTile']), stopId: id, tileId: id }),
-  v.object({ ...envelope, type: v.literal('chose'), stopId: id, choiceId: id }),
-  v.object({ ...envelope, type: v.literal('paused'), partId: id, atMs: filmMs }),
-  v.object({ ...envelope, type: v.literal('sought'), partId: id, fromMs: filmMs, toMs: filmMs }),
-  atStop('reachedStop'),
-  atStop('acknowledged'),
-  atStop('passedStop'),
-  atStop('kept'),
-  v.object({ ...envelope, type: v.literal('hintTaken'), stopId: id, questionId: id }),
-  v.object({ ...envelope, type: v.literal('began'), stopId: id, questionId: id }),
-  v.object({
-    ...envelope,
-    type: v.literal('timeUp'),
-    stopId: id,
-    questionId: id,
-    response: v.nullable(responseSchema),
-  }),
-  v.object({ ...envelope, type: v.literal('draftSaved'), stopId: id, questionId: id, response: responseSchema }),
-  v.object({ ...envelope, type: v.literal('revised'), stopId: id, questionId: id, response: responseSchema }),
-  v.object({ ...envelope, type: v.literal('answered'), stopId: id, responses: v.record(id, responseSchema) }),
-]);
+export const sentEventSchema = describes<SentEvent>()(
+  v.variant('type', [
+    bare('opened'),
+    bare('hidden'),
+    bare('shown'),
+    bare('gap'),
+    bare('handedIn'),
+    bare('withdrawn'),
+    v.object({
+      ...envelope,
+      type: v.literal('met'),
+      partId: id,
+      fromMs: filmMs,
+      toMs: filmMs,
+      rate: v.pipe(v.number(), v.minValue(0.1), v.maxValue(16)),
+    }),
+    v.object({ ...envelope, type: v.picklist(['openedTile', 'didTile']), stopId: id, tileId: id }),
+    v.object({ ...envelope, type: v.literal('chose'), stopId: id, choiceId: id }),
+    v.object({ ...envelope, type: v.literal('paused'), partId: id, atMs: filmMs }),
+    v.object({ ...envelope, type: v.literal('sought'), partId: id, fromMs: filmMs, toMs: filmMs }),
+    atStop('reachedStop'),
+    atStop('acknowledged'),
+    atStop('passedStop'),
+    atStop('kept'),
+    v.object({ ...envelope, type: v.literal('hintTaken'), stopId: id, questionId: id }),
+    v.object({ ...envelope, type: v.literal('began'), stopId: id, questionId: id }),
+    v.object({
+      ...envelope,
+      type: v.literal('timeUp'),
+      stopId: id,
+      questionId: id,
+      response: v.nullable(responseSchema),
+    }),
+    v.object({ ...envelope, type: v.literal('draftSaved'), stopId: id, questionId: id, response: responseSchema }),
+    v.object({ ...envelope, type: v.literal('revised'), stopId: id, questionId: id, response: responseSchema }),
+    v.object({ ...envelope, type: v.literal('answered'), stopId: id, responses: v.record(id, responseSchema) }),
+  ]),
+);
 
 /** Most events one request may bring. */
 export const maxEventsPerBatch = 100;

@@ -1,12 +1,13 @@
 import * as v from 'valibot';
-import type { Answer } from '../attempt/attempt-state.ts';
 import type { Refusal } from '../attempt/refusal.ts';
 import type { LearnerQuestion, QuestionResult } from '../learner/learner-question.ts';
-import type { LearnerState, LearnerView } from '../learner/learner-view.ts';
+import type { LearnerAnswer, LearnerPart, LearnerState, LearnerStop, LearnerView } from '../learner/learner-view.ts';
 import { tileColours, tileKinds } from '../lesson/board.ts';
 import { materialPartKinds, placePartKinds } from '../lesson/lesson.ts';
+import { penColours } from '../question/drawing.ts';
 import { drawingGrounds, questionKinds } from '../question/question.ts';
-import type { Response, ResponseBody } from '../question/response.ts';
+import { confidences, type Response, type ResponseBody } from '../question/response.ts';
+import { describes } from './describes.ts';
 
 /*
  * What leaves by a student's door. Strict throughout: an object with a field that is not named here is refused, and the
@@ -62,98 +63,102 @@ const ofQuestion = {
   comparedWith: maybe(text),
 };
 
-export const learnerQuestionSchema: v.GenericSchema<unknown, LearnerQuestion> = v.variant('kind', [
-  v.strictObject({ ...ofQuestion, kind: is('choice'), several: flag, options: v.array(option) }),
-  v.strictObject({ ...ofQuestion, kind: is('poll'), several: flag, options: items }),
-  v.strictObject({
-    ...ofQuestion,
-    kind: is('inlineChoice'),
-    pieces,
-    gaps: v.array(v.strictObject({ id: text, options: items })),
-  }),
-  v.strictObject({ ...ofQuestion, kind: is('gapMatch'), pieces, gaps: named, words: items }),
-  v.strictObject({ ...ofQuestion, kind: is('textEntry'), pieces, gaps: named }),
-  v.strictObject({ ...ofQuestion, kind: is('numeric'), unit: text }),
-  v.strictObject({ ...ofQuestion, kind: is('order'), items }),
-  v.strictObject({ ...ofQuestion, kind: is('match'), left: items, right: items }),
-  v.strictObject({ ...ofQuestion, kind: is('associate'), items }),
-  v.strictObject({
-    ...ofQuestion,
-    kind: is('hottext'),
-    several: flag,
-    words: v.array(v.strictObject({ id: text, text, isPlain: flag })),
-  }),
-  v.strictObject({ ...ofQuestion, kind: is('hotspot'), several: flag, areas: v.array(area) }),
-  v.strictObject({ ...ofQuestion, kind: is('selectPoint'), mostPoints: number }),
-  v.strictObject({ ...ofQuestion, kind: is('graphicGapMatch'), words: items, areas: v.array(area) }),
-  v.strictObject({
-    ...ofQuestion,
-    ...{ kind: is('slider'), least: number, most: number, step: number, leastLabel: text, mostLabel: text },
-  }),
-  v.strictObject({
-    ...ofQuestion,
-    kind: is('extendedText'),
-    wordBox: v.array(text),
-    starters: v.array(text),
-    wordRange: v.nullable(v.strictObject({ least: v.nullable(number), most: v.nullable(number) })),
-  }),
-  v.strictObject({ ...ofQuestion, kind: is('drawing'), ground: v.picklist(drawingGrounds) }),
-  v.strictObject({ ...ofQuestion, kind: is('upload'), mostFiles: number }),
-  v.strictObject({ ...ofQuestion, kind: is('record'), withPicture: flag, longestMs: number }),
-  v.strictObject({ ...ofQuestion, kind: is('discussion') }),
-  v.strictObject({ ...ofQuestion, kind: is('sealed'), of: v.picklist(questionKinds) }),
-]);
+export const learnerQuestionSchema = describes<LearnerQuestion>()(
+  v.variant('kind', [
+    v.strictObject({ ...ofQuestion, kind: is('choice'), several: flag, options: v.array(option) }),
+    v.strictObject({ ...ofQuestion, kind: is('poll'), several: flag, options: v.array(option) }),
+    v.strictObject({
+      ...ofQuestion,
+      kind: is('inlineChoice'),
+      pieces,
+      gaps: v.array(v.strictObject({ id: text, options: items })),
+    }),
+    v.strictObject({ ...ofQuestion, kind: is('gapMatch'), pieces, gaps: named, words: items }),
+    v.strictObject({ ...ofQuestion, kind: is('textEntry'), pieces, gaps: named }),
+    v.strictObject({ ...ofQuestion, kind: is('numeric'), unit: text }),
+    v.strictObject({ ...ofQuestion, kind: is('order'), items }),
+    v.strictObject({ ...ofQuestion, kind: is('match'), left: items, right: items }),
+    v.strictObject({ ...ofQuestion, kind: is('associate'), items }),
+    v.strictObject({
+      ...ofQuestion,
+      kind: is('hottext'),
+      several: flag,
+      words: v.array(v.strictObject({ id: text, text, isPlain: flag })),
+    }),
+    v.strictObject({ ...ofQuestion, kind: is('hotspot'), several: flag, areas: v.array(area) }),
+    v.strictObject({ ...ofQuestion, kind: is('selectPoint'), mostPoints: number }),
+    v.strictObject({ ...ofQuestion, kind: is('graphicGapMatch'), words: items, areas: v.array(area) }),
+    v.strictObject({
+      ...ofQuestion,
+      ...{ kind: is('slider'), least: number, most: number, step: number, leastLabel: text, mostLabel: text },
+    }),
+    v.strictObject({
+      ...ofQuestion,
+      kind: is('extendedText'),
+      wordBox: v.array(text),
+      starters: v.array(text),
+      wordRange: v.nullable(v.strictObject({ least: v.nullable(number), most: v.nullable(number) })),
+    }),
+    v.strictObject({ ...ofQuestion, kind: is('drawing'), ground: v.picklist(drawingGrounds) }),
+    v.strictObject({ ...ofQuestion, kind: is('upload'), mostFiles: number }),
+    v.strictObject({ ...ofQuestion, kind: is('record'), withPicture: flag, longestMs: number }),
+    v.strictObject({ ...ofQuestion, kind: is('discussion') }),
+    v.strictObject({ ...ofQuestion, kind: is('sealed'), of: v.picklist(questionKinds) }),
+  ]),
+);
 
 const place = { id: text, atMs: number, anchor: maybe(anchor) };
-const stop = v.variant('kind', [
-  v.strictObject({
-    ...place,
-    kind: is('checkpoint'),
-    required: flag,
-    questions: v.array(learnerQuestionSchema),
-    rules: hiddenRules,
-  }),
-  v.strictObject({
-    ...place,
-    kind: is('fork'),
-    prompt: text,
-    choices: v.array(
-      v.strictObject({ id: text, words: text, to: target, picture: maybe(picture), after: maybe(text) }),
-    ),
-  }),
-  v.strictObject({ ...place, kind: is('pause'), note: text, voice: maybe(recording) }),
-  v.strictObject({
-    ...place,
-    kind: is('board'),
-    prompt: text,
-    voice: maybe(recording),
-    arrangement: v.picklist(['grid', 'free']),
-    columns: number,
-    tiles: v.array(
-      v.strictObject({
-        id: text,
-        title: text,
-        picture: maybe(picture),
-        colour: v.picklist(tileColours),
-        does: v.picklist(tileKinds),
-        minutes: number,
-        worth: number,
-        to: v.variant('kind', [
-          v.strictObject({ kind: is('part'), partId: text }),
-          v.strictObject({ kind: is('address'), url: text }),
-        ]),
-        at: maybe(v.strictObject({ x: number, y: number })),
-        row: maybe(number),
-      }),
-    ),
-    need: v.variant('kind', [
-      v.strictObject({ kind: is('any'), count: number }),
-      v.strictObject({ kind: is('eachRow') }),
-      v.strictObject({ kind: is('firstAnd'), more: number }),
-      v.strictObject({ kind: is('worth'), worth: number }),
-    ]),
-  }),
-]);
+const stop = describes<LearnerStop>()(
+  v.variant('kind', [
+    v.strictObject({
+      ...place,
+      kind: is('checkpoint'),
+      required: flag,
+      questions: v.array(learnerQuestionSchema),
+      rules: hiddenRules,
+    }),
+    v.strictObject({
+      ...place,
+      kind: is('fork'),
+      prompt: text,
+      choices: v.array(
+        v.strictObject({ id: text, words: text, to: target, picture: maybe(picture), after: maybe(text) }),
+      ),
+    }),
+    v.strictObject({ ...place, kind: is('pause'), note: text, voice: maybe(recording) }),
+    v.strictObject({
+      ...place,
+      kind: is('board'),
+      prompt: text,
+      voice: maybe(recording),
+      arrangement: v.picklist(['grid', 'free']),
+      columns: number,
+      tiles: v.array(
+        v.strictObject({
+          id: text,
+          title: text,
+          picture: maybe(picture),
+          colour: v.picklist(tileColours),
+          does: v.picklist(tileKinds),
+          minutes: number,
+          worth: number,
+          to: v.variant('kind', [
+            v.strictObject({ kind: is('part'), partId: text }),
+            v.strictObject({ kind: is('address'), url: text }),
+          ]),
+          at: maybe(v.strictObject({ x: number, y: number })),
+          row: maybe(number),
+        }),
+      ),
+      need: v.variant('kind', [
+        v.strictObject({ kind: is('any'), count: number }),
+        v.strictObject({ kind: is('eachRow') }),
+        v.strictObject({ kind: is('firstAnd'), more: number }),
+        v.strictObject({ kind: is('worth'), worth: number }),
+      ]),
+    }),
+  ]),
+);
 
 const ofPart = {
   id: text,
@@ -172,21 +177,23 @@ const narration = v.strictObject({
   ...{ id: text, materialId: text, words: text, atMs: number, lengthMs: number },
   filmSound: v.picklist(['silent', 'quiet']),
 });
-const part = v.variant('kind', [
-  v.strictObject({
-    ...ofPart,
-    kind: v.picklist(materialPartKinds),
-    materialId: text,
-    narrations: maybe(v.array(narration)),
-    insets: maybe(v.array(v.strictObject({ id: text, atMs: number, anchor, materialId: text, title: text }))),
-    nextLessonId: maybe(text),
-  }),
-  v.strictObject({ ...ofPart, kind: v.picklist(placePartKinds) }),
-]);
+const part = describes<LearnerPart>()(
+  v.variant('kind', [
+    v.strictObject({
+      ...ofPart,
+      kind: v.picklist(materialPartKinds),
+      materialId: text,
+      narrations: maybe(v.array(narration)),
+      insets: maybe(v.array(v.strictObject({ id: text, atMs: number, anchor, materialId: text, title: text }))),
+      nextLessonId: maybe(text),
+    }),
+    v.strictObject({ ...ofPart, kind: v.picklist(placePartKinds) }),
+  ]),
+);
 
 const handedFile = v.strictObject({ fileId: text, name: text, mimeType: text, byteLength: number });
 const spot = v.strictTuple([number, number]);
-const ofMark = { colour: text, size: number };
+const ofMark = { colour: v.picklist(penColours), size: number };
 const drawing = v.strictObject({
   marks: v.array(
     v.variant('tool', [
@@ -196,7 +203,7 @@ const drawing = v.strictObject({
     ]),
   ),
 });
-const sure = maybe(number);
+const sure = maybe(v.picklist(confidences));
 const responseKinds = <const E extends v.ObjectEntries>(more: E) =>
   v.variant('kind', [
     v.strictObject({ kind: is('choice'), optionIds: v.array(text), ...more }),
@@ -210,149 +217,158 @@ const responseKinds = <const E extends v.ObjectEntries>(more: E) =>
     v.strictObject({ kind: is('drawing'), drawing, ...more }),
     v.strictObject({ kind: is('files'), files: v.array(handedFile), ...more }),
   ]);
-export const learnerResponseSchema = responseKinds({ sure }) as unknown as v.GenericSchema<unknown, Response>;
-const keySchema = responseKinds({}) as unknown as v.GenericSchema<unknown, ResponseBody>;
+export const learnerResponseSchema = describes<Response>()(responseKinds({ sure }));
+const keySchema = describes<ResponseBody>()(responseKinds({}));
 
-export const questionResultSchema = v.strictObject({
-  points: v.nullable(number),
-  comment: v.nullable(text),
-  right: v.nullable(keySchema),
-  verdicts: byId(flag),
-  rightAreas: v.array(area),
-  feedback: v.array(v.strictObject({ optionId: text, text })),
-  said: v.nullable(text),
-  modelAnswer: v.nullable(text),
-  voice: v.nullable(handedFile),
-  drawn: byId(drawing),
-  rubric: v.array(v.strictObject({ title: text, words: text, points: number })),
-  isFull: flag,
-  returned: flag,
-  mayTryAgain: flag,
-}) as unknown as v.GenericSchema<unknown, QuestionResult>;
+export const questionResultSchema = describes<QuestionResult>()(
+  v.strictObject({
+    points: v.nullable(number),
+    comment: v.nullable(text),
+    right: v.nullable(keySchema),
+    verdicts: byId(flag),
+    rightAreas: v.array(area),
+    feedback: v.array(v.strictObject({ optionId: text, text })),
+    said: v.nullable(text),
+    modelAnswer: v.nullable(text),
+    voice: v.nullable(handedFile),
+    drawn: byId(drawing),
+    rubric: v.array(v.strictObject({ title: text, words: text, points: number })),
+    isFull: flag,
+    returned: flag,
+    mayTryAgain: flag,
+  }),
+);
 
-const answer = v.strictObject({
-  response: learnerResponseSchema,
-  points: v.nullable(number),
-  /** By the program, or by a teacher, whoever it was. */
-  markedBy: v.nullable(v.picklist(['program', 'teacher'])),
-  comment: v.nullable(text),
-  earned: maybe(number),
-  earlier: maybe(
-    v.array(
-      v.strictObject({
-        response: learnerResponseSchema,
-        points: v.nullable(number),
-        comment: v.nullable(text),
-        because: v.picklist(['tried', 'returned']),
-        hintCost: maybe(number),
-      }),
+const answer = describes<LearnerAnswer>()(
+  v.strictObject({
+    response: learnerResponseSchema,
+    points: v.nullable(number),
+    /** By the program, or by a teacher, whoever it was. */
+    markedBy: v.nullable(v.picklist(['program', 'teacher'])),
+    comment: v.nullable(text),
+    earned: maybe(number),
+    earlier: maybe(
+      v.array(
+        v.strictObject({
+          response: learnerResponseSchema,
+          points: v.nullable(number),
+          comment: v.nullable(text),
+          because: v.picklist(['tried', 'returned']),
+          hintCost: maybe(number),
+        }),
+      ),
     ),
-  ),
-  voice: maybe(handedFile),
-  drawn: maybe(byId(drawing)),
-  returned: maybe(flag),
-  hintCost: maybe(number),
-}) as unknown as v.GenericSchema<unknown, Answer>;
+    voice: maybe(handedFile),
+    drawn: maybe(byId(drawing)),
+    returned: maybe(flag),
+    hintCost: maybe(number),
+  }),
+);
 
-const via = v.variant('kind', [
-  v.strictObject({ kind: is('start') }),
+const via = [
   v.strictObject({ kind: is('choice'), stopId: text, choiceId: text }),
   v.strictObject({ kind: is('tile'), stopId: text, tileId: text }),
   v.strictObject({ kind: is('rule'), of: text, ruleId: text }),
   v.strictObject({ kind: is('next'), partId: text }),
   v.strictObject({ kind: is('order') }),
-]);
+] as const;
+const viaSchema = v.variant('kind', via);
+const legVia = v.variant('kind', [v.strictObject({ kind: is('start') }), ...via]);
 
-const learnerStateSchema = v.strictObject({
-  version: number,
-  begunAt: number,
-  lastSeenAt: number,
-  handedInAt: v.nullable(number),
-  currentPartId: v.nullable(text),
-  parts: byId(
-    v.strictObject({
-      coverage: v.array(v.strictObject({ fromMs: number, toMs: number, times: number })),
-      furthestMs: number,
-      positionMs: number,
-    }),
-  ),
-  stops: byId(
-    v.strictObject({
-      phase: v.picklist(['open', 'answered', 'acknowledged', 'chosen', 'passed']),
-      openedAt: number,
-      openedAtSpentMs: number,
-      settledAt: v.nullable(number),
-      arrivedAt: maybe(number),
-      began: maybe(byId(number)),
-      ended: maybe(v.array(text)),
-      drafts: byId(learnerResponseSchema),
-      answers: byId(answer),
-      hints: maybe(v.array(text)),
-      choiceId: maybe(text),
-      tiles: maybe(byId(v.picklist(['opened', 'done']))),
-    }),
-  ),
-  timeSpentMs: number,
-  bestProgress: maybe(number),
-  extraTime: maybe(number),
-  afterClosing: maybe(
-    v.strictObject({
-      events: number,
-      answers: number,
-      fromAt: number,
-      untilAt: number,
-      arrivedAt: number,
-      length: number,
-    }),
-  ),
-  route: maybe(
-    v.strictObject({
-      legs: v.array(
-        v.strictObject({
-          ...{ partId: text, via, fromStop: number, fromMs: number, atStop: number, atMs: number },
-          untilMs: v.nullable(number),
-          returns: v.array(v.strictObject({ partId: text, stopIndex: number, fromMs: number })),
-        }),
-      ),
-      ruled: v.array(text),
-      isAtEnd: flag,
-      endVia: maybe(via),
-      turnedBack: maybe(v.array(text)),
-      progress: number,
-    }),
-  ),
-  doubts: v.strictObject({
-    ...{ cutMs: number, hiddenMs: number, lateAnswers: number, refusedCount: number },
-    refusals: v.strictTuple([]),
-  }),
-  intake: v.strictObject({
-    sittings: byId(
+const learnerStateSchema = describes<LearnerState>()(
+  v.strictObject({
+    version: number,
+    begunAt: number,
+    lastSeenAt: number,
+    handedInAt: v.nullable(number),
+    currentPartId: v.nullable(text),
+    parts: byId(
       v.strictObject({
-        next: number,
-        missing: maybe(v.array(v.strictTuple([number, number]))),
-        ...{ at: number, heardAt: number, shiftMs: number, deviceAt: number, deviceMs: number },
-        ...{ away: flag, creditMs: number, metAtMs: number },
-        waitsUntil: maybe(number),
+        coverage: v.array(v.strictObject({ fromMs: number, toMs: number, times: number })),
+        furthestMs: number,
+        positionMs: number,
       }),
     ),
-    /** What waits stays with the server. */
-    held: v.strictTuple([]),
-    newlyMetMs: number,
+    stops: byId(
+      v.strictObject({
+        phase: v.picklist(['open', 'answered', 'acknowledged', 'chosen', 'passed']),
+        openedAt: number,
+        openedAtSpentMs: number,
+        settledAt: v.nullable(number),
+        arrivedAt: maybe(number),
+        began: maybe(byId(number)),
+        ended: maybe(v.array(text)),
+        drafts: byId(learnerResponseSchema),
+        answers: byId(answer),
+        hints: maybe(v.array(text)),
+        choiceId: maybe(text),
+        tiles: maybe(byId(v.picklist(['opened', 'done']))),
+      }),
+    ),
+    timeSpentMs: number,
+    bestProgress: maybe(number),
+    extraTime: maybe(number),
+    afterClosing: maybe(
+      v.strictObject({
+        events: number,
+        answers: number,
+        fromAt: number,
+        untilAt: number,
+        arrivedAt: number,
+        length: number,
+      }),
+    ),
+    route: maybe(
+      v.strictObject({
+        legs: v.array(
+          v.strictObject({
+            ...{ partId: text, via: legVia, fromStop: number, fromMs: number, atStop: number, atMs: number },
+            untilMs: v.nullable(number),
+            returns: v.array(v.strictObject({ partId: text, stopIndex: number, fromMs: number })),
+          }),
+        ),
+        ruled: v.array(text),
+        isAtEnd: flag,
+        endVia: maybe(viaSchema),
+        turnedBack: maybe(v.array(text)),
+        progress: number,
+      }),
+    ),
+    doubts: v.strictObject({
+      ...{ cutMs: number, hiddenMs: number, lateAnswers: number, refusedCount: number },
+      refusals: v.strictTuple([]),
+    }),
+    intake: v.strictObject({
+      sittings: byId(
+        v.strictObject({
+          next: number,
+          missing: maybe(v.array(v.strictTuple([number, number]))),
+          ...{ at: number, heardAt: number, shiftMs: number, deviceAt: number, deviceMs: number },
+          ...{ away: flag, creditMs: number, metAtMs: number },
+          waitsUntil: maybe(number),
+        }),
+      ),
+      /** What waits stays with the server. */
+      held: v.strictTuple([]),
+      newlyMetMs: number,
+    }),
   }),
-}) as unknown as v.GenericSchema<unknown, LearnerState>;
+);
 
-export const learnerViewSchema = v.strictObject({
-  lesson: v.strictObject({
-    title: text,
-    directions: maybe(recording),
-    freeFrom: maybe(number),
-    parts: v.array(part),
+export const learnerViewSchema = describes<LearnerView>()(
+  v.strictObject({
+    lesson: v.strictObject({
+      title: text,
+      directions: maybe(recording),
+      freeFrom: maybe(number),
+      parts: v.array(part),
+    }),
+    state: learnerStateSchema,
+    results: byId(questionResultSchema),
+    hints: byId(text),
+    ahead: v.strictObject({ partIds: v.array(text), isOpen: flag }),
   }),
-  state: learnerStateSchema,
-  results: byId(questionResultSchema),
-  hints: byId(text),
-  ahead: v.strictObject({ partIds: v.array(text), isOpen: flag }),
-}) as unknown as v.GenericSchema<unknown, LearnerView>;
+);
 
 /** What became of an event a browser sent. */
 export const outcomeSchema = v.strictObject({

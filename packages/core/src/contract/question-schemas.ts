@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { drawingGrounds, type Question, type Rubric } from '../question/question.ts';
 import { id, line, pictureSchema, prose, recordingSchema, timeMs } from './base-schemas.ts';
+import { describes } from './describes.ts';
 
 const hundredths = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000));
 const worth = v.pipe(v.number(), v.integer(), v.minValue(-100_000), v.maxValue(100_000));
@@ -12,18 +13,20 @@ const coordinate = v.pipe(v.number(), v.minValue(0), v.maxValue(10_000));
 const maxItems = 60;
 const list = <T>(of: v.GenericSchema<unknown, T>) => v.pipe(v.array(of), v.maxLength(maxItems));
 
-export const rubricSchema: v.GenericSchema<unknown, Rubric> = v.object({
-  criteria: v.pipe(
-    v.array(
-      v.object({
-        id,
-        title: line,
-        levels: v.pipe(v.array(v.object({ id, words: line, points: hundredths })), v.maxLength(8)),
-      }),
+export const rubricSchema = describes<Rubric>()(
+  v.object({
+    criteria: v.pipe(
+      v.array(
+        v.object({
+          id,
+          title: line,
+          levels: v.pipe(v.array(v.object({ id, words: line, points: hundredths })), v.maxLength(8)),
+        }),
+      ),
+      v.maxLength(12),
     ),
-    v.maxLength(12),
-  ),
-});
+  }),
+);
 
 const ofQuestion = {
   id,
@@ -64,119 +67,121 @@ const ofArea = {
 
 const wordCount = v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(5_000)));
 
-export const questionSchema: v.GenericSchema<unknown, Question> = v.variant('kind', [
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('choice'),
-    several,
-    options: list(
-      v.object({
-        ...item.entries,
-        right: v.boolean(),
-        feedback: prose,
-        picture: v.optional(pictureSchema),
-        worth: v.optional(worth),
-      }),
-    ),
-    shuffle: v.optional(v.boolean()),
-    bounds: v.optional(v.object({ lower: worth, upper: worth })),
-  }),
-  v.object({ ...ofQuestion, kind: v.literal('poll'), several, options: items }),
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('inlineChoice'),
-    pieces,
-    gaps: list(v.object({ id, options: items, rightId: v.union([id, v.literal('')]) })),
-  }),
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('gapMatch'),
-    pieces,
-    words: items,
-    gaps: list(v.object({ id, rightIds: ids })),
-  }),
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('textEntry'),
-    pieces,
-    gaps: list(v.object({ id, accepted: list(v.object({ text: line, percent })) })),
-    tolerance: v.object({
-      caseMatters: v.boolean(),
-      accentsMatter: v.boolean(),
-      slips: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(3)),
+export const questionSchema = describes<Question>()(
+  v.variant('kind', [
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('choice'),
+      several,
+      options: list(
+        v.object({
+          ...item.entries,
+          right: v.boolean(),
+          feedback: prose,
+          picture: v.optional(pictureSchema),
+          worth: v.optional(worth),
+        }),
+      ),
+      shuffle: v.optional(v.boolean()),
+      bounds: v.optional(v.object({ lower: worth, upper: worth })),
     }),
-  }),
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('numeric'),
-    value: finite,
-    tolerance: v.variant('kind', [
-      v.object({ kind: v.literal('exact') }),
-      v.object({ kind: v.literal('absolute'), by: v.pipe(finite, v.minValue(0)) }),
-      v.object({ kind: v.literal('relative'), percent }),
-    ]),
-    significantFigures: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(15))),
-    unit: v.pipe(v.string(), v.maxLength(40)),
-    unitNeeded: v.boolean(),
-  }),
-  v.object({ ...ofQuestion, kind: v.literal('order'), items, scoring: v.picklist(['exact', 'pairs']) }),
-  v.object({ ...ofQuestion, kind: v.literal('match'), left: items, right: items, pairs }),
-  v.object({ ...ofQuestion, kind: v.literal('associate'), items, pairs }),
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('hottext'),
-    several,
-    words: v.pipe(
-      v.array(v.object({ id, text: prose, standing: v.picklist(['plain', 'wrong', 'right']) })),
-      v.maxLength(500),
-    ),
-  }),
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('hotspot'),
-    several,
-    areas: list(v.object({ ...ofArea, right: v.boolean() })),
-  }),
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('selectPoint'),
-    areas: list(v.object(ofArea)),
-    mostPoints: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(maxItems)),
-  }),
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('graphicGapMatch'),
-    words: items,
-    areas: list(v.object({ ...ofArea, rightIds: ids })),
-  }),
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('slider'),
-    least: finite,
-    most: finite,
-    step: finite,
-    leastLabel: line,
-    mostLabel: line,
-    key: v.optional(v.object({ from: finite, to: finite })),
-  }),
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('extendedText'),
-    wordBox: v.optional(list(line)),
-    starters: v.optional(list(line)),
-    wordRange: v.optional(v.object({ least: wordCount, most: wordCount })),
-  }),
-  v.object({ ...ofQuestion, kind: v.literal('drawing'), ground: v.picklist(drawingGrounds) }),
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('upload'),
-    mostFiles: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(10)),
-  }),
-  v.object({
-    ...ofQuestion,
-    kind: v.literal('record'),
-    withPicture: v.boolean(),
-    longestMs: v.pipe(timeMs, v.minValue(5_000), v.maxValue(600_000)),
-  }),
-  v.object({ ...ofQuestion, kind: v.literal('discussion') }),
-]);
+    v.object({ ...ofQuestion, kind: v.literal('poll'), several, options: items }),
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('inlineChoice'),
+      pieces,
+      gaps: list(v.object({ id, options: items, rightId: v.union([id, v.literal('')]) })),
+    }),
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('gapMatch'),
+      pieces,
+      words: items,
+      gaps: list(v.object({ id, rightIds: ids })),
+    }),
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('textEntry'),
+      pieces,
+      gaps: list(v.object({ id, accepted: list(v.object({ text: line, percent })) })),
+      tolerance: v.object({
+        caseMatters: v.boolean(),
+        accentsMatter: v.boolean(),
+        slips: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(3)),
+      }),
+    }),
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('numeric'),
+      value: finite,
+      tolerance: v.variant('kind', [
+        v.object({ kind: v.literal('exact') }),
+        v.object({ kind: v.literal('absolute'), by: v.pipe(finite, v.minValue(0)) }),
+        v.object({ kind: v.literal('relative'), percent }),
+      ]),
+      significantFigures: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(15))),
+      unit: v.pipe(v.string(), v.maxLength(40)),
+      unitNeeded: v.boolean(),
+    }),
+    v.object({ ...ofQuestion, kind: v.literal('order'), items, scoring: v.picklist(['exact', 'pairs']) }),
+    v.object({ ...ofQuestion, kind: v.literal('match'), left: items, right: items, pairs }),
+    v.object({ ...ofQuestion, kind: v.literal('associate'), items, pairs }),
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('hottext'),
+      several,
+      words: v.pipe(
+        v.array(v.object({ id, text: prose, standing: v.picklist(['plain', 'wrong', 'right']) })),
+        v.maxLength(500),
+      ),
+    }),
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('hotspot'),
+      several,
+      areas: list(v.object({ ...ofArea, right: v.boolean() })),
+    }),
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('selectPoint'),
+      areas: list(v.object(ofArea)),
+      mostPoints: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(maxItems)),
+    }),
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('graphicGapMatch'),
+      words: items,
+      areas: list(v.object({ ...ofArea, rightIds: ids })),
+    }),
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('slider'),
+      least: finite,
+      most: finite,
+      step: finite,
+      leastLabel: line,
+      mostLabel: line,
+      key: v.optional(v.object({ from: finite, to: finite })),
+    }),
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('extendedText'),
+      wordBox: v.optional(list(line)),
+      starters: v.optional(list(line)),
+      wordRange: v.optional(v.object({ least: wordCount, most: wordCount })),
+    }),
+    v.object({ ...ofQuestion, kind: v.literal('drawing'), ground: v.picklist(drawingGrounds) }),
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('upload'),
+      mostFiles: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(10)),
+    }),
+    v.object({
+      ...ofQuestion,
+      kind: v.literal('record'),
+      withPicture: v.boolean(),
+      longestMs: v.pipe(timeMs, v.minValue(5_000), v.maxValue(600_000)),
+    }),
+    v.object({ ...ofQuestion, kind: v.literal('discussion') }),
+  ]),
+);

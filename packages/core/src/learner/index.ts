@@ -8,6 +8,8 @@ export {
   toLearnerQuestion,
 } from './learner-question.ts';
 export {
+  type LearnerAnswer,
+  type LearnerBoard,
   type LearnerLesson,
   type LearnerMaterialPart,
   type LearnerPart,

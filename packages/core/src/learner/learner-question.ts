@@ -1,18 +1,37 @@
 import type { Answer } from '../attempt/attempt-state.ts';
 import { earnedByResponse, mayStillBeAnswered, mayTryAgain } from '../attempt/tries.ts';
 import type { Hundredths } from '../elements/points.ts';
-import type { LessonPicture, Recording } from '../elements/recording.ts';
+import type { LessonPicture } from '../elements/recording.ts';
 import { rightResponse } from '../marking/right-response.ts';
 import { type Verdicts, verdictsOf } from '../marking/verdicts.ts';
 import type { Drawing } from '../question/drawing.ts';
 import {
   type Area,
-  type DrawingGround,
+  type AssociateQuestion,
+  type ChoiceQuestion,
+  type DiscussionQuestion,
+  type DrawingQuestion,
+  type ExtendedTextQuestion,
+  type GapMatchQuestion,
+  type GraphicGapMatchQuestion,
+  type HotspotQuestion,
+  type HottextQuestion,
+  type InlineChoiceQuestion,
   type Item,
   isTeacherMarked,
+  type MatchQuestion,
+  type NumericQuestion,
+  type OrderQuestion,
+  type PollQuestion,
   type Question,
+  type QuestionHead,
   type QuestionKind,
+  type RecordQuestion,
+  type SelectPointQuestion,
+  type SliderQuestion,
+  type TextEntryQuestion,
   type TextPiece,
+  type UploadQuestion,
 } from '../question/question.ts';
 import type { HandedFile, ResponseBody } from '../question/response.ts';
 
@@ -20,20 +39,23 @@ import type { HandedFile, ResponseBody } from '../question/response.ts';
 export type LearnerQuestion = LearnerQuestionHead & LearnerQuestionBody;
 export type LearnerQuestionOf<K extends LearnerQuestion['kind']> = Extract<LearnerQuestion, { readonly kind: K }>;
 
-export interface LearnerQuestionHead {
-  readonly id: string;
-  readonly stem: string;
-  readonly points: Hundredths;
-  readonly picture?: LessonPicture | undefined;
-  readonly sound?: Recording | undefined;
-  readonly directions?: Recording | undefined;
+export interface LearnerQuestionHead
+  extends Pick<
+    QuestionHead,
+    | 'id'
+    | 'stem'
+    | 'points'
+    | 'picture'
+    | 'sound'
+    | 'directions'
+    | 'mayBeBlank'
+    | 'tries'
+    | 'timeLimitMs'
+    | 'asksConfidence'
+    | 'comparedWith'
+  > {
   /** There is a hint, at this cost. */
   readonly hintCost?: Hundredths | undefined;
-  readonly mayBeBlank?: boolean | undefined;
-  readonly tries?: { readonly count: number; readonly laterPercent: number } | undefined;
-  readonly timeLimitMs?: number | undefined;
-  readonly asksConfidence?: boolean | undefined;
-  readonly comparedWith?: string | undefined;
 }
 
 export interface LearnerOption extends Item {
@@ -41,52 +63,36 @@ export interface LearnerOption extends Item {
 }
 
 export type LearnerQuestionBody =
-  | { readonly kind: 'choice'; readonly several: boolean; readonly options: readonly LearnerOption[] }
-  | { readonly kind: 'poll'; readonly several: boolean; readonly options: readonly LearnerOption[] }
-  | {
-      readonly kind: 'inlineChoice';
-      readonly pieces: readonly TextPiece[];
-      readonly gaps: readonly { readonly id: string; readonly options: readonly Item[] }[];
-    }
-  | {
-      readonly kind: 'gapMatch';
-      readonly pieces: readonly TextPiece[];
-      readonly gaps: readonly { readonly id: string }[];
-      readonly words: readonly Item[];
-    }
-  | {
-      readonly kind: 'textEntry';
-      readonly pieces: readonly TextPiece[];
-      readonly gaps: readonly { readonly id: string }[];
-    }
+  | (Pick<ChoiceQuestion | PollQuestion, 'kind' | 'several'> & { readonly options: readonly LearnerOption[] })
+  | (Pick<InlineChoiceQuestion, 'kind' | 'pieces'> & {
+      readonly gaps: readonly Pick<InlineChoiceQuestion['gaps'][number], 'id' | 'options'>[];
+    })
+  | (Pick<GapMatchQuestion, 'kind' | 'pieces' | 'words'> & { readonly gaps: readonly Named[] })
+  | (Pick<TextEntryQuestion, 'kind' | 'pieces'> & { readonly gaps: readonly Named[] })
   /** The unit stands behind the field where the student need not write it. */
-  | { readonly kind: 'numeric'; readonly unit: string }
-  | { readonly kind: 'order'; readonly items: readonly Item[] }
-  | { readonly kind: 'match'; readonly left: readonly Item[]; readonly right: readonly Item[] }
-  | { readonly kind: 'associate'; readonly items: readonly Item[] }
-  | { readonly kind: 'hottext'; readonly several: boolean; readonly words: readonly (Item & { isPlain: boolean })[] }
-  | { readonly kind: 'hotspot'; readonly several: boolean; readonly areas: readonly Area[] }
-  | { readonly kind: 'selectPoint'; readonly mostPoints: number }
-  | { readonly kind: 'graphicGapMatch'; readonly words: readonly Item[]; readonly areas: readonly Area[] }
-  | {
-      readonly kind: 'slider';
-      readonly least: number;
-      readonly most: number;
-      readonly step: number;
-      readonly leastLabel: string;
-      readonly mostLabel: string;
-    }
-  | {
-      readonly kind: 'extendedText';
+  | Pick<NumericQuestion, 'kind' | 'unit'>
+  | Pick<OrderQuestion, 'kind' | 'items'>
+  | Pick<MatchQuestion, 'kind' | 'left' | 'right'>
+  | Pick<AssociateQuestion, 'kind' | 'items'>
+  | (Pick<HottextQuestion, 'kind' | 'several'> & { readonly words: readonly (Item & { isPlain: boolean })[] })
+  | (Pick<HotspotQuestion, 'kind' | 'several'> & { readonly areas: readonly Area[] })
+  | Pick<SelectPointQuestion, 'kind' | 'mostPoints'>
+  | (Pick<GraphicGapMatchQuestion, 'kind' | 'words'> & { readonly areas: readonly Area[] })
+  | Pick<SliderQuestion, 'kind' | 'least' | 'most' | 'step' | 'leastLabel' | 'mostLabel'>
+  | (Pick<ExtendedTextQuestion, 'kind'> & {
       readonly wordBox: readonly string[];
       readonly starters: readonly string[];
-      readonly wordRange: { readonly least: number | null; readonly most: number | null } | null;
-    }
-  | { readonly kind: 'drawing'; readonly ground: DrawingGround }
-  | { readonly kind: 'upload'; readonly mostFiles: number }
-  | { readonly kind: 'record'; readonly withPicture: boolean; readonly longestMs: number }
-  | { readonly kind: 'discussion' }
+      readonly wordRange: NonNullable<ExtendedTextQuestion['wordRange']> | null;
+    })
+  | Pick<DrawingQuestion, 'kind' | 'ground'>
+  | Pick<UploadQuestion, 'kind' | 'mostFiles'>
+  | Pick<RecordQuestion, 'kind' | 'withPicture' | 'longestMs'>
+  | Pick<DiscussionQuestion, 'kind'>
   | SealedBody;
+
+interface Named {
+  readonly id: string;
+}
 
 /** A question whose words the student may not see yet: its time has not begun, or it has not been reached. */
 export interface SealedBody {

@@ -1,19 +1,29 @@
-import type { AfterClosing, Answer, AttemptState, RouteState, Sitting, StopState } from '../attempt/attempt-state.ts';
+import type {
+  AfterClosing,
+  Answer,
+  AttemptState,
+  Doubts,
+  Intake,
+  RouteState,
+  Sitting,
+  StopState,
+} from '../attempt/attempt-state.ts';
 import type { Terms } from '../attempt/terms.ts';
-import type { BlockAnchor } from '../elements/block-anchor.ts';
-import type { LessonPicture, Recording } from '../elements/recording.ts';
 import type { Board, Tile } from '../lesson/board.ts';
 import {
+  type Checkpoint,
+  type Fork,
+  type ForkChoice,
   hasMaterial,
-  type Inset,
   type Lesson,
-  type MaterialPartKind,
-  type Narration,
+  type MaterialPart,
   type Part,
+  type PartHead,
+  type PartSource,
+  type Pause,
   type PlacePartKind,
   type Stop,
   stopsInOrder,
-  type Target,
 } from '../lesson/lesson.ts';
 import { ownLesson } from '../own-lesson/own-lesson.ts';
 import type { Question } from '../question/question.ts';
@@ -30,83 +40,51 @@ import {
 } from './learner-question.ts';
 
 /** A lesson as a learner's browser may hold it: no keys, no feedback, no teacher's notes. */
-export interface LearnerLesson {
-  readonly title: string;
-  readonly directions?: Recording | undefined;
-  readonly freeFrom?: number | undefined;
+export interface LearnerLesson extends Pick<Lesson, 'title' | 'directions' | 'freeFrom'> {
   readonly parts: readonly LearnerPart[];
 }
 
 export type LearnerPart = LearnerMaterialPart | LearnerPlacePart;
 
-interface LearnerPartHead {
-  readonly id: string;
-  readonly title: string;
-  readonly inMs: number;
-  readonly outMs: number;
+interface LearnerPartHead
+  extends Pick<PartHead, 'id' | 'title' | 'inMs' | 'outMs' | 'directions' | 'practice' | 'next' | 'anyOrder'> {
   readonly stops: readonly LearnerStop[];
-  readonly directions?: Recording | undefined;
-  readonly practice?: boolean | undefined;
   readonly rules?: readonly HiddenRule[] | undefined;
-  readonly next?: Target | undefined;
-  readonly from?: { readonly linkId: string; readonly isAside: boolean } | undefined;
-  readonly anyOrder?: string | undefined;
+  readonly from?: Pick<PartSource, 'linkId' | 'isAside'> | undefined;
 }
 
 export interface LearnerPlacePart extends LearnerPartHead {
   readonly kind: PlacePartKind;
 }
 
-export interface LearnerMaterialPart extends LearnerPartHead {
-  readonly kind: MaterialPartKind;
-  readonly materialId: string;
-  readonly narrations?: readonly Narration[] | undefined;
-  readonly insets?: readonly Inset[] | undefined;
-  readonly nextLessonId?: string | undefined;
+export interface LearnerMaterialPart
+  extends LearnerPartHead,
+    Pick<MaterialPart, 'kind' | 'materialId' | 'narrations' | 'insets' | 'nextLessonId'> {}
+
+export type LearnerStop = LearnerCheckpoint | LearnerFork | LearnerBoard | Pause;
+
+export interface LearnerCheckpoint extends Pick<Checkpoint, 'id' | 'kind' | 'atMs' | 'anchor' | 'required'> {
+  readonly questions: readonly LearnerQuestion[];
+  /** Where it leads depends on the answers; on what of them, nobody is told. */
+  readonly rules?: readonly HiddenRule[] | undefined;
 }
 
-export type LearnerStop =
-  | {
-      readonly id: string;
-      readonly kind: 'checkpoint';
-      readonly atMs: number;
-      readonly anchor?: BlockAnchor | undefined;
-      readonly required: boolean;
-      readonly questions: readonly LearnerQuestion[];
-      /** Where it leads depends on the answers; on what of them, nobody is told. */
-      readonly rules?: readonly HiddenRule[] | undefined;
-    }
-  | {
-      readonly id: string;
-      readonly kind: 'fork';
-      readonly atMs: number;
-      readonly anchor?: BlockAnchor | undefined;
-      readonly prompt: string;
-      readonly choices: readonly LearnerChoice[];
-    }
-  /** A board hides nothing. */
-  | Board
-  | {
-      readonly id: string;
-      readonly kind: 'pause';
-      readonly atMs: number;
-      readonly anchor?: BlockAnchor | undefined;
-      readonly note: string;
-      readonly voice?: Recording | undefined;
-    };
+export interface LearnerFork extends Omit<Fork, 'choices'> {
+  readonly choices: readonly LearnerChoice[];
+}
+
+/** A board hides nothing but what is for others. */
+export interface LearnerBoard extends Omit<Board, 'tiles'> {
+  readonly tiles: readonly LearnerTile[];
+}
+
+export type LearnerTile = Omit<Tile, 'onlyFor'>;
 
 export interface HiddenRule {
   readonly hidden: true;
 }
 
-export interface LearnerChoice {
-  readonly id: string;
-  readonly words: string;
-  readonly picture?: LessonPicture | undefined;
-  readonly to: Target;
-  /** A part that must be done before it is offered. */
-  readonly after?: string | undefined;
-}
+export type LearnerChoice = Pick<ForkChoice, 'id' | 'words' | 'picture' | 'to' | 'after'>;
 
 export interface LearnerView {
   readonly lesson: LearnerLesson;
@@ -123,7 +101,23 @@ export interface LearnerView {
  * What a student's browser may know of the state of their attempt, and goes on from. Without the secret, without what
  * others did to it, and without what waits.
  */
-export type LearnerState = Omit<AttemptState, 'secret' | 'drawnByTime' | 'groups' | 'admittedUntil'>;
+export interface LearnerState
+  extends Omit<AttemptState, 'secret' | 'drawnByTime' | 'groups' | 'admittedUntil' | 'stops' | 'doubts' | 'intake'> {
+  readonly stops: Readonly<Record<string, LearnerStopState>>;
+  /** Why something was refused stays with the school. */
+  readonly doubts: Omit<Doubts, 'refusals'> & { readonly refusals: readonly [] };
+  /** What waits stays with the server. */
+  readonly intake: Omit<Intake, 'held'> & { readonly held: readonly [] };
+}
+
+export interface LearnerStopState extends Omit<StopState, 'answers' | 'spentMs'> {
+  readonly answers: Readonly<Record<string, LearnerAnswer>>;
+}
+
+/** Which teacher marked is the teachers' affair; the levels of the rubric are told in words. */
+export interface LearnerAnswer extends Omit<Answer, 'rubric' | 'markedBy'> {
+  readonly markedBy: 'program' | 'teacher' | null;
+}
 
 /**
  * The only way a lesson reaches a student. Built by naming what goes through, never by leaving out, so that a field
@@ -203,7 +197,7 @@ function toLearnerStop(stop: Stop, reader: Reader): LearnerStop {
   };
 }
 
-function toLearnerTile({ id, title, picture, colour, does, minutes, worth, to, at, row }: Tile): Tile {
+function toLearnerTile({ id, title, picture, colour, does, minutes, worth, to, at, row }: Tile): LearnerTile {
   return { id, title, colour, does, minutes, worth, to, ...present({ picture, at, row }) };
 }
 
@@ -256,7 +250,7 @@ function toLearnerRoute({ legs, ruled, isAtEnd, endVia, turnedBack, progress }: 
   };
 }
 
-function toLearnerStopState(stop: StopState): StopState {
+function toLearnerStopState(stop: StopState): LearnerStopState {
   const { phase, openedAt, openedAtSpentMs, settledAt, drafts, answers, arrivedAt, began, ended } = stop;
   const { hints, choiceId, tiles } = stop;
   return {
@@ -266,8 +260,7 @@ function toLearnerStopState(stop: StopState): StopState {
   };
 }
 
-/** Which teacher marked is the teachers' affair. */
-function toLearnerAnswer(answer: Answer): Answer {
+function toLearnerAnswer(answer: Answer): LearnerAnswer {
   const { response, points, markedBy, comment, earned, earlier, voice, drawn, returned, hintCost } = answer;
   return {
     ...{ response, points, comment },

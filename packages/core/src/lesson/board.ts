@@ -6,7 +6,7 @@ export interface Board {
   readonly id: string;
   readonly kind: 'board';
   readonly atMs: number;
-  /** None: a board stands in no text. */
+  /** As every stop has one that stands in a text; a board stands in none. */
   readonly anchor?: BlockAnchor | undefined;
   /** What to do, on top of the board. */
   readonly prompt: string;

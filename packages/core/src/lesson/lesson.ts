@@ -2,6 +2,7 @@ import type { BlockAnchor } from '../elements/block-anchor.ts';
 import type { Hundredths } from '../elements/points.ts';
 import type { LessonPicture, Recording } from '../elements/recording.ts';
 import type { Question } from '../question/question.ts';
+import type { Confidence } from '../question/response.ts';
 import type { Board } from './board.ts';
 
 /** What a teacher edits and what an edition freezes. Plain data; every id is unique within the lesson. */
@@ -31,7 +32,7 @@ export type Part = MaterialPart | PlacePart | LessonPart;
  * computed the same way for all: a clip on the time of its film, a text and slides on the time that reading them
  * takes. The window is `inMs` < `outMs`.
  */
-interface PartHead {
+export interface PartHead {
   readonly id: string;
   readonly title: string;
   readonly inMs: number;
@@ -96,8 +97,8 @@ export type RuleCondition =
   | { readonly kind: 'picked'; readonly questionId: string; readonly optionId: string }
   /** A value on a scale: below it, or that much and more. */
   | { readonly kind: 'scaleBelow' | 'scaleFrom'; readonly questionId: string; readonly value: number }
-  /** How sure they said they were, at the least sure of their answers: 1 (a guess) to 4 (certain). */
-  | { readonly kind: 'sureAtMost'; readonly sure: number }
+  /** How sure they said they were, at the least sure of their answers. */
+  | { readonly kind: 'sureAtMost'; readonly sure: Confidence }
   /** Students of a group of the class, by its name. */
   | { readonly kind: 'inGroup'; readonly group: string };
 

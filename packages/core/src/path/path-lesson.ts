@@ -1,51 +1,46 @@
-import type { BoardNeed, TileTarget } from '../lesson/board.ts';
-import type { PartKind, PartTarget, Rule, Target } from '../lesson/lesson.ts';
+import type { Board, Tile } from '../lesson/board.ts';
+import type {
+  Checkpoint,
+  ForkChoice,
+  Lesson,
+  PartHead,
+  PartKind,
+  PartSource,
+  PartTarget,
+  Rule,
+  Stop,
+  Target,
+} from '../lesson/lesson.ts';
+import type { Question } from '../question/question.ts';
 
 /** What the path needs to know of a lesson; drafts, editions and what browsers hold all fit. */
-export interface PathLesson {
+export interface PathLesson extends Pick<Lesson, 'freeFrom'> {
   readonly parts: readonly PathPart[];
-  readonly freeFrom?: number | undefined;
 }
 
-export interface PathPart {
-  readonly id: string;
+export interface PathPart extends Pick<PartHead, 'id' | 'inMs' | 'outMs' | 'practice' | 'next' | 'anyOrder'> {
   readonly kind: PartKind;
-  readonly inMs: number;
-  readonly outMs: number;
   readonly stops: readonly PathStop[];
-  readonly practice?: boolean | undefined;
   readonly rules?: readonly PathRule[] | undefined;
-  readonly next?: Target | undefined;
   /** Of what has come in from another lesson: in whose place it stands, and whether it is an aside there. */
-  readonly from?: { readonly linkId: string; readonly isAside: boolean } | undefined;
-  /** Parts side by side with the same name here may be taken in any order. */
-  readonly anyOrder?: string | undefined;
+  readonly from?: Pick<PartSource, 'linkId' | 'isAside'> | undefined;
 }
 
 /** A browser knows that there are rules, and not what they are. */
 export type PathRule = Rule | { readonly hidden: true };
 
-export interface PathStop {
-  readonly id: string;
-  readonly kind: 'checkpoint' | 'pause' | 'fork' | 'board';
-  readonly atMs: number;
-  readonly required?: boolean | undefined;
-  readonly questions?: readonly { readonly points: number }[];
-  readonly pick?: number | undefined;
+/** Of a stop of any kind, what its kind has. */
+export interface PathStop
+  extends Pick<Stop, 'id' | 'kind' | 'atMs'>,
+    Partial<Pick<Checkpoint, 'required' | 'pick'>>,
+    Partial<Pick<Board, 'columns' | 'need'>> {
+  readonly questions?: readonly Pick<Question, 'points'>[];
   readonly rules?: readonly PathRule[] | undefined;
-  readonly choices?: readonly { readonly id: string; readonly to: Target }[];
-  readonly columns?: number;
+  readonly choices?: readonly Pick<ForkChoice, 'id' | 'to'>[];
   readonly tiles?: readonly PathTile[];
-  readonly need?: BoardNeed;
 }
 
-export interface PathTile {
-  readonly id: string;
-  readonly minutes: number;
-  readonly worth: number;
-  readonly row?: number | undefined;
-  readonly to: TileTarget;
-}
+export type PathTile = Pick<Tile, 'id' | 'minutes' | 'worth' | 'row' | 'to'>;
 
 /** Stops in the order a learner meets them; remembered, because lessons are never altered. */
 export function orderedStops<S extends { readonly atMs: number }>(part: {

@@ -36,6 +36,8 @@ export {
   type TextPiece,
 } from './question.ts';
 export {
+  type Confidence,
+  confidences,
   type HandedFile,
   isBlank,
   longestEntryLength,

@@ -3,9 +3,13 @@ import type { Pair, QuestionKind } from './question.ts';
 
 /** What a student gives to one question, by what is given and not by what was asked: several kinds share a form. */
 export type Response = ResponseBody & {
-  /** How sure the student says they are, 1 (a guess) to 4 (certain), where the question asks for it. */
-  readonly sure?: number | undefined;
+  /** How sure the student says they are, where the question asks for it. */
+  readonly sure?: Confidence | undefined;
 };
+
+/** From a guess to certain. */
+export const confidences = [1, 2, 3, 4] as const;
+export type Confidence = (typeof confidences)[number];
 
 export type ResponseBody =
   | { readonly kind: 'choice'; readonly optionIds: readonly string[] }

@@ -2,68 +2,46 @@ import type { AssignmentWindow } from '../assignment/window.ts';
 import type { AttemptState } from '../attempt/attempt-state.ts';
 import type { Terms } from '../attempt/terms.ts';
 import type { Hundredths } from '../elements/points.ts';
-import type { BoardNeed } from '../lesson/board.ts';
-import type { Target } from '../lesson/lesson.ts';
+import type { Board } from '../lesson/board.ts';
+import type { Checkpoint, Fork, ForkChoice, Lesson, PartHead, Pause } from '../lesson/lesson.ts';
 import type { PathPart, PathRule, PathTile } from '../path/path-lesson.ts';
-import type { Tries } from '../question/question.ts';
+import type { Hint, QuestionHead } from '../question/question.ts';
 import type { Response, ResponseShape } from '../question/response.ts';
 
 /** What gates and the reducer need of a lesson. An edition fits, and so does what a learner's browser is given. */
-export interface WalkLesson {
+export interface WalkLesson extends Pick<Lesson, 'freeFrom'> {
   readonly parts: readonly WalkPart[];
-  readonly freeFrom?: number | undefined;
 }
 
-export interface WalkPart extends PathPart {
+export interface WalkPart extends PathPart, Pick<PartHead, 'onlyFor'> {
   readonly stops: readonly WalkStop[];
-  readonly onlyFor?: readonly string[] | undefined;
 }
 
-export type WalkStop =
-  | {
-      readonly id: string;
-      readonly kind: 'checkpoint';
-      readonly atMs: number;
-      readonly required: boolean;
-      readonly questions: readonly WalkQuestion[];
-      readonly pick?: number | undefined;
-      readonly shuffle?: boolean | undefined;
-      readonly rules?: readonly PathRule[] | undefined;
-    }
-  | {
-      readonly id: string;
-      readonly kind: 'fork';
-      readonly atMs: number;
-      readonly choices: readonly WalkChoice[];
-    }
-  | {
-      readonly id: string;
-      readonly kind: 'board';
-      readonly atMs: number;
-      readonly columns: number;
-      readonly tiles: readonly PathTile[];
-      readonly need: BoardNeed;
-    }
-  | { readonly id: string; readonly kind: 'pause'; readonly atMs: number };
+export type WalkStop = WalkCheckpoint | WalkFork | WalkBoard | WalkPause;
 
-export interface WalkChoice {
-  readonly id: string;
-  readonly to: Target;
-  readonly onlyFor?: readonly string[] | undefined;
-  readonly after?: string | undefined;
+export interface WalkCheckpoint extends Pick<Checkpoint, 'id' | 'kind' | 'atMs' | 'required' | 'pick' | 'shuffle'> {
+  readonly questions: readonly WalkQuestion[];
+  readonly rules?: readonly PathRule[] | undefined;
 }
 
-export type WalkQuestion = ResponseShape & {
-  readonly id: string;
-  readonly points: Hundredths;
-  readonly mayBeBlank?: boolean | undefined;
-  readonly tries?: Tries | undefined;
-  readonly timeLimitMs?: number | undefined;
-  /** The hint itself where it is known, else what it costs. */
-  readonly hint?: { readonly cost: Hundredths } | undefined;
-  readonly hintCost?: Hundredths | undefined;
-  readonly bankItemId?: string | undefined;
-};
+interface WalkFork extends Pick<Fork, 'id' | 'kind' | 'atMs'> {
+  readonly choices: readonly WalkChoice[];
+}
+
+interface WalkBoard extends Pick<Board, 'id' | 'kind' | 'atMs' | 'columns' | 'need'> {
+  readonly tiles: readonly PathTile[];
+}
+
+type WalkPause = Pick<Pause, 'id' | 'kind' | 'atMs'>;
+
+export type WalkChoice = Pick<ForkChoice, 'id' | 'to' | 'onlyFor' | 'after'>;
+
+export type WalkQuestion = ResponseShape &
+  Pick<QuestionHead, 'id' | 'points' | 'mayBeBlank' | 'tries' | 'timeLimitMs' | 'bankItemId'> & {
+    /** The hint itself where it is known, else what it costs. */
+    readonly hint?: Pick<Hint, 'cost'> | undefined;
+    readonly hintCost?: Hundredths | undefined;
+  };
 
 /** What a hint costs; null where there is none. */
 export function hintCostOf({ hint, hintCost }: Pick<WalkQuestion, 'hint' | 'hintCost'>): Hundredths | null {

@@ -1,6 +1,6 @@
 import type { RulePick } from '@semita/core/checks';
 import type { RuleCondition } from '@semita/core/lesson';
-import type { SliderQuestion } from '@semita/core/question';
+import { confidences, type SliderQuestion } from '@semita/core/question';
 import { Select, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { sureWords } from '../question/sure-field.tsx';
@@ -88,9 +88,12 @@ export function ConditionField({ label, when, picks, scales, groups, onChange }:
       <Select
         aria-label={label}
         value={when.sure}
-        onChange={(event) => onChange({ kind: 'sureAtMost', sure: Number(event.target.value) })}
+        onChange={(event) => {
+          const sure = confidences.find((one) => one === Number(event.target.value));
+          if (sure) onChange({ kind: 'sureAtMost', sure });
+        }}
       >
-        {([1, 2, 3, 4] as const).map((sure) => (
+        {confidences.map((sure) => (
           <option key={sure} value={sure}>
             {sureWords(sure)}
           </option>

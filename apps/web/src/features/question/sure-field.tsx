@@ -1,9 +1,7 @@
-import type { Response } from '@semita/core/question';
+import { type Confidence, confidences, type Response } from '@semita/core/question';
 import { useId } from 'react';
 import { findWords, t } from '../../words/words.ts';
 import { pickable } from './choice-field.tsx';
-
-const degrees = [1, 2, 3, 4];
 
 /** "How sure are you?", asked along with an answer. */
 export function SureField({
@@ -14,14 +12,14 @@ export function SureField({
   readonly sure: Response['sure'];
   /** There is nothing yet to be sure of. */
   readonly disabled: boolean;
-  readonly onChange: (sure: number) => void;
+  readonly onChange: (sure: Confidence) => void;
 }) {
   const id = useId();
   return (
     <fieldset disabled={disabled} className="disabled:opacity-60">
       <legend className="mb-1 text-14 text-quiet">{t('question.howSure')}</legend>
       <div className="grid grid-cols-2 gap-1.5">
-        {degrees.map((degree) => (
+        {confidences.map((degree) => (
           <label key={degree} className={`${pickable(sure === degree)} px-3 text-14`}>
             <input
               type="radio"
