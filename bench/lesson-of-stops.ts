@@ -5,10 +5,10 @@ import type { ChoiceQuestion } from '@semita/core/question';
 const stretchMs = 30_000;
 
 const question = (id: string): ChoiceQuestion => ({
-  ...{ id, kind: 'choice', stem: 'Which force squeezes?', points: 100, several: false, teacherNote: '' },
+  ...{ id, kind: 'choice', stem: 'Which force squeezes?', points: 100, multiple: false, teacherNote: '' },
   options: [
-    { id: `${id}-a`, text: 'Tension', right: false, feedback: '' },
-    { id: `${id}-b`, text: 'Compression', right: true, feedback: '' },
+    { id: `${id}-a`, text: 'Tension', correct: false, feedback: '' },
+    { id: `${id}-b`, text: 'Compression', correct: true, feedback: '' },
   ],
 });
 

@@ -1,5 +1,5 @@
 import { type AnswerGroup, groupAnswers } from '@semita/core/analysis';
-import { markResponse, rightResponse } from '@semita/core/marking';
+import { correctResponse, markResponse } from '@semita/core/marking';
 import { isTeacherMarked, type Question, type Response } from '@semita/core/question';
 import { createRandom } from '../demo/src/seeded-random.ts';
 import { respondWrongly } from '../demo/src/wrong-response.ts';
@@ -16,7 +16,7 @@ function createResponses(): { question: Question; response: Response }[] {
   const marked = Object.values(everyKind).filter(({ kind }) => !isTeacherMarked(kind));
   return Array.from({ length: responseCount }, (_, i) => {
     const question = marked[i % marked.length] as Question;
-    const right = rightResponse(question);
+    const right = correctResponse(question);
     return { question, response: right && random.chance(0.5) ? right : respondWrongly(question, random) };
   });
 }

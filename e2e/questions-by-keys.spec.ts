@@ -152,8 +152,8 @@ test('every kind is answered by keyboard alone, at a zoom of 200 %', async ({ pa
 test('a wrong answer can be tried again, and what is timed closes by itself with what stands there', async ({
   page,
 }) => {
-  const tried: Question = { ...everyKind.choice, several: false, tries: { count: 3, laterPercent: 50 } };
-  const options = tried.options.map((option, index) => ({ ...option, right: index === 0 }));
+  const tried: Question = { ...everyKind.choice, multiple: false, tries: { count: 3, laterPercent: 50 } };
+  const options = tried.options.map((option, index) => ({ ...option, correct: index === 0 }));
   const timed: Question = { ...everyKind.numeric, timeLimitMs: 6_000 };
   const blank: Question = { ...timed, id: 'q-blank' };
   const id = await draftOf(page, [[{ ...tried, options }], [timed], [blank]]);

@@ -13,15 +13,15 @@ import {
   wouldBuild,
 } from './bridge-questions.ts';
 
-/** [text, right, feedback] */
+/** [text, correct, feedback] */
 type Row = readonly [string, boolean, string];
 
 const options = (id: string, rows: readonly Row[]): ChoiceOption[] =>
-  rows.map(([text, right, feedback], index) => ({ id: `${id}-${index}`, text, right, feedback }));
+  rows.map(([text, correct, feedback], index) => ({ id: `${id}-${index}`, text, correct, feedback }));
 
 export function choice(id: string, stem: string, points: number, rows: readonly Row[]) {
-  const several = rows.filter(([, right]) => right).length > 1;
-  return { id, kind: 'choice' as const, stem, points, several, options: options(id, rows), teacherNote: '' };
+  const multiple = rows.filter(([, correct]) => correct).length > 1;
+  return { id, kind: 'choice' as const, stem, points, multiple, options: options(id, rows), teacherNote: '' };
 }
 
 export function written(id: string, stem: string, points: number, modelAnswer: string) {
@@ -116,7 +116,7 @@ export function bridgeLesson(materialId: string, lengthMs: number, pictures: Bri
               ),
               wordBox: ['hangers', 'main cable', 'towers', 'anchorages', 'tension', 'compression'],
               starters: ['The deck', 'First'],
-              wordRange: { least: 15, most: 80 },
+              wordRange: { min: 15, max: 80 },
             },
           ]),
           checkpoint('stop-stayed', 158_008, [

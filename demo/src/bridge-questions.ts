@@ -43,8 +43,8 @@ export const beamSides: QuestionOf<'inlineChoice'> = {
     { text: '.' },
   ],
   gaps: [
-    { id: 'gap-upper', options: [item('u-k', 'compression'), item('u-f', 'tension')], rightId: 'u-k' },
-    { id: 'gap-lower', options: [item('l-m', 'compression'), item('l-c', 'tension')], rightId: 'l-c' },
+    { id: 'gap-upper', options: [item('u-k', 'compression'), item('u-f', 'tension')], correctId: 'u-k' },
+    { id: 'gap-lower', options: [item('l-m', 'compression'), item('l-c', 'tension')], correctId: 'l-c' },
   ],
 };
 
@@ -54,11 +54,11 @@ export const sureBefore: QuestionOf<'slider'> = {
   stem: 'I could explain to somebody how a bridge carries load.',
   points: 0,
   teacherNote: 'Asked again at the end.',
-  least: 1,
-  most: 5,
+  min: 1,
+  max: 5,
   step: 1,
-  leastLabel: 'I disagree',
-  mostLabel: 'I agree',
+  minLabel: 'I disagree',
+  maxLabel: 'I agree',
 };
 
 export const sureAfter: QuestionOf<'slider'> = {
@@ -81,7 +81,7 @@ export const ownWeight: QuestionOf<'numeric'> = {
   unitNeeded: false,
   hint: { text: 'Divide what it holds by what it weighs: $\\frac{420}{12}$.', cost: 25 },
   tries: { count: 2, laterPercent: 50 },
-  feedback: { right: 'Yes: $420 \\div 12 = 35$.', wrong: 'How often do 12 g go into 420 g?' },
+  feedback: { correct: 'Yes: $420 \\div 12 = 35$.', wrong: 'How often do 12 g go into 420 g?' },
 };
 
 export function archFeet(picture: LessonPicture): QuestionOf<'selectPoint'> {
@@ -92,7 +92,7 @@ export function archFeet(picture: LessonPicture): QuestionOf<'selectPoint'> {
     points: 200,
     teacherNote: '',
     picture,
-    mostPoints: 2,
+    maxPoints: 2,
     tries: { count: 2, laterPercent: 50 },
     feedback: { wrong: 'Listen once more to what the film says about flat arches.' },
     areas: [
@@ -130,13 +130,13 @@ export function bridgeParts(picture: LessonPicture): QuestionOf<'graphicGapMatch
     areas: [
       {
         ...box('place-a', 'Place beside the left tower, under the road', [1_450, 7_700, 2_900, 8_400]),
-        rightIds: ['w-d'],
+        correctIds: ['w-d'],
       },
       {
         ...box('place-b', 'Place on the slanting lines to the right of the right tower', [7_300, 3_600, 8_700, 4_300]),
-        rightIds: ['w-b'],
+        correctIds: ['w-b'],
       },
-      { ...box('place-c', 'Place on the road between the towers', [4_300, 5_400, 5_800, 6_100]), rightIds: ['w-r'] },
+      { ...box('place-c', 'Place on the road between the towers', [4_300, 5_400, 5_800, 6_100]), correctIds: ['w-r'] },
     ],
   };
 }
@@ -161,7 +161,7 @@ export const wouldBuild: QuestionOf<'poll'> = {
   stem: 'Which bridge would you most like to build of paper?',
   points: 0,
   teacherNote: '',
-  several: false,
+  multiple: false,
   options: [item('b-m', 'A beam'), item('b-a', 'An arch'), item('b-t', 'A suspension bridge')],
 };
 
@@ -182,8 +182,8 @@ export const shapesMatch: QuestionOf<'match'> = {
   stem: 'What makes each shape strong?',
   points: 200,
   teacherNote: '',
-  left: [item('s-f', 'Folded strip'), item('s-a', 'Arch'), item('s-t', 'Tube')],
-  right: [
+  sources: [item('s-f', 'Folded strip'), item('s-a', 'Arch'), item('s-t', 'Tube')],
+  targets: [
     item('m-h', 'It is high, so it hardly bends'),
     item('m-q', 'All of it is squeezed'),
     item('m-r', 'It is alike in all directions'),

@@ -1,7 +1,7 @@
 import type { AttemptState, LearnerEventBody, Terms } from '@semita/core/attempt';
 import type { SentEvent } from '@semita/core/contract';
 import { type Checkpoint, hasLength, isNeedMet, type Lesson, type Stop } from '@semita/core/lesson';
-import { markResponse, rightResponse } from '@semita/core/marking';
+import { correctResponse, markResponse } from '@semita/core/marking';
 import { createContext } from '@semita/core/own-lesson';
 import type { Question, Response } from '@semita/core/question';
 import { takeIn } from '@semita/core/reducer';
@@ -153,7 +153,9 @@ export function simulateWalk(start: WalkStart, manner: Manner, random: Random): 
     send();
     wait(5_000, 20_000);
     if (random.chance(0.7)) {
-      const again = Object.fromEntries(off.flatMap((question) => [[question.id, rightResponse(question) as Response]]));
+      const again = Object.fromEntries(
+        off.flatMap((question) => [[question.id, correctResponse(question) as Response]]),
+      );
       happen({ type: 'answered', stopId: stop.id, responses: again });
     } else happen({ type: 'kept', stopId: stop.id });
   }
@@ -183,8 +185,8 @@ export function simulateWalk(start: WalkStart, manner: Manner, random: Random): 
       const place = Math.floor((1 - manner.skill) * random.between(0.4, 1.6) * answers.length);
       return { kind: 'extendedText', text: answers[Math.min(place, answers.length - 1)] as string };
     }
-    const right = rightResponse(question);
+    const right = correctResponse(question);
     const response = right && random.chance(manner.skill) ? right : respondWrongly(question, random);
-    return question.asksConfidence ? { ...response, sure: random.chance(manner.skill) ? 4 : 2 } : response;
+    return question.asksConfidence ? { ...response, confidence: random.chance(manner.skill) ? 4 : 2 } : response;
   }
 }

@@ -1,4 +1,4 @@
-import { rightResponse } from '@semita/core/marking';
+import { correctResponse } from '@semita/core/marking';
 import { type Drawing, type Question, type Response, type ResponseBody, shuffledByWords } from '@semita/core/question';
 import type { Random } from './seeded-random.ts';
 
@@ -7,15 +7,15 @@ export function respondWrongly(question: Question, random: Random): Response {
   switch (question.kind) {
     case 'choice': {
       const [right = [], wrong = []] = [true, false].map((isRight) =>
-        question.options.filter((option) => option.right === isRight).map(({ id }) => id),
+        question.options.filter((option) => option.correct === isRight).map(({ id }) => id),
       );
       const picked = random.pick(wrong);
-      return { kind: 'choice', optionIds: question.several ? [right[0] as string, picked] : [picked] };
+      return { kind: 'choice', optionIds: question.multiple ? [right[0] as string, picked] : [picked] };
     }
     case 'poll':
       return { kind: 'choice', optionIds: [random.pick(question.options).id] };
     case 'slider':
-      return { kind: 'scale', value: Math.round(random.between(question.least, question.most)) };
+      return { kind: 'scale', value: Math.round(random.between(question.min, question.max)) };
     case 'numeric':
       return { kind: 'number', text: `${Math.round(question.value * random.between(1.2, 3))} ${question.unit}`.trim() };
     case 'drawing':
@@ -29,7 +29,7 @@ export function respondWrongly(question: Question, random: Random): Response {
         gaps: Object.fromEntries(question.gaps.map(({ id, options }) => [id, random.pick(options).id])),
       };
     default:
-      return confused(rightResponse(question), random);
+      return confused(correctResponse(question), random);
   }
 }
 

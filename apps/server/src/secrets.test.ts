@@ -12,7 +12,16 @@ const questions: readonly Question[] = Object.values(everyKind).map((question) =
     ? { ...question, tries: { count: 2, laterPercent: 50 } }
     : question,
 );
-const keys = ['3.2345678', '"rightId"', '"rightIds"', '"accepted"', '"standing"', '"worth"', '"teacherNote"', '"key"'];
+const keys = [
+  '3.2345678',
+  '"correctId"',
+  '"correctIds"',
+  '"accepted"',
+  '"standing"',
+  '"worth"',
+  '"teacherNote"',
+  '"key"',
+];
 
 let school: School;
 let assignmentId: string;
@@ -141,7 +150,7 @@ test('while an answer can be tried again no key is given away, and what others w
   expect(outsideThread).not.toContain('"right":{');
 
   const kept = await take({ type: 'kept', stopId: 'stop' });
-  expect(kept.body.view.results['q-order'].right).toEqual({ kind: 'order', itemIds: ['o4', 'o2', 'o3', 'o1'] });
+  expect(kept.body.view.results['q-order'].answerKey).toEqual({ kind: 'order', itemIds: ['o4', 'o2', 'o3', 'o1'] });
   const after = (await allAnswers(imani)) + kept.text;
   expect(after).not.toMatch(/SECRET (note|hint|target|model|of another)/);
 });

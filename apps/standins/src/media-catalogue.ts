@@ -25,12 +25,12 @@ export function createMediaCatalogue(films: readonly CatalogueFilm[]): Express {
       .toLowerCase()
       .split(/\s+/)
       .filter(Boolean);
-    const mostSeconds = Number(req.query.mostSeconds ?? Number.POSITIVE_INFINITY);
+    const maxSeconds = Number(req.query.maxSeconds ?? Number.POSITIVE_INFINITY);
     const licence = String(req.query.licence ?? '');
     const base = `${req.protocol}://${req.get('host')}`;
     const found = films.filter((film) => {
       const text = `${film.title} ${film.description} ${film.author}`.toLowerCase();
-      const isFitting = words.every((word) => text.includes(word)) && film.seconds <= mostSeconds;
+      const isFitting = words.every((word) => text.includes(word)) && film.seconds <= maxSeconds;
       return isFitting && (licence === '' || film.licence === licence);
     });
     res.json({

@@ -25,7 +25,7 @@ test('a document is stored with its shape, read as it was, and read where it has
     .values({ id: 'today', ...row })
     .run();
   expect(db.$client.prepare('SELECT question, tags FROM bank_items').get()).toEqual({
-    question: `{"shape":1,${JSON.stringify(question).slice(1)}`,
+    question: `{"shape":2,${JSON.stringify(question).slice(1)}`,
     tags: '{"shape":1,"list":["bridges"]}',
   });
   db.$client.exec(

@@ -41,7 +41,7 @@ test('what students did with a question is written with the event, changed by a 
       (stop.kind === 'checkpoint' ? stop.questions : []).map((question) => [
         question.id,
         question.kind === 'choice'
-          ? { kind: 'choice' as const, optionIds: ['c2'], sure: 3 as const }
+          ? { kind: 'choice' as const, optionIds: ['c2'], confidence: 3 as const }
           : { kind: 'extendedText' as const, text: 'Because it bends.' },
       ]),
     );

@@ -326,7 +326,7 @@ export const enTeacher = {
       picked: 'Picked',
       scaleBelow: 'On a scale below',
       scaleFrom: 'On a scale from',
-      sureAtMost: 'At most this sure',
+      confidenceAtMost: 'At most this sure',
       inGroup: 'In the group',
     },
     when: {
@@ -335,7 +335,7 @@ export const enTeacher = {
       picked: 'Picked “{{answer}}”',
       scaleBelow: 'Below {{value}} on “{{question}}”',
       scaleFrom: 'From {{value}} on “{{question}}”',
-      sureAtMost: 'No surer than “{{sure}}”',
+      confidenceAtMost: 'No surer than “{{sure}}”',
       inGroup: 'In the group “{{group}}”',
     },
     rule: '{{when}}: {{to}}.',

@@ -40,7 +40,7 @@ export function givenAnswersSince(
         {
           ...{ stopId: stop.id, questionId: question.id, points: answer.points, possible: question.points },
           ...{ tries: tryNumberOf(answer), hinted: state.hints?.includes(question.id) ?? false },
-          ...{ stopSpentMs: state.spentMs ?? null, confidence: answer.response.sure ?? null },
+          ...{ stopSpentMs: state.spentMs ?? null, confidence: answer.response.confidence ?? null },
         },
       ];
     });

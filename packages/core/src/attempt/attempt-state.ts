@@ -36,7 +36,7 @@ export interface AttemptState {
   readonly groups?: readonly string[] | undefined;
   /** The way taken, in a lesson that has more than one. */
   readonly route?: RouteState | undefined;
-  readonly doubts: Doubts;
+  readonly discrepancies: Discrepancies;
   readonly intake: Intake;
 }
 
@@ -145,7 +145,7 @@ export interface AfterClosing {
 }
 
 /** What was claimed and not believed. */
-export interface Doubts {
+export interface Discrepancies {
   /** Film time claimed beyond what the clock or the gates allow, in ms. */
   readonly cutMs: number;
   /** Of that, what was claimed while the tab was hidden. */
@@ -192,7 +192,7 @@ export interface Sitting {
 }
 
 /** Raised whenever the reducer makes another state of the same log: what older ones made is computed anew. */
-export const reducerVersion = 3;
+export const reducerVersion = 4;
 
 /** Slack granted once on top of the clock, for the jitter of networks and timers. */
 export const slackMs = 5_000;
@@ -221,7 +221,7 @@ export function beginAttempt({ begunAt, secret, drawnByTime, admittedUntil }: Be
     secret,
     ...(drawnByTime ? { drawnByTime } : {}),
     ...(admittedUntil === undefined ? {} : { admittedUntil }),
-    doubts: { cutMs: 0, hiddenMs: 0, lateAnswers: 0, refusedCount: 0, refusals: [] },
+    discrepancies: { cutMs: 0, hiddenMs: 0, lateAnswers: 0, refusedCount: 0, refusals: [] },
     intake: { sittings: {}, held: [], newlyMetMs: 0 },
   };
 }

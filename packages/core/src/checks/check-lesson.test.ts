@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import type { Lesson, Stop } from '../lesson/lesson.ts';
 import type { ChoiceQuestion } from '../question/question.ts';
-import { bridgeLesson, pickOne, pickSeveral } from '../test/bridge-lesson.ts';
+import { bridgeLesson, pickMultiple, pickOne } from '../test/bridge-lesson.ts';
 import { checkLesson } from './check-lesson.ts';
 
 const lengths = new Map([['film', 60_000]]);
@@ -44,7 +44,7 @@ test.each<[string, Lesson, string[]]>([
   ],
   [
     'all of several right',
-    withQuestion({ several: true, options: pickSeveral.options.map((o) => ({ ...o, right: true })) }),
+    withQuestion({ multiple: true, options: pickMultiple.options.map((o) => ({ ...o, correct: true })) }),
     ['everyOptionRight'],
   ],
   ['one option', withQuestion({ options: [right] }), ['optionsTooFew']],

@@ -1,5 +1,5 @@
+import { correctResponse } from '../marking/correct-response.ts';
 import { isKnownUnit } from '../marking/mark-number.ts';
-import { rightResponse } from '../marking/right-response.ts';
 import { rubricPossible } from '../marking/rubric.ts';
 import {
   type Area,
@@ -57,9 +57,9 @@ function faultsOfKind(question: Question): QuestionFaultCode[] {
     case 'inlineChoice':
       return [
         ...gapFaults(question.pieces),
-        ...question.gaps.flatMap(({ options, rightId }) => [
+        ...question.gaps.flatMap(({ options, correctId }) => [
           ...itemFaults(options),
-          ...when(!options.some(({ id }) => id === rightId), 'rightAnswerMissing'),
+          ...when(!options.some(({ id }) => id === correctId), 'rightAnswerMissing'),
         ]),
       ];
     case 'gapMatch':
@@ -67,7 +67,7 @@ function faultsOfKind(question: Question): QuestionFaultCode[] {
         ...gapFaults(question.pieces),
         ...itemFaults(question.words, 1),
         ...when(
-          question.gaps.some(({ rightIds }) => rightIds.length === 0),
+          question.gaps.some(({ correctIds }) => correctIds.length === 0),
           'gapAnswerMissing',
         ),
       ];
@@ -84,7 +84,7 @@ function faultsOfKind(question: Question): QuestionFaultCode[] {
     case 'order':
       return itemFaults(question.items);
     case 'match':
-      return [...itemFaults([...question.left, ...question.right], 2, false), ...keyFaults(question)];
+      return [...itemFaults([...question.sources, ...question.targets], 2, false), ...keyFaults(question)];
     case 'associate':
       return [...itemFaults(question.items), ...keyFaults(question)];
     case 'hottext':
@@ -97,13 +97,13 @@ function faultsOfKind(question: Question): QuestionFaultCode[] {
       return [
         ...onPicture(question, question.areas),
         ...itemFaults(question.words, 1),
-        ...when(!question.areas.some(({ rightIds }) => rightIds.length > 0), 'rightAnswerMissing'),
+        ...when(!question.areas.some(({ correctIds }) => correctIds.length > 0), 'rightAnswerMissing'),
       ];
     case 'slider':
       return sliderFaults(question);
     case 'extendedText': {
-      const { least = null, most = null } = question.wordRange ?? {};
-      return when(least !== null && most !== null && least > most, 'wordRangeUpsideDown');
+      const { min = null, max = null } = question.wordRange ?? {};
+      return when(min !== null && max !== null && min > max, 'wordRangeUpsideDown');
     }
     case 'drawing':
       return when(question.ground === 'picture' && !question.picture, 'pictureMissing');
@@ -126,15 +126,15 @@ function itemFaults(items: readonly Item[], least = 2, mustDiffer = true): Quest
   ];
 }
 
-function choiceFaults({ options, several }: ChoiceQuestion): QuestionFaultCode[] {
+function choiceFaults({ options, multiple }: ChoiceQuestion): QuestionFaultCode[] {
   // A picture can stand for words: its own words are asked for anyway.
   const items = options.map((option) => ({ ...option, text: option.text || (option.picture?.alt ?? '') }));
-  const right = options.filter((option) => option.right).length;
+  const right = options.filter((option) => option.correct).length;
   return [
     ...itemFaults(items),
     ...when(right === 0, 'rightAnswerMissing'),
-    ...when(right > 1 && !several, 'rightAnswersTooMany'),
-    ...when(several && right === options.length && options.length >= 2, 'everyOptionRight'),
+    ...when(right > 1 && !multiple, 'rightAnswersTooMany'),
+    ...when(multiple && right === options.length && options.length >= 2, 'everyOptionRight'),
   ];
 }
 
@@ -144,7 +144,7 @@ function gapFaults(pieces: readonly TextPiece[]): QuestionFaultCode[] {
 
 /** A key that is a blank answer is none. */
 function keyFaults(question: Question): QuestionFaultCode[] {
-  const key = rightResponse(question);
+  const key = correctResponse(question);
   return when(!isTeacherMarked(question.kind) && (key === null || isBlank(key)), 'rightAnswerMissing');
 }
 
@@ -163,9 +163,9 @@ function numericFaults({ value, unit }: NumericQuestion): QuestionFaultCode[] {
   return [...when(!Number.isFinite(value), 'rightAnswerMissing'), ...when(!isKnownUnit(unit), 'unitUnknown')];
 }
 
-function sliderFaults({ least, most, step, key }: SliderQuestion): QuestionFaultCode[] {
+function sliderFaults({ min, max, step, key }: SliderQuestion): QuestionFaultCode[] {
   return [
-    ...when(least >= most || step <= 0, 'scaleUpsideDown'),
-    ...when(key !== undefined && (key.from > key.to || key.to < least || key.from > most), 'keyOutsideScale'),
+    ...when(min >= max || step <= 0, 'scaleUpsideDown'),
+    ...when(key !== undefined && (key.from > key.to || key.to < min || key.from > max), 'keyOutsideScale'),
   ];
 }

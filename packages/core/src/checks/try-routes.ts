@@ -3,7 +3,7 @@ import { type AttemptState, beginAttempt, type Leg } from '../attempt/attempt-st
 import { defaultTerms } from '../attempt/terms.ts';
 import { groupsOf } from '../lesson/groups-of.ts';
 import type { Lesson, Rule, RuleCondition } from '../lesson/lesson.ts';
-import { rightResponse } from '../marking/right-response.ts';
+import { correctResponse } from '../marking/correct-response.ts';
 import { createContext } from '../own-lesson/create-context.ts';
 import { ownContext, ownLesson } from '../own-lesson/own-lesson.ts';
 import { pathFigures } from '../path/path-figures.ts';
@@ -245,9 +245,12 @@ function nextStep(
   if (open) {
     const plans = plansFor(open.rules ?? [], questions);
     const chosen = plans.length > 1 ? branch(open.id, plans.length) : 0;
-    const { share, sure, given } = plans[chosen] as AnswerPlan;
+    const { share, confidence, given } = plans[chosen] as AnswerPlan;
     const responses = Object.fromEntries(
-      open.questions.map(({ id }) => [id, { ...someResponse(questions.get(id), given), sure } satisfies Response]),
+      open.questions.map(({ id }) => [
+        id,
+        { ...someResponse(questions.get(id), given), confidence } satisfies Response,
+      ]),
     );
     const answer: Step = { body: { type: 'answered', stopId: open.id, responses }, share, takesMs: 0 };
     return open.questions.some(({ tries }) => tries) && share < 1
@@ -289,13 +292,13 @@ function walkOn(part: WalkPart, state: AttemptState, plain: (body: LearnerEventB
 
 interface AnswerPlan {
   readonly share: number;
-  readonly sure: 1 | 2 | 3 | 4;
+  readonly confidence: 1 | 2 | 3 | 4;
   readonly given: { readonly questionId: string; readonly response: Response } | null;
 }
 
 /** Answers on both sides of every rule. */
 function plansFor(rules: readonly PathRule[], questions: ReadonlyMap<string, Question>): readonly AnswerPlan[] {
-  const best: AnswerPlan = { share: 1, sure: 4, given: null };
+  const best: AnswerPlan = { share: 1, confidence: 4, given: null };
   const told = rules.filter((rule): rule is Rule => !('hidden' in rule));
   const plans = told.flatMap(({ when }): AnswerPlan[] => {
     if ('questionId' in when)
@@ -304,7 +307,7 @@ function plansFor(rules: readonly PathRule[], questions: ReadonlyMap<string, Que
         given: { questionId: when.questionId, response },
       }));
     if (when.kind === 'inGroup') return [];
-    if (when.kind === 'sureAtMost') return [{ ...best, sure: when.sure as AnswerPlan['sure'] }];
+    if (when.kind === 'confidenceAtMost') return [{ ...best, confidence: when.confidence as AnswerPlan['confidence'] }];
     const share = when.percent / 100;
     return [
       { ...best, share },
@@ -326,19 +329,19 @@ function decidingResponses(when: RuleCondition, question: Question | undefined):
   }
   if (when.kind === 'picked') return [{ kind: 'choice', optionIds: [when.optionId] }];
   if (question?.kind !== 'slider') return [];
-  return [question.least, question.most].map((value) => ({ kind: 'scale', value }));
+  return [question.min, question.max].map((value) => ({ kind: 'scale', value }));
 }
 
 /** Any answer that is taken for one. */
 function someResponse(question: Question | undefined, given: AnswerPlan['given']): Response {
   if (question && given?.questionId === question.id) return given.response;
-  const right = question ? rightResponse(question) : null;
+  const right = question ? correctResponse(question) : null;
   if (right) return right;
   switch (question?.kind) {
     case 'poll':
       return { kind: 'choice', optionIds: [question.options[0]?.id ?? ''] };
     case 'slider':
-      return { kind: 'scale', value: question.least };
+      return { kind: 'scale', value: question.min };
     case 'drawing':
       return {
         kind: 'drawing',

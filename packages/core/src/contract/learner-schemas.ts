@@ -65,8 +65,8 @@ const ofQuestion = {
 
 export const learnerQuestionSchema = describes<LearnerQuestion>()(
   v.variant('kind', [
-    v.strictObject({ ...ofQuestion, kind: is('choice'), several: flag, options: v.array(option) }),
-    v.strictObject({ ...ofQuestion, kind: is('poll'), several: flag, options: v.array(option) }),
+    v.strictObject({ ...ofQuestion, kind: is('choice'), multiple: flag, options: v.array(option) }),
+    v.strictObject({ ...ofQuestion, kind: is('poll'), multiple: flag, options: v.array(option) }),
     v.strictObject({
       ...ofQuestion,
       kind: is('inlineChoice'),
@@ -77,30 +77,30 @@ export const learnerQuestionSchema = describes<LearnerQuestion>()(
     v.strictObject({ ...ofQuestion, kind: is('textEntry'), pieces, gaps: named }),
     v.strictObject({ ...ofQuestion, kind: is('numeric'), unit: text }),
     v.strictObject({ ...ofQuestion, kind: is('order'), items }),
-    v.strictObject({ ...ofQuestion, kind: is('match'), left: items, right: items }),
+    v.strictObject({ ...ofQuestion, kind: is('match'), sources: items, targets: items }),
     v.strictObject({ ...ofQuestion, kind: is('associate'), items }),
     v.strictObject({
       ...ofQuestion,
       kind: is('hottext'),
-      several: flag,
+      multiple: flag,
       words: v.array(v.strictObject({ id: text, text, isPlain: flag })),
     }),
-    v.strictObject({ ...ofQuestion, kind: is('hotspot'), several: flag, areas: v.array(area) }),
-    v.strictObject({ ...ofQuestion, kind: is('selectPoint'), mostPoints: number }),
+    v.strictObject({ ...ofQuestion, kind: is('hotspot'), multiple: flag, areas: v.array(area) }),
+    v.strictObject({ ...ofQuestion, kind: is('selectPoint'), maxPoints: number }),
     v.strictObject({ ...ofQuestion, kind: is('graphicGapMatch'), words: items, areas: v.array(area) }),
     v.strictObject({
       ...ofQuestion,
-      ...{ kind: is('slider'), least: number, most: number, step: number, leastLabel: text, mostLabel: text },
+      ...{ kind: is('slider'), min: number, max: number, step: number, minLabel: text, maxLabel: text },
     }),
     v.strictObject({
       ...ofQuestion,
       kind: is('extendedText'),
       wordBox: v.array(text),
       starters: v.array(text),
-      wordRange: v.nullable(v.strictObject({ least: v.nullable(number), most: v.nullable(number) })),
+      wordRange: v.nullable(v.strictObject({ min: v.nullable(number), max: v.nullable(number) })),
     }),
     v.strictObject({ ...ofQuestion, kind: is('drawing'), ground: v.picklist(drawingGrounds) }),
-    v.strictObject({ ...ofQuestion, kind: is('upload'), mostFiles: number }),
+    v.strictObject({ ...ofQuestion, kind: is('upload'), maxFiles: number }),
     v.strictObject({ ...ofQuestion, kind: is('record'), withPicture: flag, longestMs: number }),
     v.strictObject({ ...ofQuestion, kind: is('discussion') }),
     v.strictObject({ ...ofQuestion, kind: is('sealed'), of: v.picklist(questionKinds) }),
@@ -203,7 +203,7 @@ const drawing = v.strictObject({
     ]),
   ),
 });
-const sure = maybe(v.picklist(confidences));
+const confidence = maybe(v.picklist(confidences));
 const responseKinds = <const E extends v.ObjectEntries>(more: E) =>
   v.variant('kind', [
     v.strictObject({ kind: is('choice'), optionIds: v.array(text), ...more }),
@@ -217,16 +217,16 @@ const responseKinds = <const E extends v.ObjectEntries>(more: E) =>
     v.strictObject({ kind: is('drawing'), drawing, ...more }),
     v.strictObject({ kind: is('files'), files: v.array(handedFile), ...more }),
   ]);
-export const learnerResponseSchema = describes<Response>()(responseKinds({ sure }));
+export const learnerResponseSchema = describes<Response>()(responseKinds({ confidence }));
 const keySchema = describes<ResponseBody>()(responseKinds({}));
 
 export const questionResultSchema = describes<QuestionResult>()(
   v.strictObject({
     points: v.nullable(number),
     comment: v.nullable(text),
-    right: v.nullable(keySchema),
+    answerKey: v.nullable(keySchema),
     verdicts: byId(flag),
-    rightAreas: v.array(area),
+    keyAreas: v.array(area),
     feedback: v.array(v.strictObject({ optionId: text, text })),
     said: v.nullable(text),
     modelAnswer: v.nullable(text),
@@ -334,7 +334,7 @@ const learnerStateSchema = describes<LearnerState>()(
         progress: number,
       }),
     ),
-    doubts: v.strictObject({
+    discrepancies: v.strictObject({
       ...{ cutMs: number, hiddenMs: number, lateAnswers: number, refusedCount: number },
       refusals: v.strictTuple([]),
     }),

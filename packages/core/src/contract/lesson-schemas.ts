@@ -87,7 +87,7 @@ const ruleSchema = describes<Rule>()(
         questionId: id,
         value: v.pipe(v.number(), v.finite()),
       }),
-      v.object({ kind: v.literal('sureAtMost'), sure: v.picklist(confidences) }),
+      v.object({ kind: v.literal('confidenceAtMost'), confidence: v.picklist(confidences) }),
       v.object({ kind: v.literal('inGroup'), group: groupName }),
     ]),
     to: targetSchema,

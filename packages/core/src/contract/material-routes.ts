@@ -68,7 +68,7 @@ export const materialRoutes = {
   searchCatalogue: route(...routePaths.searchCatalogue, 'teacher', {
     body: v.object({
       words: v.pipe(v.string(), v.trim(), v.maxLength(200)),
-      mostSeconds: v.nullable(v.pipe(v.number(), v.minValue(1))),
+      maxSeconds: v.nullable(v.pipe(v.number(), v.minValue(1))),
       licence: v.pipe(v.string(), v.maxLength(60)),
     }),
     output: v.object({ isThere: v.boolean(), items: v.array(catalogueItemSchema) }),

@@ -36,7 +36,7 @@ const ofQuestion = {
   picture: v.optional(pictureSchema),
   sound: v.optional(recordingSchema),
   directions: v.optional(recordingSchema),
-  feedback: v.optional(v.object({ right: v.optional(prose), partly: v.optional(prose), wrong: v.optional(prose) })),
+  feedback: v.optional(v.object({ correct: v.optional(prose), partly: v.optional(prose), wrong: v.optional(prose) })),
   hint: v.optional(v.object({ text: prose, cost: hundredths })),
   mayBeBlank: v.optional(v.boolean()),
   tries: v.optional(
@@ -53,7 +53,7 @@ const ofQuestion = {
 
 const item = v.object({ id, text: prose });
 const items = list(item);
-const several = v.boolean();
+const multiple = v.boolean();
 const pieces = v.pipe(v.array(v.union([v.object({ text: prose }), v.object({ gapId: id })])), v.maxLength(200));
 const pairs = list(v.tuple([id, id]));
 const ids = list(id);
@@ -72,11 +72,11 @@ export const questionSchema = describes<Question>()(
     v.object({
       ...ofQuestion,
       kind: v.literal('choice'),
-      several,
+      multiple,
       options: list(
         v.object({
           ...item.entries,
-          right: v.boolean(),
+          correct: v.boolean(),
           feedback: prose,
           picture: v.optional(pictureSchema),
           worth: v.optional(worth),
@@ -85,19 +85,19 @@ export const questionSchema = describes<Question>()(
       shuffle: v.optional(v.boolean()),
       bounds: v.optional(v.object({ lower: worth, upper: worth })),
     }),
-    v.object({ ...ofQuestion, kind: v.literal('poll'), several, options: items }),
+    v.object({ ...ofQuestion, kind: v.literal('poll'), multiple, options: items }),
     v.object({
       ...ofQuestion,
       kind: v.literal('inlineChoice'),
       pieces,
-      gaps: list(v.object({ id, options: items, rightId: v.union([id, v.literal('')]) })),
+      gaps: list(v.object({ id, options: items, correctId: v.union([id, v.literal('')]) })),
     }),
     v.object({
       ...ofQuestion,
       kind: v.literal('gapMatch'),
       pieces,
       words: items,
-      gaps: list(v.object({ id, rightIds: ids })),
+      gaps: list(v.object({ id, correctIds: ids })),
     }),
     v.object({
       ...ofQuestion,
@@ -124,43 +124,43 @@ export const questionSchema = describes<Question>()(
       unitNeeded: v.boolean(),
     }),
     v.object({ ...ofQuestion, kind: v.literal('order'), items, scoring: v.picklist(['exact', 'pairs']) }),
-    v.object({ ...ofQuestion, kind: v.literal('match'), left: items, right: items, pairs }),
+    v.object({ ...ofQuestion, kind: v.literal('match'), sources: items, targets: items, pairs }),
     v.object({ ...ofQuestion, kind: v.literal('associate'), items, pairs }),
     v.object({
       ...ofQuestion,
       kind: v.literal('hottext'),
-      several,
+      multiple,
       words: v.pipe(
-        v.array(v.object({ id, text: prose, standing: v.picklist(['plain', 'wrong', 'right']) })),
+        v.array(v.object({ id, text: prose, standing: v.picklist(['plain', 'wrong', 'correct']) })),
         v.maxLength(500),
       ),
     }),
     v.object({
       ...ofQuestion,
       kind: v.literal('hotspot'),
-      several,
-      areas: list(v.object({ ...ofArea, right: v.boolean() })),
+      multiple,
+      areas: list(v.object({ ...ofArea, correct: v.boolean() })),
     }),
     v.object({
       ...ofQuestion,
       kind: v.literal('selectPoint'),
       areas: list(v.object(ofArea)),
-      mostPoints: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(maxItems)),
+      maxPoints: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(maxItems)),
     }),
     v.object({
       ...ofQuestion,
       kind: v.literal('graphicGapMatch'),
       words: items,
-      areas: list(v.object({ ...ofArea, rightIds: ids })),
+      areas: list(v.object({ ...ofArea, correctIds: ids })),
     }),
     v.object({
       ...ofQuestion,
       kind: v.literal('slider'),
-      least: finite,
-      most: finite,
+      min: finite,
+      max: finite,
       step: finite,
-      leastLabel: line,
-      mostLabel: line,
+      minLabel: line,
+      maxLabel: line,
       key: v.optional(v.object({ from: finite, to: finite })),
     }),
     v.object({
@@ -168,13 +168,13 @@ export const questionSchema = describes<Question>()(
       kind: v.literal('extendedText'),
       wordBox: v.optional(list(line)),
       starters: v.optional(list(line)),
-      wordRange: v.optional(v.object({ least: wordCount, most: wordCount })),
+      wordRange: v.optional(v.object({ min: wordCount, max: wordCount })),
     }),
     v.object({ ...ofQuestion, kind: v.literal('drawing'), ground: v.picklist(drawingGrounds) }),
     v.object({
       ...ofQuestion,
       kind: v.literal('upload'),
-      mostFiles: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(10)),
+      maxFiles: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(10)),
     }),
     v.object({
       ...ofQuestion,

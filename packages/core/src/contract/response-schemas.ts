@@ -4,7 +4,7 @@ import { confidences, longestEntryLength, longestTextLength, type Response } fro
 import { id, line } from './base-schemas.ts';
 import { describes } from './describes.ts';
 
-const sure = v.optional(v.picklist(confidences));
+const confidence = v.optional(v.picklist(confidences));
 const maxGiven = 60;
 
 const coordinate = v.pipe(v.number(), v.integer(), v.minValue(-10_000), v.maxValue(40_000));
@@ -47,23 +47,27 @@ const fraction = v.pipe(v.number(), v.minValue(0), v.maxValue(10_000));
 
 export const responseSchema = describes<Response>()(
   v.variant('kind', [
-    v.object({ kind: v.literal('choice'), optionIds: v.pipe(v.array(id), v.maxLength(500)), sure }),
+    v.object({ kind: v.literal('choice'), optionIds: v.pipe(v.array(id), v.maxLength(500)), confidence }),
     v.object({
       kind: v.literal('gaps'),
       gaps: v.record(id, v.pipe(v.string(), v.maxLength(longestEntryLength))),
-      sure,
+      confidence,
     }),
-    v.object({ kind: v.literal('number'), text: v.pipe(v.string(), v.maxLength(longestEntryLength)), sure }),
-    v.object({ kind: v.literal('order'), itemIds: v.pipe(v.array(id), v.maxLength(maxGiven)), sure }),
-    v.object({ kind: v.literal('pairs'), pairs: v.pipe(v.array(v.tuple([id, id])), v.maxLength(maxGiven)), sure }),
+    v.object({ kind: v.literal('number'), text: v.pipe(v.string(), v.maxLength(longestEntryLength)), confidence }),
+    v.object({ kind: v.literal('order'), itemIds: v.pipe(v.array(id), v.maxLength(maxGiven)), confidence }),
+    v.object({
+      kind: v.literal('pairs'),
+      pairs: v.pipe(v.array(v.tuple([id, id])), v.maxLength(maxGiven)),
+      confidence,
+    }),
     v.object({
       kind: v.literal('points'),
       points: v.pipe(v.array(v.tuple([fraction, fraction])), v.maxLength(maxGiven)),
-      sure,
+      confidence,
     }),
-    v.object({ kind: v.literal('scale'), value: v.pipe(v.number(), v.finite()), sure }),
-    v.object({ kind: v.literal('extendedText'), text: v.pipe(v.string(), v.maxLength(longestTextLength)), sure }),
-    v.object({ kind: v.literal('drawing'), drawing: drawingSchema, sure }),
-    v.object({ kind: v.literal('files'), files: v.pipe(v.array(handedFileSchema), v.maxLength(10)), sure }),
+    v.object({ kind: v.literal('scale'), value: v.pipe(v.number(), v.finite()), confidence }),
+    v.object({ kind: v.literal('extendedText'), text: v.pipe(v.string(), v.maxLength(longestTextLength)), confidence }),
+    v.object({ kind: v.literal('drawing'), drawing: drawingSchema, confidence }),
+    v.object({ kind: v.literal('files'), files: v.pipe(v.array(handedFileSchema), v.maxLength(10)), confidence }),
   ]),
 );

@@ -81,7 +81,7 @@ export const shownStateSchema = as<ShownState>(
       }),
     ),
     stops: byId(stopState),
-    doubts: v.strictObject({
+    discrepancies: v.strictObject({
       cutMs: number,
       hiddenMs: number,
       lateAnswers: number,

@@ -6,7 +6,7 @@ const secretHead = {
   teacherNote: 'SECRET note',
   modelAnswer: 'SECRET model answer',
   hint: { text: 'SECRET hint', cost: 50 },
-  feedback: { right: 'SECRET said when right', partly: 'SECRET said when partly', wrong: 'SECRET said when wrong' },
+  feedback: { correct: 'SECRET said when right', partly: 'SECRET said when partly', wrong: 'SECRET said when wrong' },
   target: 'SECRET target',
 };
 
@@ -23,16 +23,16 @@ const item = (id: string, text: string) => ({ id, text });
 export const everyKind: { readonly [K in QuestionKind]: Extract<Question, { kind: K }> } = {
   choice: {
     ...secretHead,
-    ...{ id: 'q-choice', kind: 'choice', stem: 'Which are in tension?', several: true, shuffle: true },
+    ...{ id: 'q-choice', kind: 'choice', stem: 'Which are in tension?', multiple: true, shuffle: true },
     options: [
-      { id: 'c1', text: 'Cable', right: true, feedback: 'SECRET cable' },
-      { id: 'c2', text: 'Tower', right: false, feedback: 'SECRET tower' },
-      { id: 'c3', text: 'Hanger', right: true, feedback: 'SECRET hanger' },
+      { id: 'c1', text: 'Cable', correct: true, feedback: 'SECRET cable' },
+      { id: 'c2', text: 'Tower', correct: false, feedback: 'SECRET tower' },
+      { id: 'c3', text: 'Hanger', correct: true, feedback: 'SECRET hanger' },
     ],
   },
   poll: {
     ...secretHead,
-    ...{ id: 'q-poll', kind: 'poll', stem: 'Which would you cross?', several: false, points: 0 },
+    ...{ id: 'q-poll', kind: 'poll', stem: 'Which would you cross?', multiple: false, points: 0 },
     options: [item('p1', 'The rope bridge'), item('p2', 'The stone arch')],
   },
   inlineChoice: {
@@ -40,8 +40,8 @@ export const everyKind: { readonly [K in QuestionKind]: Extract<Question, { kind
     ...{ id: 'q-inline', kind: 'inlineChoice', stem: 'Choose the words.' },
     pieces: [{ text: 'The top is in ' }, { gapId: 'i1' }, { text: ', the bottom in ' }, { gapId: 'i2' }, { text: '.' }],
     gaps: [
-      { id: 'i1', options: [item('ia', 'tension'), item('ib', 'compression')], rightId: 'ib' },
-      { id: 'i2', options: [item('ic', 'tension'), item('id', 'compression')], rightId: 'ic' },
+      { id: 'i1', options: [item('ia', 'tension'), item('ib', 'compression')], correctId: 'ib' },
+      { id: 'i2', options: [item('ic', 'tension'), item('id', 'compression')], correctId: 'ic' },
     ],
   },
   gapMatch: {
@@ -50,8 +50,8 @@ export const everyKind: { readonly [K in QuestionKind]: Extract<Question, { kind
     pieces: [{ text: 'A cable is ' }, { gapId: 'g1' }, { text: ', a tower ' }, { gapId: 'g2' }],
     words: [item('w1', 'squeezed'), item('w2', 'pulled'), item('w3', 'painted')],
     gaps: [
-      { id: 'g1', rightIds: ['w2'] },
-      { id: 'g2', rightIds: ['w1'] },
+      { id: 'g1', correctIds: ['w2'] },
+      { id: 'g2', correctIds: ['w1'] },
     ],
   },
   textEntry: {
@@ -83,8 +83,8 @@ export const everyKind: { readonly [K in QuestionKind]: Extract<Question, { kind
   match: {
     ...secretHead,
     ...{ id: 'q-match', kind: 'match', stem: 'What carries the deck?' },
-    left: [item('l1', 'Arch bridge'), item('l2', 'Suspension bridge')],
-    right: [item('r1', 'Hangers'), item('r2', 'Stone'), item('r3', 'Water')],
+    sources: [item('l1', 'Arch bridge'), item('l2', 'Suspension bridge')],
+    targets: [item('r1', 'Hangers'), item('r2', 'Stone'), item('r3', 'Water')],
     pairs: [
       ['l1', 'r2'],
       ['l2', 'r1'],
@@ -101,26 +101,26 @@ export const everyKind: { readonly [K in QuestionKind]: Extract<Question, { kind
   },
   hottext: {
     ...secretHead,
-    ...{ id: 'q-hottext', kind: 'hottext', stem: 'Point at the parts in tension.', several: true },
+    ...{ id: 'q-hottext', kind: 'hottext', stem: 'Point at the parts in tension.', multiple: true },
     words: [
       { id: 'h1', text: 'The ', standing: 'plain' },
-      { id: 'h2', text: 'cable', standing: 'right' },
+      { id: 'h2', text: 'cable', standing: 'correct' },
       { id: 'h3', text: ' pulls at the ', standing: 'plain' },
       { id: 'h4', text: 'tower', standing: 'wrong' },
     ],
   },
   hotspot: {
     ...secretHead,
-    ...{ id: 'q-hotspot', kind: 'hotspot', stem: 'Where is it squeezed?', several: true, picture },
+    ...{ id: 'q-hotspot', kind: 'hotspot', stem: 'Where is it squeezed?', multiple: true, picture },
     areas: [
-      { ...box('s1', 1_000), right: true },
-      { ...box('s2', 3_000), right: false },
-      { ...box('s3', 5_000), right: true },
+      { ...box('s1', 1_000), correct: true },
+      { ...box('s2', 3_000), correct: false },
+      { ...box('s3', 5_000), correct: true },
     ],
   },
   selectPoint: {
     ...secretHead,
-    ...{ id: 'q-selectPoint', kind: 'selectPoint', stem: 'Set a point on each foot.', picture, mostPoints: 2 },
+    ...{ id: 'q-selectPoint', kind: 'selectPoint', stem: 'Set a point on each foot.', picture, maxPoints: 2 },
     areas: [
       { ...box('k1', 1_000), label: 'SECRET left foot' },
       { ...box('k2', 7_000), shape: 'ellipse', label: 'SECRET right foot' },
@@ -131,22 +131,22 @@ export const everyKind: { readonly [K in QuestionKind]: Extract<Question, { kind
     ...{ id: 'q-labels', kind: 'graphicGapMatch', stem: 'Label it.', picture },
     words: [item('x1', 'Deck'), item('x2', 'Tower')],
     areas: [
-      { ...box('y1', 1_000), rightIds: ['x2'] },
-      { ...box('y2', 3_000), rightIds: ['x1'] },
+      { ...box('y1', 1_000), correctIds: ['x2'] },
+      { ...box('y2', 3_000), correctIds: ['x1'] },
     ],
   },
   slider: {
     ...secretHead,
-    ...{ id: 'q-slider', kind: 'slider', stem: 'How many towers?', leastLabel: 'none', mostLabel: 'many' },
-    ...{ least: 0, most: 10, step: 1, key: { from: 2, to: 2 } },
+    ...{ id: 'q-slider', kind: 'slider', stem: 'How many towers?', minLabel: 'none', maxLabel: 'many' },
+    ...{ min: 0, max: 10, step: 1, key: { from: 2, to: 2 } },
   },
   extendedText: {
     ...secretHead,
     ...{ id: 'q-written', kind: 'extendedText', stem: 'Why?', wordBox: ['load'], starters: ['Because'] },
-    wordRange: { least: 5, most: null },
+    wordRange: { min: 5, max: null },
   },
   drawing: { ...secretHead, id: 'q-drawing', kind: 'drawing', stem: 'Draw the load.', picture, ground: 'picture' },
-  upload: { ...secretHead, id: 'q-upload', kind: 'upload', stem: 'Hand in your sketch.', mostFiles: 2 },
+  upload: { ...secretHead, id: 'q-upload', kind: 'upload', stem: 'Hand in your sketch.', maxFiles: 2 },
   record: { ...secretHead, id: 'q-record', kind: 'record', stem: 'Explain.', withPicture: false, longestMs: 60_000 },
   discussion: { ...secretHead, id: 'q-discussion', kind: 'discussion', stem: 'Which is best?' },
 };

@@ -2,7 +2,7 @@ import type { Answer } from '../attempt/attempt-state.ts';
 import { earnedByResponse, mayStillBeAnswered, mayTryAgain } from '../attempt/tries.ts';
 import type { Hundredths } from '../elements/points.ts';
 import type { LessonPicture } from '../elements/recording.ts';
-import { rightResponse } from '../marking/right-response.ts';
+import { correctResponse } from '../marking/correct-response.ts';
 import { type Verdicts, verdictsOf } from '../marking/verdicts.ts';
 import type { Drawing } from '../question/drawing.ts';
 import {
@@ -63,7 +63,7 @@ export interface LearnerOption extends Item {
 }
 
 export type LearnerQuestionBody =
-  | (Pick<ChoiceQuestion | PollQuestion, 'kind' | 'several'> & { readonly options: readonly LearnerOption[] })
+  | (Pick<ChoiceQuestion | PollQuestion, 'kind' | 'multiple'> & { readonly options: readonly LearnerOption[] })
   | (Pick<InlineChoiceQuestion, 'kind' | 'pieces'> & {
       readonly gaps: readonly Pick<InlineChoiceQuestion['gaps'][number], 'id' | 'options'>[];
     })
@@ -72,20 +72,20 @@ export type LearnerQuestionBody =
   /** The unit stands behind the field where the student need not write it. */
   | Pick<NumericQuestion, 'kind' | 'unit'>
   | Pick<OrderQuestion, 'kind' | 'items'>
-  | Pick<MatchQuestion, 'kind' | 'left' | 'right'>
+  | Pick<MatchQuestion, 'kind' | 'sources' | 'targets'>
   | Pick<AssociateQuestion, 'kind' | 'items'>
-  | (Pick<HottextQuestion, 'kind' | 'several'> & { readonly words: readonly (Item & { isPlain: boolean })[] })
-  | (Pick<HotspotQuestion, 'kind' | 'several'> & { readonly areas: readonly Area[] })
-  | Pick<SelectPointQuestion, 'kind' | 'mostPoints'>
+  | (Pick<HottextQuestion, 'kind' | 'multiple'> & { readonly words: readonly (Item & { isPlain: boolean })[] })
+  | (Pick<HotspotQuestion, 'kind' | 'multiple'> & { readonly areas: readonly Area[] })
+  | Pick<SelectPointQuestion, 'kind' | 'maxPoints'>
   | (Pick<GraphicGapMatchQuestion, 'kind' | 'words'> & { readonly areas: readonly Area[] })
-  | Pick<SliderQuestion, 'kind' | 'least' | 'most' | 'step' | 'leastLabel' | 'mostLabel'>
+  | Pick<SliderQuestion, 'kind' | 'min' | 'max' | 'step' | 'minLabel' | 'maxLabel'>
   | (Pick<ExtendedTextQuestion, 'kind'> & {
       readonly wordBox: readonly string[];
       readonly starters: readonly string[];
       readonly wordRange: NonNullable<ExtendedTextQuestion['wordRange']> | null;
     })
   | Pick<DrawingQuestion, 'kind' | 'ground'>
-  | Pick<UploadQuestion, 'kind' | 'mostFiles'>
+  | Pick<UploadQuestion, 'kind' | 'maxFiles'>
   | Pick<RecordQuestion, 'kind' | 'withPicture' | 'longestMs'>
   | Pick<DiscussionQuestion, 'kind'>
   | SealedBody;
@@ -132,11 +132,11 @@ function toBody(question: Question, mix: <T>(items: readonly T[], name?: string)
   switch (question.kind) {
     case 'choice': {
       const options = question.options.map(({ id, text, picture }) => ({ id, text, ...present({ picture }) }));
-      const { kind, several } = question;
-      return { kind, several, options: question.shuffle ? mix(options) : options };
+      const { kind, multiple } = question;
+      return { kind, multiple, options: question.shuffle ? mix(options) : options };
     }
     case 'poll':
-      return { kind: question.kind, several: question.several, options: question.options.map(toItem) };
+      return { kind: question.kind, multiple: question.multiple, options: question.options.map(toItem) };
     case 'inlineChoice':
       return {
         kind: question.kind,
@@ -163,21 +163,21 @@ function toBody(question: Question, mix: <T>(items: readonly T[], name?: string)
     case 'match':
       return {
         kind: question.kind,
-        left: question.left.map(toItem),
-        right: mix(question.right.map(toItem)),
+        sources: question.sources.map(toItem),
+        targets: mix(question.targets.map(toItem)),
       };
     case 'associate':
       return { kind: question.kind, items: mix(question.items.map(toItem)) };
     case 'hottext':
       return {
         kind: question.kind,
-        several: question.several,
+        multiple: question.multiple,
         words: question.words.map(({ id, text, standing }) => ({ id, text, isPlain: standing === 'plain' })),
       };
     case 'hotspot':
-      return { kind: question.kind, several: question.several, areas: question.areas.map(toArea) };
+      return { kind: question.kind, multiple: question.multiple, areas: question.areas.map(toArea) };
     case 'selectPoint':
-      return { kind: question.kind, mostPoints: question.mostPoints };
+      return { kind: question.kind, maxPoints: question.maxPoints };
     case 'graphicGapMatch':
       return {
         kind: question.kind,
@@ -185,8 +185,8 @@ function toBody(question: Question, mix: <T>(items: readonly T[], name?: string)
         areas: question.areas.map(toArea),
       };
     case 'slider': {
-      const { kind, least, most, step, leastLabel, mostLabel } = question;
-      return { kind, least, most, step, leastLabel, mostLabel };
+      const { kind, min, max, step, minLabel, maxLabel } = question;
+      return { kind, min, max, step, minLabel, maxLabel };
     }
     case 'extendedText': {
       const { kind, wordBox = [], starters = [], wordRange = null } = question;
@@ -195,7 +195,7 @@ function toBody(question: Question, mix: <T>(items: readonly T[], name?: string)
     case 'drawing':
       return { kind: question.kind, ground: question.ground };
     case 'upload':
-      return { kind: question.kind, mostFiles: question.mostFiles };
+      return { kind: question.kind, maxFiles: question.maxFiles };
     case 'record':
       return { kind: question.kind, withPicture: question.withPicture, longestMs: question.longestMs };
     case 'discussion':
@@ -225,11 +225,11 @@ export interface QuestionResult {
   readonly points: Hundredths | null;
   readonly comment: string | null;
   /** The key, said as a response, once there is nothing more to try; null where there is none. */
-  readonly right: ResponseBody | null;
+  readonly answerKey: ResponseBody | null;
   /** What is right of the answer, piece by piece, once there is nothing more to try. */
   readonly verdicts: Verdicts;
   /** Where points had to be set on a picture: the places that count. */
-  readonly rightAreas: readonly Area[];
+  readonly keyAreas: readonly Area[];
   /** Feedback of the options that were picked. */
   readonly feedback: readonly { readonly optionId: string; readonly text: string }[];
   /** What the teacher says to an answer that came out like this one. */
@@ -258,9 +258,9 @@ export function toResult(question: Question, answer: Answer, isOpen: boolean): Q
   return {
     points: answer.points,
     comment: answer.comment,
-    right: isOver ? rightResponse(question) : null,
+    answerKey: isOver ? correctResponse(question) : null,
     verdicts: isOver ? verdictsOf(question, answer.response) : {},
-    rightAreas: isOver && question.kind === 'selectPoint' ? question.areas.map(toArea) : [],
+    keyAreas: isOver && question.kind === 'selectPoint' ? question.areas.map(toArea) : [],
     feedback: optionFeedback(question, answer),
     said: outcomeFeedback(question, answer),
     modelAnswer: (isOver && answer.points !== null && isTeacherMarked(question.kind) && question.modelAnswer) || null,
@@ -295,6 +295,6 @@ function optionFeedback(question: Question, { response }: Answer): QuestionResul
 function outcomeFeedback({ feedback, points }: Question, answer: Answer): string | null {
   const earned = earnedByResponse(answer);
   if (!feedback || earned === null || points === 0) return null;
-  if (earned >= points) return feedback.right || null;
+  if (earned >= points) return feedback.correct || null;
   return (earned > 0 ? feedback.partly || feedback.wrong : feedback.wrong) || null;
 }

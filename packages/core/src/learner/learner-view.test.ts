@@ -37,9 +37,9 @@ test('answering earns the feedback of the picked options of that question and no
     'q-one': {
       points: 200,
       comment: null,
-      right: { kind: 'choice', optionIds: ['o-compression'] },
+      answerKey: { kind: 'choice', optionIds: ['o-compression'] },
       verdicts: { 'o-compression': true },
-      rightAreas: [],
+      keyAreas: [],
       feedback: [{ optionId: 'o-compression', text: 'SECRET feedback compression' }],
       said: null,
       modelAnswer: null,

@@ -2,7 +2,7 @@ import type {
   AfterClosing,
   Answer,
   AttemptState,
-  Doubts,
+  Discrepancies,
   Intake,
   RouteState,
   Sitting,
@@ -102,10 +102,13 @@ export interface LearnerView {
  * others did to it, and without what waits.
  */
 export interface LearnerState
-  extends Omit<AttemptState, 'secret' | 'drawnByTime' | 'groups' | 'admittedUntil' | 'stops' | 'doubts' | 'intake'> {
+  extends Omit<
+    AttemptState,
+    'secret' | 'drawnByTime' | 'groups' | 'admittedUntil' | 'stops' | 'discrepancies' | 'intake'
+  > {
   readonly stops: Readonly<Record<string, LearnerStopState>>;
   /** Why something was refused stays with the school. */
-  readonly doubts: Omit<Doubts, 'refusals'> & { readonly refusals: readonly [] };
+  readonly discrepancies: Omit<Discrepancies, 'refusals'> & { readonly refusals: readonly [] };
   /** What waits stays with the server. */
   readonly intake: Omit<Intake, 'held'> & { readonly held: readonly [] };
 }
@@ -217,15 +220,15 @@ function toShown(question: Question, stopId: string, { state, terms }: Reader): 
 function toLearnerState(state: AttemptState): LearnerState {
   const { version, begunAt, lastSeenAt, handedInAt, currentPartId, parts, timeSpentMs, bestProgress, extraTime } =
     state;
-  const { route, afterClosing, doubts, intake } = state;
-  const { cutMs, hiddenMs, lateAnswers, refusedCount } = doubts;
+  const { route, afterClosing, discrepancies, intake } = state;
+  const { cutMs, hiddenMs, lateAnswers, refusedCount } = discrepancies;
   return {
     ...{ version, begunAt, lastSeenAt, handedInAt, currentPartId, timeSpentMs },
     parts: mapValues(parts, ({ coverage, furthestMs, positionMs }) => ({ coverage, furthestMs, positionMs })),
     stops: mapValues(state.stops, toLearnerStopState),
     ...present({ bestProgress, extraTime, afterClosing: afterClosing && toAfterClosing(afterClosing) }),
     ...(route ? { route: toLearnerRoute(route) } : {}),
-    doubts: { cutMs, hiddenMs, lateAnswers, refusedCount, refusals: [] },
+    discrepancies: { cutMs, hiddenMs, lateAnswers, refusedCount, refusals: [] },
     intake: { sittings: mapValues(intake.sittings, toLearnerSitting), held: [], newlyMetMs: intake.newlyMetMs },
   };
 }

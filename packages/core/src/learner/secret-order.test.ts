@@ -10,7 +10,7 @@ import { learnerView } from './learner-view.ts';
 
 const itemsOf: Readonly<Record<string, (question: Question) => readonly string[]>> = {
   order: (question) => (question.kind === 'order' ? question.items.map(({ id }) => id) : []),
-  match: (question) => (question.kind === 'match' ? question.right.map(({ id }) => id) : []),
+  match: (question) => (question.kind === 'match' ? question.targets.map(({ id }) => id) : []),
   associate: (question) => (question.kind === 'associate' ? question.items.map(({ id }) => id) : []),
   gapMatch: (question) => (question.kind === 'gapMatch' ? question.words.map(({ id }) => id) : []),
   graphicGapMatch: (question) => (question.kind === 'graphicGapMatch' ? question.words.map(({ id }) => id) : []),

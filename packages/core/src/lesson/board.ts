@@ -129,26 +129,26 @@ export function rowsOf<T>({
 export function needRange(
   { columns, tiles, need }: NeedingBoard,
   values: readonly number[],
-): { readonly least: number; readonly most: number; readonly mean: number } {
-  const most = sum(values);
+): { readonly min: number; readonly max: number; readonly mean: number } {
+  const max = sum(values);
   const meanOf = (some: readonly number[]) => (some.length === 0 ? 0 : sum(some) / some.length);
   switch (need.kind) {
     case 'any':
-      return { least: minOf(values, need.count), most, mean: meanOf(values) * Math.min(need.count, values.length) };
+      return { min: minOf(values, need.count), max, mean: meanOf(values) * Math.min(need.count, values.length) };
     case 'eachRow': {
       const valued = tiles.map((tile, index) => ({ row: rowOf(tile, index, columns), value: values[index] ?? 0 }));
       const rows = rowsOf({ columns, tiles: valued }).map((row) => row.map(({ value }) => value));
-      return { least: sum(rows.map((row) => Math.min(...row))), most, mean: sum(rows.map(meanOf)) };
+      return { min: sum(rows.map((row) => Math.min(...row))), max, mean: sum(rows.map(meanOf)) };
     }
     case 'firstAnd': {
       const [first = 0, ...rest] = values;
       const more = Math.min(need.more, rest.length);
-      return { least: first + minOf(rest, more), most, mean: first + meanOf(rest) * more };
+      return { min: first + minOf(rest, more), max, mean: first + meanOf(rest) * more };
     }
     case 'worth': {
       const worths = tiles.map(({ worth }) => worth);
       const share = Math.min(1, need.worth / Math.max(1, sum(worths)));
-      return { least: minOfWorth(values, worths, need.worth), most, mean: most * share };
+      return { min: minOfWorth(values, worths, need.worth), max, mean: max * share };
     }
   }
 }

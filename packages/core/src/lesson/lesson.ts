@@ -98,7 +98,7 @@ export type RuleCondition =
   /** A value on a scale: below it, or that much and more. */
   | { readonly kind: 'scaleBelow' | 'scaleFrom'; readonly questionId: string; readonly value: number }
   /** How sure they said they were, at the least sure of their answers. */
-  | { readonly kind: 'sureAtMost'; readonly sure: Confidence }
+  | { readonly kind: 'confidenceAtMost'; readonly confidence: Confidence }
   /** Students of a group of the class, by its name. */
   | { readonly kind: 'inGroup'; readonly group: string };
 

@@ -4,8 +4,8 @@ import { questionFaults } from '../checks/question-faults.ts';
 import { everyKind } from '../examples/every-kind.ts';
 import { isOpinion, isTeacherMarked, type Question } from '../question/question.ts';
 import { isBlank, isFitting, type Response } from '../question/response.ts';
+import { correctResponse } from './correct-response.ts';
 import { markResponse } from './mark-response.ts';
-import { rightResponse } from './right-response.ts';
 import { verdictsOf } from './verdicts.ts';
 
 const questions = Object.values(everyKind);
@@ -17,7 +17,7 @@ test.each(questions)('$kind: a whole question has no faults, and one without a s
 });
 
 describe.each(marked)('$kind', (question) => {
-  const key = rightResponse(question) as Response;
+  const key = correctResponse(question) as Response;
 
   test('its key fits, is not blank and earns all points', () => {
     expect(isFitting(question, key)).toBe(true);
@@ -39,7 +39,7 @@ describe.each(marked)('$kind', (question) => {
 
   test('a response to another kind neither fits nor earns', () => {
     for (const other of questions) {
-      const response = rightResponse(other);
+      const response = correctResponse(other);
       if (!response || response.kind === key.kind) continue;
       expect(isFitting(question, response as Response)).toBe(false);
       expect(markResponse(question, response as Response)).toBe(0);
@@ -63,7 +63,7 @@ test.each(questions.filter(({ kind }) => isTeacherMarked(kind)))('$kind waits fo
   const text: Response = { kind: 'extendedText', text: 'Because.' };
   expect(markResponse(question, text)).toBeNull();
   expect(markResponse({ ...question, points: 0 }, text)).toBe(0);
-  expect(rightResponse(question)).toBeNull();
+  expect(correctResponse(question)).toBeNull();
 });
 
 /** The same question with everything a student sees in another order; not what `order` has in order. */
@@ -76,7 +76,7 @@ function turnedRound(question: Question): Question {
     case 'graphicGapMatch':
       return { ...question, words: question.words.toReversed(), areas: question.areas.toReversed() };
     case 'match':
-      return { ...question, left: question.left.toReversed(), right: question.right.toReversed() };
+      return { ...question, sources: question.sources.toReversed(), targets: question.targets.toReversed() };
     case 'associate':
       return { ...question, items: question.items.toReversed() };
     default:
@@ -125,7 +125,7 @@ function responseTo(question: Question): fc.Arbitrary<Response> {
         .shuffledSubarray(idsOf(question.items), { minLength: question.items.length })
         .map((itemIds) => ({ kind: 'order', itemIds }));
     case 'match':
-      return fc.tuple(some(idsOf(question.left)), some(idsOf(question.right))).map(([left, right]) => ({
+      return fc.tuple(some(idsOf(question.sources)), some(idsOf(question.targets))).map(([left, right]) => ({
         kind: 'pairs',
         pairs: left.slice(0, right.length).map((id, index) => [id, right[index] as string] as const),
       }));

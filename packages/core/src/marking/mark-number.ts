@@ -9,7 +9,7 @@ const longestUnit = 40;
  * Whether a typed number is right: read in the language of the class, brought into the unit of the key, and within
  * the tolerance.
  */
-export function isRightNumber(question: NumericQuestion, text: string, locale: string): boolean {
+export function isCorrectNumber(question: NumericQuestion, text: string, locale: string): boolean {
   const given = parseNumber(text, locale);
   if (!given) return false;
   const value = valueIn(question, given.value, given.rest);

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { ChoiceQuestion } from '../question/question.ts';
 import { isBlank, isFitting, longestTextLength } from '../question/response.ts';
-import { pickOne, pickSeveral, written } from '../test/bridge-lesson.ts';
+import { pickMultiple, pickOne, written } from '../test/bridge-lesson.ts';
 import { markResponse } from './mark-response.ts';
 
 const choice = (...optionIds: string[]) => ({ kind: 'choice' as const, optionIds });
@@ -19,12 +19,12 @@ test('pick one: all or nothing (QTI match_correct)', () => {
  */
 describe('pick several: mapped values between bounds (QTI map_response)', () => {
   const water: ChoiceQuestion = {
-    ...pickSeveral,
+    ...pickMultiple,
     points: 200,
     options: ['H', 'He', 'C', 'O', 'N', 'Cl'].map((id) => ({
       id,
       text: id,
-      right: id === 'H' || id === 'O',
+      correct: id === 'H' || id === 'O',
       feedback: '',
     })),
   };
@@ -45,13 +45,13 @@ test('written answers wait for a teacher', () => {
 test('points stay within bounds, whole, and do not depend on the order of options or picks', () => {
   const question = fc.record({
     points: fc.integer({ min: 0, max: 10_000 }),
-    several: fc.boolean(),
+    multiple: fc.boolean(),
     rights: fc.array(fc.boolean(), { minLength: 2, maxLength: 8 }),
   });
   fc.assert(
-    fc.property(question, fc.infiniteStream(fc.nat(7)), fc.nat(8), ({ points, several, rights }, picks, count) => {
-      const options = rights.map((right, i) => ({ id: `o${i}`, text: `${i}`, right, feedback: '' }));
-      const asked: ChoiceQuestion = { ...pickSeveral, points, several, options };
+    fc.property(question, fc.infiniteStream(fc.nat(7)), fc.nat(8), ({ points, multiple, rights }, picks, count) => {
+      const options = rights.map((right, i) => ({ id: `o${i}`, text: `${i}`, correct: right, feedback: '' }));
+      const asked: ChoiceQuestion = { ...pickMultiple, points, multiple, options };
       const picked = [...new Set([...picks.take(count)].map((i) => `o${i % rights.length}`))];
       const earned = markResponse(asked, choice(...picked)) as number;
       expect(Number.isInteger(earned) && earned >= 0 && earned <= points).toBe(true);
@@ -62,9 +62,9 @@ test('points stay within bounds, whole, and do not depend on the order of option
 });
 
 test('responses that do not fit a question are told apart from blank ones', () => {
-  expect(isFitting(pickSeveral, choice('o-cable', 'o-cable'))).toBe(false);
+  expect(isFitting(pickMultiple, choice('o-cable', 'o-cable'))).toBe(false);
   expect(isFitting(pickOne, choice('o-tension', 'o-compression'))).toBe(false);
   expect(isFitting(written, { kind: 'extendedText', text: 'x'.repeat(longestTextLength + 1) })).toBe(false);
-  expect(isFitting(pickSeveral, choice())).toBe(true);
+  expect(isFitting(pickMultiple, choice())).toBe(true);
   expect(isBlank({ kind: 'extendedText', text: ' \n' })).toBe(true);
 });

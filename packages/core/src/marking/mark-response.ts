@@ -12,7 +12,7 @@ import {
 } from '../question/question.ts';
 import type { Response } from '../question/response.ts';
 import { areaHolds } from './area-holds.ts';
-import { isRightNumber } from './mark-number.ts';
+import { isCorrectNumber } from './mark-number.ts';
 import { isSameText } from './text-match.ts';
 
 /**
@@ -34,7 +34,7 @@ import { isSameText } from './text-match.ts';
 export function markResponse(question: Question, response: Response, locale = 'en'): Hundredths | null {
   if (isOpinion(question)) return 0;
   if (isTeacherMarked(question.kind)) return question.points === 0 ? 0 : null;
-  return share(question.points, rightShare(question, response, locale));
+  return share(question.points, correctShare(question, response, locale));
 }
 
 /** A part of the points, in whole hundredths and within bounds. */
@@ -42,29 +42,29 @@ function share(points: Hundredths, part: number): Hundredths {
   return Math.max(0, Math.min(points, Math.round(points * part)));
 }
 
-function rightShare(question: Question, response: Response, locale: string): number {
+function correctShare(question: Question, response: Response, locale: string): number {
   switch (question.kind) {
     case 'choice':
       return response.kind === 'choice' ? choiceShare(question, response.optionIds) : 0;
     case 'hottext':
       return response.kind === 'choice'
         ? picksShare(
-            question.words.filter(({ standing }) => standing === 'right'),
+            question.words.filter(({ standing }) => standing === 'correct'),
             response.optionIds,
-            question.several,
+            question.multiple,
           )
         : 0;
     case 'hotspot':
       return response.kind === 'choice'
         ? picksShare(
-            question.areas.filter(({ right }) => right),
+            question.areas.filter(({ correct }) => correct),
             response.optionIds,
-            question.several,
+            question.multiple,
           )
         : 0;
     case 'inlineChoice':
       return response.kind === 'gaps'
-        ? meanOf(question.gaps, ({ id, rightId }) => (response.gaps[id] === rightId ? 1 : 0))
+        ? meanOf(question.gaps, ({ id, correctId }) => (response.gaps[id] === correctId ? 1 : 0))
         : 0;
     case 'gapMatch':
       return response.kind === 'gaps' ? placesShare(question.gaps, response.gaps) : 0;
@@ -73,7 +73,7 @@ function rightShare(question: Question, response: Response, locale: string): num
     case 'textEntry':
       return response.kind === 'gaps' ? textEntryShare(question, response.gaps) : 0;
     case 'numeric':
-      return response.kind === 'number' && isRightNumber(question, response.text, locale) ? 1 : 0;
+      return response.kind === 'number' && isCorrectNumber(question, response.text, locale) ? 1 : 0;
     case 'order':
       return response.kind === 'order' ? orderShare(question, response.itemIds) : 0;
     case 'match':
@@ -99,32 +99,32 @@ function meanOf<T>(items: readonly T[], worth: (item: T) => number): number {
 }
 
 function choiceShare(question: ChoiceQuestion, optionIds: readonly string[]): number {
-  const { options, several, bounds, points } = question;
-  const isMapped = several && options.some((option) => option.worth !== undefined);
+  const { options, multiple, bounds, points } = question;
+  const isMapped = multiple && options.some((option) => option.worth !== undefined);
   if (!isMapped)
     return picksShare(
-      options.filter((option) => option.right),
+      options.filter((option) => option.correct),
       optionIds,
-      several,
+      multiple,
     );
   if (points === 0) return 0;
   const sum = options.reduce((all, { id, worth }) => all + (optionIds.includes(id) ? (worth ?? 0) : 0), 0);
   return Math.max(bounds?.lower ?? 0, Math.min(bounds?.upper ?? points, sum)) / points;
 }
 
-function picksShare(right: readonly { readonly id: string }[], picked: readonly string[], several: boolean): number {
-  const hits = right.filter(({ id }) => picked.includes(id)).length;
-  if (!several) return right.length === picked.length && hits === right.length ? 1 : 0;
-  return right.length === 0 ? 0 : (hits - (picked.length - hits)) / right.length;
+function picksShare(correct: readonly { readonly id: string }[], picked: readonly string[], multiple: boolean): number {
+  const hits = correct.filter(({ id }) => picked.includes(id)).length;
+  if (!multiple) return correct.length === picked.length && hits === correct.length ? 1 : 0;
+  return correct.length === 0 ? 0 : (hits - (picked.length - hits)) / correct.length;
 }
 
 function placesShare(
-  places: readonly { readonly id: string; readonly rightIds: readonly string[] }[],
+  places: readonly { readonly id: string; readonly correctIds: readonly string[] }[],
   given: Readonly<Record<string, string>>,
 ): number {
   // A place that stays empty is not one to fill, so nothing is earned by leaving it so.
-  const toFill = places.filter(({ rightIds }) => rightIds.length > 0);
-  return meanOf(toFill, ({ id, rightIds }) => (rightIds.includes(given[id] ?? '') ? 1 : 0));
+  const toFill = places.filter(({ correctIds }) => correctIds.length > 0);
+  return meanOf(toFill, ({ id, correctIds }) => (correctIds.includes(given[id] ?? '') ? 1 : 0));
 }
 
 function textEntryShare({ gaps, tolerance }: TextEntryQuestion, given: Readonly<Record<string, string>>): number {

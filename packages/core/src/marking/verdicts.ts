@@ -15,17 +15,17 @@ export function verdictsOf(question: Question, response: Response): Verdicts {
   if (isOpinion(question)) return {};
   switch (response.kind) {
     case 'choice':
-      return Object.fromEntries(response.optionIds.map((id) => [id, isRightPick(question, id)]));
+      return Object.fromEntries(response.optionIds.map((id) => [id, isCorrectPick(question, id)]));
     case 'gaps':
       return Object.fromEntries(
-        Object.entries(response.gaps).map(([id, given]) => [id, isRightGap(question, id, given)]),
+        Object.entries(response.gaps).map(([id, given]) => [id, isCorrectGap(question, id, given)]),
       );
     case 'order':
       return question.kind === 'order'
         ? Object.fromEntries(response.itemIds.map((id, index) => [id, question.items[index]?.id === id]))
         : {};
     case 'pairs':
-      return Object.fromEntries(response.pairs.map((pair) => [pair[0], isRightPair(question, pair)]));
+      return Object.fromEntries(response.pairs.map((pair) => [pair[0], isCorrectPair(question, pair)]));
     case 'points':
       return Object.fromEntries(
         response.points.map(([x, y], index) => [
@@ -38,27 +38,27 @@ export function verdictsOf(question: Question, response: Response): Verdicts {
   }
 }
 
-function isRightPick(question: Question, id: string): boolean {
+function isCorrectPick(question: Question, id: string): boolean {
   switch (question.kind) {
     case 'choice':
-      return question.options.some((option) => option.id === id && option.right);
+      return question.options.some((option) => option.id === id && option.correct);
     case 'hottext':
-      return question.words.some((word) => word.id === id && word.standing === 'right');
+      return question.words.some((word) => word.id === id && word.standing === 'correct');
     case 'hotspot':
-      return question.areas.some((area) => area.id === id && area.right);
+      return question.areas.some((area) => area.id === id && area.correct);
     default:
       return false;
   }
 }
 
-function isRightGap(question: Question, gapId: string, given: string): boolean {
+function isCorrectGap(question: Question, gapId: string, given: string): boolean {
   switch (question.kind) {
     case 'inlineChoice':
-      return question.gaps.some(({ id, rightId }) => id === gapId && rightId === given);
+      return question.gaps.some(({ id, correctId }) => id === gapId && correctId === given);
     case 'gapMatch':
-      return question.gaps.some(({ id, rightIds }) => id === gapId && rightIds.includes(given));
+      return question.gaps.some(({ id, correctIds }) => id === gapId && correctIds.includes(given));
     case 'graphicGapMatch':
-      return question.areas.some(({ id, rightIds }) => id === gapId && rightIds.includes(given));
+      return question.areas.some(({ id, correctIds }) => id === gapId && correctIds.includes(given));
     case 'textEntry':
       return question.gaps.some(
         ({ id, accepted }) =>
@@ -70,7 +70,7 @@ function isRightGap(question: Question, gapId: string, given: string): boolean {
   }
 }
 
-function isRightPair(question: Question, [a, b]: Pair): boolean {
+function isCorrectPair(question: Question, [a, b]: Pair): boolean {
   if (question.kind === 'match') return question.pairs.some(([left, right]) => left === a && right === b);
   if (question.kind !== 'associate') return false;
   return question.pairs.some(([one, other]) => (one === a && other === b) || (one === b && other === a));

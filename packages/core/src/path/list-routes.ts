@@ -32,7 +32,7 @@ export function listRoutes(lesson: PathLesson, most: number): readonly Route[] {
     const weight = own[index] as OwnSums;
     const sum = {
       timeMs: timeMs + (typeof weight.timeMs === 'number' ? weight.timeMs : weight.timeMs.mean),
-      points: points + (typeof weight.points === 'number' ? weight.points : weight.points.most),
+      points: points + (typeof weight.points === 'number' ? weight.points : weight.points.max),
     };
     for (const [place, { to, via }] of node.edges.entries()) {
       if (routes.length >= most) return;

@@ -4,8 +4,8 @@ import { boardAt, type NeedingStop, type PathGraph, type PathNode, pathGraph, we
 import { freeStart, type PathLesson } from './path-lesson.ts';
 
 export interface Range {
-  readonly least: number;
-  readonly most: number;
+  readonly min: number;
+  readonly max: number;
 }
 
 /** What the routes through a lesson come to. A route that turns back to where it has been is not counted as another. */
@@ -15,7 +15,7 @@ export interface PathFigures {
   readonly timeMs: Range;
   /** The mean over routes when every way at a turn is as likely as every other. */
   readonly meanTimeMs: number;
-  readonly points: { readonly least: Hundredths; readonly most: Hundredths };
+  readonly points: { readonly min: Hundredths; readonly max: Hundredths };
   readonly requiredStops: Range;
   /** Ways that lead back to where the route has been. */
   readonly turnBackCount: number;
@@ -81,7 +81,7 @@ interface Sums {
   readonly required: Range;
 }
 
-const none: Range = { least: 0, most: 0 };
+const none: Range = { min: 0, max: 0 };
 const atEnd: Sums = { routeCount: 1n, time: none, meanMs: 0, points: none, required: none };
 
 /** What a node comes to by itself; on a board, with as many of its tiles as it asks for, or with all. */
@@ -93,8 +93,8 @@ export interface OwnSums {
 
 function add({ timeMs, points, requiredStops }: OwnSums, onward: readonly Sums[]): Sums {
   const range = (own: number | Range, of: (sums: Sums) => Range): Range => ({
-    least: (typeof own === 'number' ? own : own.least) + Math.min(...onward.map((sums) => of(sums).least)),
-    most: (typeof own === 'number' ? own : own.most) + Math.max(...onward.map((sums) => of(sums).most)),
+    min: (typeof own === 'number' ? own : own.min) + Math.min(...onward.map((sums) => of(sums).min)),
+    max: (typeof own === 'number' ? own : own.max) + Math.max(...onward.map((sums) => of(sums).max)),
   });
   return {
     routeCount: onward.reduce((sum, { routeCount }) => sum + routeCount, 0n),
@@ -127,11 +127,11 @@ function withTiles(weight: OwnSums, board: NeedingStop, ofTiles: ReadonlyMap<str
     );
   return {
     timeMs: {
-      least: timesOf(({ time }) => time.least).least,
-      most: timesOf(({ time }) => time.most).most,
+      min: timesOf(({ time }) => time.min).min,
+      max: timesOf(({ time }) => time.max).max,
       mean: timesOf(({ meanMs }) => meanMs).mean,
     },
-    points: { least: pointsOf(({ points }) => points.least).least, most: pointsOf(({ points }) => points.most).most },
+    points: { min: pointsOf(({ points }) => points.min).min, max: pointsOf(({ points }) => points.max).max },
     requiredStops: weight.requiredStops,
   };
 }
@@ -203,7 +203,7 @@ export function longestFrom(lesson: PathLesson): readonly number[] {
       to === null || to < 0 || isBack.has(edgeKey(index, place)) ? 0 : (found[to] ?? 0),
     );
     const board = boardAt(lesson, node);
-    const ownMs = board ? needRange(board, tileTimes(board, node, found)).least : weighNode(lesson, node).timeMs;
+    const ownMs = board ? needRange(board, tileTimes(board, node, found)).min : weighNode(lesson, node).timeMs;
     found[index] = ownMs + Math.max(0, ...(board ? after.slice(-1) : after));
   }
   longest.set(lesson, found);

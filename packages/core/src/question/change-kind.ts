@@ -25,7 +25,7 @@ function headOf(question: Question): QuestionHead {
 
 interface Offered {
   readonly text: string;
-  readonly right: boolean;
+  readonly correct: boolean;
 }
 
 function carryOver(from: Question, to: Question, newId: NewId): Question {
@@ -33,10 +33,10 @@ function carryOver(from: Question, to: Question, newId: NewId): Question {
   const pairs = pairsOf(from);
   switch (to.kind) {
     case 'choice': {
-      if (from.kind === 'choice') return { ...to, options: keepOneRight(from.options, to.several) };
+      if (from.kind === 'choice') return { ...to, options: keepOneCorrect(from.options, to.multiple) };
       if (offered.length === 0) return to;
-      const options = offered.map(({ text, right }) => createOption(newId, text, right));
-      return { ...to, options: keepOneRight(options, to.several) };
+      const options = offered.map(({ text, correct }) => createOption(newId, text, correct));
+      return { ...to, options: keepOneCorrect(options, to.multiple) };
     }
     case 'poll':
       return offered.length === 0 ? to : { ...to, options: itemsFrom(offered, newId) };
@@ -44,9 +44,9 @@ function carryOver(from: Question, to: Question, newId: NewId): Question {
       return offered.length === 0 ? to : { ...to, items: itemsFrom(offered, newId) };
     case 'match': {
       if (pairs.length === 0) return to;
-      const left = pairs.map(([text]) => createItem(newId, text));
-      const right = pairs.map(([, text]) => createItem(newId, text));
-      return { ...to, left, right, pairs: left.map(({ id }, i) => [id, right[i]?.id ?? '']) };
+      const sources = pairs.map(([text]) => createItem(newId, text));
+      const targets = pairs.map(([, text]) => createItem(newId, text));
+      return { ...to, sources, targets, pairs: sources.map(({ id }, i) => [id, targets[i]?.id ?? '']) };
     }
     case 'associate': {
       if (pairs.length === 0) return to;
@@ -58,11 +58,11 @@ function carryOver(from: Question, to: Question, newId: NewId): Question {
     case 'textEntry':
       return withGapText(to, gapTextFrom(from), newId);
     case 'hotspot':
-      return 'areas' in from ? { ...to, areas: from.areas.map((area) => ({ ...bare(area), right: false })) } : to;
+      return 'areas' in from ? { ...to, areas: from.areas.map((area) => ({ ...bare(area), correct: false })) } : to;
     case 'selectPoint':
-      return 'areas' in from ? { ...to, areas: from.areas.map(bare), mostPoints: Math.max(1, from.areas.length) } : to;
+      return 'areas' in from ? { ...to, areas: from.areas.map(bare), maxPoints: Math.max(1, from.areas.length) } : to;
     case 'graphicGapMatch':
-      return 'areas' in from ? { ...to, areas: from.areas.map((area) => ({ ...bare(area), rightIds: [] })) } : to;
+      return 'areas' in from ? { ...to, areas: from.areas.map((area) => ({ ...bare(area), correctIds: [] })) } : to;
     default:
       return to;
   }
@@ -77,11 +77,11 @@ function bare<A extends { id: string; shape: 'rect' | 'ellipse' | 'poly'; coords
   return { id, shape, coords, label };
 }
 
-/** Where one is picked, only the first right one stays right. */
-function keepOneRight<O extends { readonly right: boolean }>(options: readonly O[], several: boolean): O[] {
-  if (several) return [...options];
-  const first = options.findIndex(({ right }) => right);
-  return options.map((option, index) => ({ ...option, right: index === first }));
+/** Where one is picked, only the first correct one stays correct. */
+function keepOneCorrect<O extends { readonly correct: boolean }>(options: readonly O[], multiple: boolean): O[] {
+  if (multiple) return [...options];
+  const first = options.findIndex(({ correct }) => correct);
+  return options.map((option, index) => ({ ...option, correct: index === first }));
 }
 
 function itemsFrom(offered: readonly Offered[], newId: NewId): Item[] {
@@ -90,31 +90,31 @@ function itemsFrom(offered: readonly Offered[], newId: NewId): Item[] {
 
 /** What a question gives to choose from, and what of it is right. */
 function offeredBy(question: Question): Offered[] {
-  const plain = (items: readonly Item[]) => items.map(({ text }) => ({ text, right: false }));
+  const plain = (items: readonly Item[]) => items.map(({ text }) => ({ text, correct: false }));
   switch (question.kind) {
     case 'choice':
-      return question.options.map(({ text, right }) => ({ text, right }));
+      return question.options.map(({ text, correct }) => ({ text, correct }));
     case 'poll':
       return plain(question.options);
     case 'order':
     case 'associate':
       return plain(question.items);
     case 'match':
-      return plain([...question.left, ...question.right]);
+      return plain([...question.sources, ...question.targets]);
     case 'gapMatch':
     case 'graphicGapMatch':
       return plain(question.words);
     case 'hottext':
       return question.words
         .filter(({ standing }) => standing !== 'plain')
-        .map(({ text, standing }) => ({ text: text.trim(), right: standing === 'right' }));
+        .map(({ text, standing }) => ({ text: text.trim(), correct: standing === 'correct' }));
     case 'textEntry':
       return question.gaps.flatMap(({ accepted }) =>
-        accepted.map(({ text, percent }) => ({ text, right: percent === 100 })),
+        accepted.map(({ text, percent }) => ({ text, correct: percent === 100 })),
       );
     case 'inlineChoice':
-      return question.gaps.flatMap(({ options, rightId }) =>
-        options.map(({ id, text }) => ({ text, right: id === rightId })),
+      return question.gaps.flatMap(({ options, correctId }) =>
+        options.map(({ id, text }) => ({ text, correct: id === correctId })),
       );
     default:
       return [];
@@ -123,7 +123,7 @@ function offeredBy(question: Question): Offered[] {
 
 function pairsOf(question: Question): [string, string][] {
   if (question.kind !== 'match' && question.kind !== 'associate') return [];
-  const items = question.kind === 'match' ? [...question.left, ...question.right] : question.items;
+  const items = question.kind === 'match' ? [...question.sources, ...question.targets] : question.items;
   const textOf = (id: string) => items.find((item) => item.id === id)?.text ?? '';
   return question.pairs.map(([a, b]) => [textOf(a), textOf(b)]);
 }
@@ -131,6 +131,6 @@ function pairsOf(question: Question): [string, string][] {
 /** The text with gaps of one kind, for another; of a pick with one right answer, that answer as a gap. */
 function gapTextFrom(question: Question): string {
   if ('pieces' in question) return gapTextOf(question);
-  const right = offeredBy(question).find((one) => one.right);
-  return right ? `[${right.text}]` : '';
+  const correct = offeredBy(question).find((one) => one.correct);
+  return correct ? `[${correct.text}]` : '';
 }

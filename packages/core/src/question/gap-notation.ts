@@ -101,13 +101,13 @@ function acceptedIn(question: GapQuestion, gapId: string): readonly AcceptedText
       return question.gaps.find(({ id }) => id === gapId)?.accepted ?? [];
     case 'inlineChoice': {
       const gap = question.gaps.find(({ id }) => id === gapId);
-      const { options = [], rightId = '' } = gap ?? {};
-      const [right, others] = [true, false].map((is) => options.filter(({ id }) => (id === rightId) === is));
-      return whole([...(right ?? []), ...(others ?? [])].map(({ text }) => text));
+      const { options = [], correctId = '' } = gap ?? {};
+      const [correct, others] = [true, false].map((is) => options.filter(({ id }) => (id === correctId) === is));
+      return whole([...(correct ?? []), ...(others ?? [])].map(({ text }) => text));
     }
     case 'gapMatch': {
-      const { rightIds = [] } = question.gaps.find(({ id }) => id === gapId) ?? {};
-      return whole(question.words.filter(({ id }) => rightIds.includes(id)).map(({ text }) => text));
+      const { correctIds = [] } = question.gaps.find(({ id }) => id === gapId) ?? {};
+      return whole(question.words.filter(({ id }) => correctIds.includes(id)).map(({ text }) => text));
     }
   }
 }
@@ -143,11 +143,11 @@ function gapsFrom(
         gaps: found.map(({ id, accepted }) => {
           const before = question.gaps.find((gap) => gap.id === id)?.options ?? [];
           const options = accepted.map(({ text }) => keepItem(before, text, newId));
-          return { id, options, rightId: options[0]?.id ?? '' };
+          return { id, options, correctId: options[0]?.id ?? '' };
         }),
       };
     case 'gapMatch': {
-      const inGaps = new Set(question.gaps.flatMap(({ rightIds }) => rightIds));
+      const inGaps = new Set(question.gaps.flatMap(({ correctIds }) => correctIds));
       const extras = question.words.filter(({ id }) => !inGaps.has(id));
       const words: Item[] = [];
       const gaps = found.map(({ id, accepted }) => {
@@ -160,7 +160,7 @@ function gapsFrom(
           );
         });
         words.push(...added);
-        return { id, rightIds: added.map((word) => word.id) };
+        return { id, correctIds: added.map((word) => word.id) };
       });
       return { gaps, words: [...words, ...extras.filter(({ id }) => !words.some((word) => word.id === id))] };
     }

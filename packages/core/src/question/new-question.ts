@@ -15,8 +15,8 @@ export function createItem(newId: NewId, text = ''): Item {
   return { id: newId(), text };
 }
 
-export function createOption(newId: NewId, text = '', right = false): ChoiceOption {
-  return { id: newId(), text, right, feedback: '' };
+export function createOption(newId: NewId, text = '', correct = false): ChoiceOption {
+  return { id: newId(), text, correct, feedback: '' };
 }
 
 /** Usual points: more for what takes longer, none for an opinion. Common practice, no source. */
@@ -32,10 +32,10 @@ export function fromHead(form: QuestionForm, head: QuestionHead, newId: NewId): 
     case 'choice':
     case 'choiceSeveral': {
       const options = Array.from({ length: 3 }, () => createOption(newId));
-      return { ...head, kind: 'choice', several: form === 'choiceSeveral', options };
+      return { ...head, kind: 'choice', multiple: form === 'choiceSeveral', options };
     }
     case 'poll':
-      return { ...head, kind: form, several: false, options: items(2) };
+      return { ...head, kind: form, multiple: false, options: items(2) };
     case 'inlineChoice':
     case 'gapMatch':
     case 'textEntry':
@@ -45,8 +45,8 @@ export function fromHead(form: QuestionForm, head: QuestionHead, newId: NewId): 
     case 'order':
       return { ...head, kind: form, items: items(3), scoring: 'exact' };
     case 'match': {
-      const [left, right] = [items(2), items(2)];
-      return { ...head, kind: form, left, right, pairs: left.map(({ id }, i) => [id, right[i]?.id ?? '']) };
+      const [sources, targets] = [items(2), items(2)];
+      return { ...head, kind: form, sources, targets, pairs: sources.map(({ id }, i) => [id, targets[i]?.id ?? '']) };
     }
     case 'associate': {
       const four = items(4);
@@ -62,22 +62,22 @@ export function fromHead(form: QuestionForm, head: QuestionHead, newId: NewId): 
       };
     }
     case 'hottext':
-      return { ...head, kind: form, several: true, words: [] };
+      return { ...head, kind: form, multiple: true, words: [] };
     case 'hotspot':
-      return { ...head, kind: form, several: false, areas: [] };
+      return { ...head, kind: form, multiple: false, areas: [] };
     case 'selectPoint':
-      return { ...head, kind: form, areas: [], mostPoints: 1 };
+      return { ...head, kind: form, areas: [], maxPoints: 1 };
     case 'graphicGapMatch':
       return { ...head, kind: form, words: [], areas: [] };
     case 'slider':
-      return { ...head, kind: form, least: 1, most: 5, step: 1, leastLabel: '', mostLabel: '' };
+      return { ...head, kind: form, min: 1, max: 5, step: 1, minLabel: '', maxLabel: '' };
     case 'extendedText':
     case 'discussion':
       return { ...head, kind: form };
     case 'drawing':
       return { ...head, kind: form, ground: head.picture ? 'picture' : 'blank' };
     case 'upload':
-      return { ...head, kind: form, mostFiles: 1 };
+      return { ...head, kind: form, maxFiles: 1 };
     case 'record':
       return { ...head, kind: form, withPicture: false, longestMs: 120_000 };
   }

@@ -4,10 +4,10 @@
  */
 
 /** What stands behind the dash of an option that is marked as right or wrong. */
-export function taskLine(line: string): { readonly right: boolean; readonly text: string } | null {
+export function taskLine(line: string): { readonly correct: boolean; readonly text: string } | null {
   const rest = afterDash(line);
   const box = rest === null ? null : /^\[([ xX])\](?=\s)/u.exec(rest);
-  return rest !== null && box ? { right: box[1] !== ' ', text: rest.slice(3).trim() } : null;
+  return rest !== null && box ? { correct: box[1] !== ' ', text: rest.slice(3).trim() } : null;
 }
 
 /** What stands behind a dash, where no box follows. */

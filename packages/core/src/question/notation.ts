@@ -124,9 +124,9 @@ function readChoice(head: QuestionHead, lines: readonly string[], newId: NewId):
     const found = taskLine(line);
     if (!found) return [];
     const [text = '', feedback = ''] = found.text.split(' :: ').map((part) => part.trim());
-    return [{ ...createOption(newId, text, found.right), feedback }];
+    return [{ ...createOption(newId, text, found.correct), feedback }];
   });
-  const form: QuestionForm = options.filter(({ right }) => right).length > 1 ? 'choiceSeveral' : 'choice';
+  const form: QuestionForm = options.filter(({ correct }) => correct).length > 1 ? 'choiceSeveral' : 'choice';
   return { ...(fromHead(form, head, newId) as QuestionOf<'choice'>), options };
 }
 
@@ -137,19 +137,19 @@ function withItems(kind: 'poll' | 'order', head: QuestionHead, texts: readonly s
 }
 
 function readMatch(head: QuestionHead, arrows: readonly (readonly [string, string])[], newId: NewId): Question {
-  const left: Item[] = [];
-  const right: Item[] = [];
+  const sources: Item[] = [];
+  const targets: Item[] = [];
   const pairs: [string, string][] = [];
-  for (const [leftText, rightText] of arrows) {
-    const other = right.find(({ text }) => text === rightText) ?? createItem(newId, rightText);
-    if (!right.includes(other)) right.push(other);
+  for (const [source, target] of arrows) {
+    const other = targets.find(({ text }) => text === target) ?? createItem(newId, target);
+    if (!targets.includes(other)) targets.push(other);
     // Nothing before the arrow: one more to choose from that belongs to none.
-    if (leftText === '') continue;
-    const one = createItem(newId, leftText);
-    left.push(one);
+    if (source === '') continue;
+    const one = createItem(newId, source);
+    sources.push(one);
     pairs.push([one.id, other.id]);
   }
-  return { ...(fromHead('match', head, newId) as QuestionOf<'match'>), left, right, pairs };
+  return { ...(fromHead('match', head, newId) as QuestionOf<'match'>), sources, targets, pairs };
 }
 
 function readNumber(head: QuestionHead, text: string, newId: NewId): Question {

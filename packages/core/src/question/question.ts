@@ -84,7 +84,7 @@ export interface QuestionHead {
 }
 
 export interface OutcomeFeedback {
-  readonly right?: string | undefined;
+  readonly correct?: string | undefined;
   readonly partly?: string | undefined;
   readonly wrong?: string | undefined;
 }
@@ -129,7 +129,7 @@ export interface Item {
 /** Pick one, or pick several. */
 export interface ChoiceQuestion extends QuestionHead {
   readonly kind: 'choice';
-  readonly several: boolean;
+  readonly multiple: boolean;
   readonly options: readonly ChoiceOption[];
   /** Each student sees the options in an order of their own. */
   readonly shuffle?: boolean | undefined;
@@ -138,7 +138,7 @@ export interface ChoiceQuestion extends QuestionHead {
 }
 
 export interface ChoiceOption extends Item {
-  readonly right: boolean;
+  readonly correct: boolean;
   /** Said to a student who picked this option, once they have answered. Empty for none. */
   readonly feedback: string;
   readonly picture?: LessonPicture | undefined;
@@ -149,7 +149,7 @@ export interface ChoiceOption extends Item {
 /** A choice without a key: an opinion. Carries no points. */
 export interface PollQuestion extends QuestionHead {
   readonly kind: 'poll';
-  readonly several: boolean;
+  readonly multiple: boolean;
   readonly options: readonly Item[];
 }
 
@@ -163,14 +163,14 @@ interface GapText extends QuestionHead {
 /** Gaps with a list of words each. */
 export interface InlineChoiceQuestion extends GapText {
   readonly kind: 'inlineChoice';
-  readonly gaps: readonly { readonly id: string; readonly options: readonly Item[]; readonly rightId: string }[];
+  readonly gaps: readonly { readonly id: string; readonly options: readonly Item[]; readonly correctId: string }[];
 }
 
 /** Gaps into which words from one box are put; each word is there once. */
 export interface GapMatchQuestion extends GapText {
   readonly kind: 'gapMatch';
   readonly words: readonly Item[];
-  readonly gaps: readonly { readonly id: string; readonly rightIds: readonly string[] }[];
+  readonly gaps: readonly { readonly id: string; readonly correctIds: readonly string[] }[];
 }
 
 /** Gaps that are typed. */
@@ -223,9 +223,9 @@ export interface OrderQuestion extends QuestionHead {
 /** Each on the left belongs to one on the right. */
 export interface MatchQuestion extends QuestionHead {
   readonly kind: 'match';
-  readonly left: readonly Item[];
+  readonly sources: readonly Item[];
   /** More than on the left make it harder. */
-  readonly right: readonly Item[];
+  readonly targets: readonly Item[];
   readonly pairs: readonly Pair[];
 }
 
@@ -241,7 +241,7 @@ export interface AssociateQuestion extends QuestionHead {
 /** A text in which some words can be pointed at. */
 export interface HottextQuestion extends QuestionHead {
   readonly kind: 'hottext';
-  readonly several: boolean;
+  readonly multiple: boolean;
   readonly words: readonly HottextWord[];
 }
 
@@ -249,7 +249,7 @@ export interface HottextWord {
   readonly id: string;
   readonly text: string;
   /** Plain words cannot be pointed at. */
-  readonly standing: 'plain' | 'wrong' | 'right';
+  readonly standing: 'plain' | 'wrong' | 'correct';
 }
 
 /**
@@ -267,8 +267,8 @@ export interface Area {
 /** Areas of a picture that can be picked. */
 export interface HotspotQuestion extends QuestionHead {
   readonly kind: 'hotspot';
-  readonly several: boolean;
-  readonly areas: readonly (Area & { readonly right: boolean })[];
+  readonly multiple: boolean;
+  readonly areas: readonly (Area & { readonly correct: boolean })[];
 }
 
 /** Points set on a picture, right inside areas nobody is shown. */
@@ -276,24 +276,24 @@ export interface SelectPointQuestion extends QuestionHead {
   readonly kind: 'selectPoint';
   readonly areas: readonly Area[];
   /** How many points may be set; as many as there are areas, or more. */
-  readonly mostPoints: number;
+  readonly maxPoints: number;
 }
 
 /** Labels that are put on places of a picture. */
 export interface GraphicGapMatchQuestion extends QuestionHead {
   readonly kind: 'graphicGapMatch';
   readonly words: readonly Item[];
-  readonly areas: readonly (Area & { readonly rightIds: readonly string[] })[];
+  readonly areas: readonly (Area & { readonly correctIds: readonly string[] })[];
 }
 
 /** A value on a scale: an opinion, or with a key. */
 export interface SliderQuestion extends QuestionHead {
   readonly kind: 'slider';
-  readonly least: number;
-  readonly most: number;
+  readonly min: number;
+  readonly max: number;
   readonly step: number;
-  readonly leastLabel: string;
-  readonly mostLabel: string;
+  readonly minLabel: string;
+  readonly maxLabel: string;
   /** The values that are right; absent for an opinion. */
   readonly key?: { readonly from: number; readonly to: number } | undefined;
 }
@@ -305,7 +305,7 @@ export interface ExtendedTextQuestion extends QuestionHead {
   readonly wordBox?: readonly string[] | undefined;
   readonly starters?: readonly string[] | undefined;
   /** How many words are asked for. Told, never enforced. */
-  readonly wordRange?: { readonly least: number | null; readonly most: number | null } | undefined;
+  readonly wordRange?: { readonly min: number | null; readonly max: number | null } | undefined;
 }
 
 export const drawingGrounds = ['blank', 'grid', 'axes', 'picture'] as const;
@@ -319,7 +319,7 @@ export interface DrawingQuestion extends QuestionHead {
 
 export interface UploadQuestion extends QuestionHead {
   readonly kind: 'upload';
-  readonly mostFiles: number;
+  readonly maxFiles: number;
 }
 
 export interface RecordQuestion extends QuestionHead {

@@ -4,7 +4,7 @@ import type { Pair, QuestionKind } from './question.ts';
 /** What a student gives to one question, by what is given and not by what was asked: several kinds share a form. */
 export type Response = ResponseBody & {
   /** How sure the student says they are, where the question asks for it. */
-  readonly sure?: Confidence | undefined;
+  readonly confidence?: Confidence | undefined;
 };
 
 /** From a guess to certain. */
@@ -46,22 +46,22 @@ type Named = { readonly id: string };
 
 /** The part of a question that tells whether a response fits it; a learner's question has it too. */
 export type ResponseShape =
-  | { readonly kind: 'choice' | 'poll'; readonly several: boolean; readonly options: readonly Named[] }
-  | { readonly kind: 'hottext'; readonly several: boolean; readonly words: readonly Named[] }
-  | { readonly kind: 'hotspot'; readonly several: boolean; readonly areas: readonly Named[] }
+  | { readonly kind: 'choice' | 'poll'; readonly multiple: boolean; readonly options: readonly Named[] }
+  | { readonly kind: 'hottext'; readonly multiple: boolean; readonly words: readonly Named[] }
+  | { readonly kind: 'hotspot'; readonly multiple: boolean; readonly areas: readonly Named[] }
   | { readonly kind: 'inlineChoice'; readonly gaps: readonly (Named & { readonly options: readonly Named[] })[] }
   | { readonly kind: 'gapMatch'; readonly gaps: readonly Named[]; readonly words: readonly Named[] }
   | { readonly kind: 'graphicGapMatch'; readonly areas: readonly Named[]; readonly words: readonly Named[] }
   | { readonly kind: 'textEntry'; readonly gaps: readonly Named[] }
   | { readonly kind: 'numeric' }
   | { readonly kind: 'order'; readonly items: readonly Named[] }
-  | { readonly kind: 'match'; readonly left: readonly Named[]; readonly right: readonly Named[] }
+  | { readonly kind: 'match'; readonly sources: readonly Named[]; readonly targets: readonly Named[] }
   | { readonly kind: 'associate'; readonly items: readonly Named[] }
-  | { readonly kind: 'selectPoint'; readonly mostPoints: number }
-  | { readonly kind: 'slider'; readonly least: number; readonly most: number }
+  | { readonly kind: 'selectPoint'; readonly maxPoints: number }
+  | { readonly kind: 'slider'; readonly min: number; readonly max: number }
   | { readonly kind: 'extendedText' | 'discussion' }
   | { readonly kind: 'drawing' }
-  | { readonly kind: 'upload'; readonly mostFiles: number }
+  | { readonly kind: 'upload'; readonly maxFiles: number }
   | { readonly kind: 'record' }
   /** Whose words are not shown yet: nothing fits it. */
   | { readonly kind: 'sealed'; readonly of: QuestionKind };
@@ -71,11 +71,11 @@ export function isFitting(question: ResponseShape, response: Response): boolean 
   switch (question.kind) {
     case 'choice':
     case 'poll':
-      return response.kind === 'choice' && arePicks(response.optionIds, question.options, question.several);
+      return response.kind === 'choice' && arePicks(response.optionIds, question.options, question.multiple);
     case 'hottext':
-      return response.kind === 'choice' && arePicks(response.optionIds, question.words, question.several);
+      return response.kind === 'choice' && arePicks(response.optionIds, question.words, question.multiple);
     case 'hotspot':
-      return response.kind === 'choice' && arePicks(response.optionIds, question.areas, question.several);
+      return response.kind === 'choice' && arePicks(response.optionIds, question.areas, question.multiple);
     case 'inlineChoice':
       return (
         response.kind === 'gaps' &&
@@ -103,24 +103,24 @@ export function isFitting(question: ResponseShape, response: Response): boolean 
         arePicks(response.itemIds, question.items, true)
       );
     case 'match':
-      return response.kind === 'pairs' && areMatched(response.pairs, question.left, question.right);
+      return response.kind === 'pairs' && areMatched(response.pairs, question.sources, question.targets);
     case 'associate':
       return response.kind === 'pairs' && areAssociated(response.pairs, question.items);
     case 'selectPoint':
       return (
         response.kind === 'points' &&
-        response.points.length <= question.mostPoints &&
+        response.points.length <= question.maxPoints &&
         response.points.flat().every((at) => at >= 0 && at <= 10_000)
       );
     case 'slider':
-      return response.kind === 'scale' && response.value >= question.least && response.value <= question.most;
+      return response.kind === 'scale' && response.value >= question.min && response.value <= question.max;
     case 'extendedText':
     case 'discussion':
       return response.kind === 'extendedText' && response.text.length <= longestTextLength;
     case 'drawing':
       return response.kind === 'drawing' && drawingPointCount(response.drawing) <= maxDrawingPoints;
     case 'upload':
-      return response.kind === 'files' && response.files.length <= question.mostFiles;
+      return response.kind === 'files' && response.files.length <= question.maxFiles;
     case 'record':
       return response.kind === 'files' && response.files.length <= 1;
     case 'sealed':
@@ -136,8 +136,8 @@ function areDifferent(ids: readonly string[]): boolean {
   return new Set(ids).size === ids.length;
 }
 
-function arePicks(ids: readonly string[], among: readonly Named[], several: boolean): boolean {
-  return areDifferent(ids) && ids.every((id) => isKnown(among, id)) && (several || ids.length <= 1);
+function arePicks(ids: readonly string[], among: readonly Named[], multiple: boolean): boolean {
+  return areDifferent(ids) && ids.every((id) => isKnown(among, id)) && (multiple || ids.length <= 1);
 }
 
 /** Each word is there once, so it stands in one place. */

@@ -67,19 +67,19 @@ Draw nothing, write something.`);
     const [one, several, , order, match, number, gaps, written] = questions;
     expect(one).toMatchObject({
       stem: 'Which force squeezes?',
-      several: false,
+      multiple: false,
       options: [
-        { text: 'Compression', right: true, feedback: 'Yes.' },
-        { text: 'Tension', right: false, feedback: 'That pulls.' },
+        { text: 'Compression', correct: true, feedback: 'Yes.' },
+        { text: 'Tension', correct: false, feedback: 'That pulls.' },
       ],
     });
     expect(several).toMatchObject({
-      several: true,
+      multiple: true,
       hint: { text: 'Think of a rope.', cost: 0 },
       teacherNote: "From last year's test.",
     });
     expect(order).toMatchObject({ items: [{ text: 'Deck' }, { text: 'Hangers' }, { text: 'Cable' }] });
-    expect(match).toMatchObject({ left: [{ text: 'Arch' }, { text: 'Cable' }], right: { length: 3 } });
+    expect(match).toMatchObject({ sources: [{ text: 'Arch' }, { text: 'Cable' }], targets: { length: 3 } });
     expect(number).toMatchObject({ value: 3.2, unit: 'kN', tolerance: { kind: 'relative', percent: 5 } });
     expect(gaps).toMatchObject({ stem: 'Fill in.', gaps: [{ accepted: [{ text: 'thrust' }, { percent: 50 }] }] });
     expect(written).toMatchObject({ modelAnswer: 'The load bends them.' });
@@ -184,13 +184,13 @@ describe('another kind', () => {
   test('answers carry over where they have a counterpart', () => {
     const several = changeKind(everyKind.choice, 'choice', newId);
     expect(several).toMatchObject({
-      several: false,
-      options: [{ right: true }, { right: false }, { right: false, text: 'Hanger' }],
+      multiple: false,
+      options: [{ correct: true }, { correct: false }, { correct: false, text: 'Hanger' }],
     });
     expect(changeKind(everyKind.match, 'associate', newId)).toMatchObject({ items: { length: 4 } });
     expect(changeKind(everyKind.textEntry, 'gapMatch', newId)).toMatchObject({
       words: [{ text: 'SECRET thrust' }, { text: 'SECRET push' }],
     });
-    expect(changeKind(everyKind.hotspot, 'selectPoint', newId)).toMatchObject({ areas: { length: 3 }, mostPoints: 3 });
+    expect(changeKind(everyKind.hotspot, 'selectPoint', newId)).toMatchObject({ areas: { length: 3 }, maxPoints: 3 });
   });
 });

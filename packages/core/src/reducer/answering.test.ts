@@ -6,7 +6,7 @@ import { everyKind } from '../examples/every-kind.ts';
 import { lessonOf } from '../examples/kinds-lesson.ts';
 import { learnerView } from '../learner/learner-view.ts';
 import { showsTheSame } from '../learner/shows-the-same.ts';
-import { rightResponse } from '../marking/right-response.ts';
+import { correctResponse } from '../marking/correct-response.ts';
 import { createContext } from '../own-lesson/create-context.ts';
 import type { Question } from '../question/question.ts';
 import type { Response } from '../question/response.ts';
@@ -52,7 +52,7 @@ describe('several tries', () => {
     expect(student.answer({ 'q-one': wrong })).toBe('taken');
     expect(student.stop()?.phase).toBe('open');
     const result = student.view().results['q-one'];
-    expect(result).toMatchObject({ points: 0, right: null, said: 'Look again.', mayTryAgain: true });
+    expect(result).toMatchObject({ points: 0, answerKey: null, said: 'Look again.', mayTryAgain: true });
     expect(JSON.stringify(student.view())).not.toContain('SECRET feedback compression');
   });
 
@@ -80,7 +80,7 @@ describe('several tries', () => {
     other.answer({ 'q-one': wrong });
     expect(other.take({ type: 'kept', stopId: 'stop' })).toBe('taken');
     expect(other.stop()?.phase).toBe('answered');
-    expect(other.view().results['q-one']?.right).toEqual(right);
+    expect(other.view().results['q-one']?.answerKey).toEqual(right);
   });
 
   test('trying again never takes points away, and what was right is not asked again', () => {
@@ -109,7 +109,7 @@ describe('several tries', () => {
       student.answer({ 'q-one': wrong });
       expect(student.take(leave)).toBe('taken');
       expect(student.stop()?.phase).toBe('answered');
-      expect(student.view().results['q-one']?.right).toEqual(right);
+      expect(student.view().results['q-one']?.answerKey).toEqual(right);
     }
   });
 
@@ -235,7 +235,7 @@ describe('a key that was put right', () => {
   });
 
   test('answers count by the key of their time', () => {
-    const options = pickOne.options.map((option) => ({ ...option, right: !option.right }));
+    const options = pickOne.options.map((option) => ({ ...option, correct: !option.correct }));
     const lesson = lessonOf([pickOne]);
     const context = createContext(lesson, defaultTerms, [{ question: { ...pickOne, options }, at: startAt + 1_000 }]);
     expect([startAt, startAt + 1_000].map((when) => context.mark('q-one', right, when))).toEqual([200, 0]);
@@ -243,7 +243,7 @@ describe('a key that was put right', () => {
 
   test('may change nothing that a student sees', () => {
     const { choice, numeric, order, gapMatch } = everyKind;
-    const turned = { ...choice, options: choice.options.map((option) => ({ ...option, right: !option.right })) };
+    const turned = { ...choice, options: choice.options.map((option) => ({ ...option, correct: !option.correct })) };
     expect(showsTheSame(choice, turned)).toBe(true);
     expect(showsTheSame(choice, { ...turned, stem: 'Other' })).toBe(false);
     expect(showsTheSame(choice, { ...choice, points: 1 })).toBe(false);
@@ -252,7 +252,7 @@ describe('a key that was put right', () => {
     expect(showsTheSame(numeric, { ...numeric, unitNeeded: false })).toBe(false);
     expect(showsTheSame(order, { ...order, items: order.items.toReversed() })).toBe(true);
     expect(
-      showsTheSame(gapMatch, { ...gapMatch, gaps: gapMatch.gaps.map((gap) => ({ ...gap, rightIds: ['w3'] })) }),
+      showsTheSame(gapMatch, { ...gapMatch, gaps: gapMatch.gaps.map((gap) => ({ ...gap, correctIds: ['w3'] })) }),
     ).toBe(true);
     expect(showsTheSame(choice, numeric)).toBe(false);
   });
@@ -265,7 +265,7 @@ describe('what a student is shown of each kind', () => {
     const { lesson, results, hints } = at(questions).view();
     const shown = JSON.stringify({ lesson, results, hints });
     expect(shown).not.toContain('SECRET');
-    for (const secret of ['"right"', 'rightId', 'pairs"', '"key"', 'accepted', '3.2345678', 'standing', 'worth'])
+    for (const secret of ['"correct"', 'correctId', 'pairs"', '"key"', 'accepted', '3.2345678', 'standing', 'worth'])
       expect(shown.replaceAll('"right":[', '')).not.toContain(secret);
   });
 
@@ -290,12 +290,12 @@ describe('what a student is shown of each kind', () => {
   test('once answered, the key of what a program marks, and only of that', () => {
     const student = at(questions);
     const responses = Object.fromEntries(
-      questions.map((question) => [question.id, rightResponse(question) ?? blankOf(question)]),
+      questions.map((question) => [question.id, correctResponse(question) ?? blankOf(question)]),
     );
     expect(student.answer(responses as Record<string, Response>)).toBe('taken');
     const { results } = student.view();
     for (const question of questions) {
-      expect(results[question.id]?.right).toEqual(rightResponse(question));
+      expect(results[question.id]?.answerKey).toEqual(correctResponse(question));
       expect(results[question.id]?.modelAnswer).toBeNull();
     }
     expect(JSON.stringify(student.view())).not.toMatch(/SECRET (note|hint|target|model)/);

@@ -43,10 +43,10 @@ const arrivingAt = (events: readonly AttemptEvent[], receivedAt: number) =>
 const begin = () => beginAttempt({ begunAt, secret: 'of a test' });
 const answeredIn = (state: AttemptState) =>
   Object.values(state.stops).filter(({ phase }) => phase === 'answered').length;
-const seen = ({ intake: _, doubts, ...rest }: AttemptState) => ({
+const seen = ({ intake: _, discrepancies, ...rest }: AttemptState) => ({
   ...rest,
-  cutMs: doubts.cutMs,
-  refused: doubts.refusedCount,
+  cutMs: discrepancies.cutMs,
+  refused: discrepancies.refusedCount,
   stops: Object.fromEntries(Object.entries(rest.stops).map(([id, { arrivedAt: __, ...stop }]) => [id, stop])),
 });
 
@@ -57,7 +57,7 @@ describe('half an hour offline', () => {
 
   test('as it happens, all of it is taken', () => {
     expect(answeredIn(live)).toBe(count);
-    expect(live.doubts).toMatchObject({ cutMs: 0, refusedCount: 0, lateAnswers: 0 });
+    expect(live.discrepancies).toMatchObject({ cutMs: 0, refusedCount: 0, lateAnswers: 0 });
   });
 
   test('any batching, with pauses, and however late, gives the same state', () => {
@@ -86,14 +86,14 @@ describe('half an hour offline', () => {
         ...arrivingAt(events.slice(1), lastAt + 2 * minute),
       ]);
       expect(answeredIn(state)).toBe(count);
-      expect(state.doubts.cutMs).toBe(0);
+      expect(state.discrepancies.cutMs).toBe(0);
     }
   });
 
   test('answers that came in much later than they were given say so', () => {
     const state = takeInAll(context, begin(), arrivingAt(events, lastAt + 10 * minute));
     expect(answeredIn(state)).toBe(count);
-    expect(state.doubts.lateAnswers).toBe(count);
+    expect(state.discrepancies.lateAnswers).toBe(count);
     expect(state.stops['s-0']).toMatchObject({ arrivedAt: lastAt + 10 * minute, settledAt: begunAt + 66_000 });
   });
 
@@ -134,7 +134,7 @@ describe('what is not believed', () => {
     const state = takeInAll(open, begin(), events);
     // What was met in the second before hiding may be told just after, at the fastest rate, with a second of slack.
     expect(metMs(state)).toBeLessThanOrEqual(60_000 + 4_000);
-    expect(state.doubts.hiddenMs).toBeGreaterThanOrEqual(12_000);
+    expect(state.discrepancies.hiddenMs).toBeGreaterThanOrEqual(12_000);
     expect(state.timeSpentMs).toBe(61_000);
   });
 

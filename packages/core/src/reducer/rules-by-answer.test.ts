@@ -11,29 +11,35 @@ const head = { id: 'q', stem: 'How do you see it?', points: 0, teacherNote: '' }
 const item = (id: string) => ({ id, text: id });
 
 const scale: Question = {
-  ...{ ...head, kind: 'slider', least: 1, most: 5, step: 1 },
-  ...{ leastLabel: 'not at all', mostLabel: 'entirely' },
+  ...{ ...head, kind: 'slider', min: 1, max: 5, step: 1 },
+  ...{ minLabel: 'not at all', maxLabel: 'entirely' },
 };
 const hotspot: Question = {
-  ...{ ...head, kind: 'hotspot', several: false },
-  areas: ['deck', 'pier'].map((id) => ({ id, shape: 'rect', coords: [0, 0, 10, 10], label: id, right: id === 'deck' })),
+  ...{ ...head, kind: 'hotspot', multiple: false },
+  areas: ['deck', 'pier'].map((id) => ({
+    id,
+    shape: 'rect',
+    coords: [0, 0, 10, 10],
+    label: id,
+    correct: id === 'deck',
+  })),
 } as Question;
 const hottext: Question = {
-  ...{ ...head, kind: 'hottext', several: true },
+  ...{ ...head, kind: 'hottext', multiple: true },
   words: [
     { id: 'the', text: 'The', standing: 'plain' },
-    { id: 'arch', text: 'arch', standing: 'right' },
+    { id: 'arch', text: 'arch', standing: 'correct' },
     { id: 'river', text: 'river', standing: 'wrong' },
   ],
 };
 const gaps: Question = {
   ...{ ...head, kind: 'inlineChoice', text: [] },
   gaps: [
-    { id: 'g1', options: [item('pull'), item('push')], rightId: 'pull' },
-    { id: 'g2', options: [item('long'), item('short')], rightId: 'long' },
+    { id: 'g1', options: [item('pull'), item('push')], correctId: 'pull' },
+    { id: 'g2', options: [item('long'), item('short')], correctId: 'long' },
   ],
 } as unknown as Question;
-const poll: Question = { ...head, kind: 'poll', several: false, options: [item('yes'), item('no')] };
+const poll: Question = { ...head, kind: 'poll', multiple: false, options: [item('yes'), item('no')] };
 
 const picked = (optionId: string): Rule['when'] => ({ kind: 'picked', questionId: 'q', optionId });
 const choice = (...optionIds: string[]): Response => ({ kind: 'choice', optionIds });

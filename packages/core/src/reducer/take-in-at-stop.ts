@@ -135,7 +135,7 @@ const arrivedLate = (event: AttemptEvent) => (isLateArrival(event) ? { arrivedAt
 
 function countLate(state: AttemptState, event: AttemptEvent): AttemptState {
   if (!isLateArrival(event)) return state;
-  return { ...state, doubts: { ...state.doubts, lateAnswers: state.doubts.lateAnswers + 1 } };
+  return { ...state, discrepancies: { ...state.discrepancies, lateAnswers: state.discrepancies.lateAnswers + 1 } };
 }
 
 type ChoseEvent = Extract<LearnerEvent, { type: 'chose' }>;

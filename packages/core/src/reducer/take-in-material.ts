@@ -35,15 +35,18 @@ export function applyMet(context: WalkContext, state: AttemptState, event: MetEv
   const claimedMs = Math.max(0, event.toMs - event.fromMs);
   const believedMs = Math.max(0, toMs - fromMs);
   const overMs = claimedMs - believedMs;
-  const doubts = overMs > gateToleranceMs ? withDoubt(state.doubts, Math.round(overMs), sitting.away) : state.doubts;
-  if (believedMs === 0) return { ...state, doubts };
+  const discrepancies =
+    overMs > gateToleranceMs
+      ? withDiscrepancy(state.discrepancies, Math.round(overMs), sitting.away)
+      : state.discrepancies;
+  if (believedMs === 0) return { ...state, discrepancies };
   const coverage = overAllMs > 0 ? addInterval(before.coverage, { fromMs, toMs }) : bySitting;
   const newlyMs = (unionMs(coverage) - unionMs(before.coverage)) * price;
   const after: PartState = { coverage, furthestMs: Math.max(before.furthestMs, toMs), positionMs: toMs };
   const spent: Sitting = { ...sitting, creditMs: sitting.creditMs - believedMs * price, metAtMs: sitting.deviceMs };
   return {
     ...state,
-    doubts,
+    discrepancies,
     currentPartId: part.id,
     parts: { ...state.parts, [part.id]: after },
     intake: {
@@ -54,8 +57,16 @@ export function applyMet(context: WalkContext, state: AttemptState, event: MetEv
   };
 }
 
-function withDoubt(doubts: AttemptState['doubts'], overMs: number, isHidden: boolean): AttemptState['doubts'] {
-  return { ...doubts, cutMs: doubts.cutMs + overMs, hiddenMs: doubts.hiddenMs + (isHidden ? overMs : 0) };
+function withDiscrepancy(
+  discrepancies: AttemptState['discrepancies'],
+  overMs: number,
+  isHidden: boolean,
+): AttemptState['discrepancies'] {
+  return {
+    ...discrepancies,
+    cutMs: discrepancies.cutMs + overMs,
+    hiddenMs: discrepancies.hiddenMs + (isHidden ? overMs : 0),
+  };
 }
 
 const unionMs = (coverage: Coverage) => coverage.reduce((sum, { fromMs, toMs }) => sum + toMs - fromMs, 0);

@@ -27,14 +27,14 @@ const outcomesOf = (events: readonly AttemptEvent[], context = contextOf()) => {
 };
 
 /** What a learner and a teacher can see; leaves out the book-keeping of arrival. */
-const visible = ({ intake: _intake, version: _version, doubts, ...rest }: AttemptState) => ({
+const visible = ({ intake: _intake, version: _version, discrepancies, ...rest }: AttemptState) => ({
   ...rest,
-  cutMs: doubts.cutMs,
+  cutMs: discrepancies.cutMs,
 });
 
 test('an honest walk is taken whole and marked', () => {
   const state = takeInAll(contextOf(), begin(), walk(wholeWalk));
-  expect(state.doubts).toEqual({ cutMs: 0, hiddenMs: 0, lateAnswers: 0, refusedCount: 0, refusals: [] });
+  expect(state.discrepancies).toEqual({ cutMs: 0, hiddenMs: 0, lateAnswers: 0, refusedCount: 0, refusals: [] });
   expect(state.handedInAt).not.toBeNull();
   expect(metMs(state.parts.clip?.coverage ?? [], { fromMs: 10_000, toMs: 50_000 })).toBe(40_000);
   expect(state.stops['s-one']?.answers['q-one']?.points).toBe(200);
@@ -114,7 +114,9 @@ describe('order and repetition', () => {
         const first = arrival.find((event) => event.type === 'answered');
         const points = first?.sittingId === 'laptop' ? 200 : 0;
         expect(state.stops['s-one']?.answers['q-one']?.points).toBe(points);
-        expect(new Set(state.doubts.refusals.map((refusal) => refusal.reason))).toEqual(new Set(['alreadySettled']));
+        expect(new Set(state.discrepancies.refusals.map((refusal) => refusal.reason))).toEqual(
+          new Set(['alreadySettled']),
+        );
         expect(takeInAll(contextOf(), begin(), arrival)).toEqual(state);
       }),
     );
@@ -149,7 +151,7 @@ describe('what is not believed', () => {
     ]);
     // Domain 1: media seconds ≤ (wall-clock seconds + 5) × the highest rate allowed.
     expect(metMs(state.parts.clip?.coverage ?? [], { fromMs: 0, toMs: 3_600_000 })).toBe((60 + 5) * 1000 * 2);
-    expect(state.doubts.cutMs).toBe(3_600_000 - 130_000);
+    expect(state.discrepancies.cutMs).toBe(3_600_000 - 130_000);
   });
 
   test('the five seconds of slack are granted once, not with every request', () => {
@@ -174,7 +176,7 @@ describe('what is not believed', () => {
       walk([{ type: 'opened' }, { type: 'met', partId: 'clip', fromMs: 10_000, toMs: 45_000, rate: 1 }]),
     );
     expect(state.parts.clip?.furthestMs).toBe(20_000);
-    expect(state.doubts.cutMs).toBe(25_000);
+    expect(state.discrepancies.cutMs).toBe(25_000);
   });
 
   test.each<[string, LearnerEventBody[], string]>([
@@ -260,7 +262,7 @@ test('with skipping on, a learner may pass over stops and hand in; what is left 
     { type: 'handedIn' },
   ]);
   const state = takeInAll(context, begin(), events);
-  expect(state.doubts.refusedCount).toBe(0);
+  expect(state.discrepancies.refusedCount).toBe(0);
   expect(Object.values(state.stops).map((stop) => stop.phase)).toEqual(['passed', 'passed', 'passed']);
 });
 
@@ -296,7 +298,7 @@ test('a teacher marks, marks again and comments; points out of range are refused
     mark({ type: 'marked', ...on, points: 401 }),
   ]);
   expect(state.stops['s-two']?.answers['q-written']).toMatchObject({ points: 350, markedBy: 't', comment: 'Say why.' });
-  expect(state.doubts.refusals.map((refusal) => refusal.reason)).toEqual(['pointsOutOfRange']);
+  expect(state.discrepancies.refusals.map((refusal) => refusal.reason)).toEqual(['pointsOutOfRange']);
 });
 
 test('progress never falls along any walk of random events', () => {

@@ -158,14 +158,14 @@ function toApplied(before: AttemptState, event: AttemptEvent, result: AttemptSta
 }
 
 function refuse(state: AttemptState, event: AttemptEvent, reason: Refusal): Applied {
-  const { doubts } = state;
+  const { discrepancies } = state;
   return {
     state: {
       ...state,
-      doubts: {
-        ...doubts,
-        refusedCount: doubts.refusedCount + 1,
-        refusals: [...doubts.refusals.slice(-9), { eventId: event.id, reason }],
+      discrepancies: {
+        ...discrepancies,
+        refusedCount: discrepancies.refusedCount + 1,
+        refusals: [...discrepancies.refusals.slice(-9), { eventId: event.id, reason }],
       },
     },
     outcome: { kind: 'refused', reason },

@@ -142,10 +142,10 @@ describe('an answer that was given back', () => {
     walk.do(hint, 1);
     walk.answer({ 'q-one': wrong }, 2);
     walk.do({ type: 'kept', stopId: 'stop' }, 3);
-    expect(walk.view().results['q-one']?.right).not.toBeNull();
+    expect(walk.view().results['q-one']?.answerKey).not.toBeNull();
     walk.teach({ type: 'returned', stopId: 'stop', questionId: 'q-one', by: 'teacher' }, 4);
     const result = walk.view().results['q-one'];
-    expect(result).toMatchObject({ right: null, verdicts: {}, modelAnswer: null, returned: true });
+    expect(result).toMatchObject({ answerKey: null, verdicts: {}, modelAnswer: null, returned: true });
     expect(walk.do({ type: 'revised', stopId: 'stop', questionId: 'q-one', response: right }, 5)).toBe('taken');
     expect(walk.answerTo('q-one')).toMatchObject({ points: 70, hintCost: 30 });
     expect(walk.answerTo('q-one')?.earlier).toMatchObject([{ because: 'returned', points: 0 }]);
@@ -156,14 +156,14 @@ describe('marking anew', () => {
   test('by a key that did not change takes nothing away from who earned it on an earlier try', () => {
     const asked: Question = {
       ...pickOne,
-      several: true,
+      multiple: true,
       tries: { count: 2, laterPercent: 100 },
       bounds: { lower: 0, upper: 200 },
     };
     const walk = student([
       {
         ...asked,
-        options: asked.kind === 'choice' ? asked.options.map((o) => ({ ...o, worth: o.right ? 150 : 0 })) : [],
+        options: asked.kind === 'choice' ? asked.options.map((o) => ({ ...o, worth: o.correct ? 150 : 0 })) : [],
       } as Question,
     ]);
     walk.do(reach);

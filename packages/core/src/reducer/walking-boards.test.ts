@@ -125,9 +125,9 @@ describe('what can be computed of a board', () => {
       routeCount: 1n,
       turnBackCount: 0,
       // Tiles: drawing, 20 s of building, two minutes outside; any two of them.
-      timeMs: { least: 20_000 + drawMs + 20_000, most: 20_000 + drawMs + 20_000 + 120_000 },
+      timeMs: { min: 20_000 + drawMs + 20_000, max: 20_000 + drawMs + 20_000 + 120_000 },
       meanTimeMs: 20_000 + ((drawMs + 20_000 + 120_000) / 3) * 2,
-      points: { least: 0, most: 200 },
+      points: { min: 0, max: 200 },
     });
   });
 

@@ -96,9 +96,9 @@ export function sheetRowOf(shared: WalkLesson, state: AttemptState): SheetRow {
     handedInAt,
     ...ofStops.points,
     atOpenStopMs: open ? state.timeSpentMs - open.openedAtSpentMs : null,
-    cutMs: state.doubts.cutMs,
-    hiddenMs: state.doubts.hiddenMs,
-    lateAnswers: state.doubts.lateAnswers,
+    cutMs: state.discrepancies.cutMs,
+    hiddenMs: state.discrepancies.hiddenMs,
+    lateAnswers: state.discrepancies.lateAnswers,
     waitingSteps: state.afterClosing?.events ?? 0,
     returned: ofStops.returned,
   };

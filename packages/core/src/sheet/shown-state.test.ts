@@ -18,7 +18,7 @@ test('what is shown is what the state holds, and no more than is named', () => {
   expect(shown.stops).toEqual(state.stops);
   expect(shown.parts).toEqual(state.parts);
   expect(JSON.stringify(shown)).not.toContain('of a test');
-  expect(Object.keys(shown)).toEqual(['parts', 'stops', 'doubts']);
+  expect(Object.keys(shown)).toEqual(['parts', 'stops', 'discrepancies']);
 });
 
 test('what a state gains is shown to nobody until it is named', () => {

@@ -1,15 +1,15 @@
 import type { Answer, AttemptState, EarlierAnswer, PartState, StopState } from '../attempt/attempt-state.ts';
 
 /** What of an attempt a teacher is shown when they open one student. The secret and the book-keeping stay with the server. */
-export type ShownState = Pick<AttemptState, 'parts' | 'stops' | 'doubts' | 'afterClosing'>;
+export type ShownState = Pick<AttemptState, 'parts' | 'stops' | 'discrepancies' | 'afterClosing'>;
 
 /** Built by naming: what a state gains is shown to nobody until it is named here. */
-export function shownStateOf({ parts, stops, doubts, afterClosing }: AttemptState): ShownState {
-  const { cutMs, hiddenMs, lateAnswers, refusedCount, refusals } = doubts;
+export function shownStateOf({ parts, stops, discrepancies, afterClosing }: AttemptState): ShownState {
+  const { cutMs, hiddenMs, lateAnswers, refusedCount, refusals } = discrepancies;
   return {
     parts: mapped(parts, shownPart),
     stops: mapped(stops, shownStop),
-    doubts: {
+    discrepancies: {
       ...{ cutMs, hiddenMs, lateAnswers, refusedCount },
       refusals: refusals.map(({ eventId, reason }) => ({ eventId, reason })),
     },

@@ -7,24 +7,24 @@ export const pickOne: ChoiceQuestion = {
   kind: 'choice',
   stem: 'Which force squeezes?',
   points: 200,
-  several: false,
+  multiple: false,
   options: [
-    { id: 'o-tension', text: 'Tension', right: false, feedback: 'SECRET feedback tension' },
-    { id: 'o-compression', text: 'Compression', right: true, feedback: 'SECRET feedback compression' },
+    { id: 'o-tension', text: 'Tension', correct: false, feedback: 'SECRET feedback tension' },
+    { id: 'o-compression', text: 'Compression', correct: true, feedback: 'SECRET feedback compression' },
   ],
   teacherNote: 'SECRET note one',
 };
 
-export const pickSeveral: ChoiceQuestion = {
+export const pickMultiple: ChoiceQuestion = {
   id: 'q-several',
   kind: 'choice',
   stem: 'Which parts are in tension?',
   points: 300,
-  several: true,
+  multiple: true,
   options: [
-    { id: 'o-cable', text: 'Cable', right: true, feedback: '' },
-    { id: 'o-hanger', text: 'Hanger', right: true, feedback: 'SECRET feedback hanger' },
-    { id: 'o-tower', text: 'Tower', right: false, feedback: 'SECRET feedback tower' },
+    { id: 'o-cable', text: 'Cable', correct: true, feedback: '' },
+    { id: 'o-hanger', text: 'Hanger', correct: true, feedback: 'SECRET feedback hanger' },
+    { id: 'o-tower', text: 'Tower', correct: false, feedback: 'SECRET feedback tower' },
   ],
   teacherNote: 'SECRET note several',
 };
@@ -50,7 +50,7 @@ export const bridgeLesson: Lesson = {
       inMs: 10_000,
       outMs: 50_000,
       stops: [
-        { id: 's-two', kind: 'checkpoint', atMs: 40_000, required: true, questions: [pickSeveral, written] },
+        { id: 's-two', kind: 'checkpoint', atMs: 40_000, required: true, questions: [pickMultiple, written] },
         { id: 's-one', kind: 'checkpoint', atMs: 20_000, required: true, questions: [pickOne] },
         { id: 's-pause', kind: 'pause', atMs: 30_000, note: 'Look at the arch.' },
       ],

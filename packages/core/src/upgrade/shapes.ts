@@ -1,4 +1,5 @@
 import { createUpgrader } from './create-upgrader.ts';
+import { nameEvent, nameLesson, nameQuestion } from './standard-names.ts';
 import type { StoredDocuments } from './stored-documents.ts';
 
 /**
@@ -10,10 +11,10 @@ import type { StoredDocuments } from './stored-documents.ts';
  * with it a fixture of the shape before.
  */
 export const upgrader = createUpgrader<StoredDocuments>({
-  lesson: [],
-  question: [],
+  lesson: [nameLesson],
+  question: [nameQuestion],
   rubric: [],
-  event: [],
+  event: [nameEvent],
   mergedDrafts: [],
   terms: [],
   reading: [],

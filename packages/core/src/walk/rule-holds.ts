@@ -33,9 +33,9 @@ export function holds(when: RuleCondition, stops: readonly WalkStop[], state: At
       if (response?.kind !== 'scale') return false;
       return when.kind === 'scaleBelow' ? response.value < when.value : response.value >= when.value;
     }
-    case 'sureAtMost': {
-      const sures = answered.flatMap(({ answer }) => answer?.response.sure ?? []);
-      return sures.length > 0 && Math.min(...sures) <= when.sure;
+    case 'confidenceAtMost': {
+      const sures = answered.flatMap(({ answer }) => answer?.response.confidence ?? []);
+      return sures.length > 0 && Math.min(...sures) <= when.confidence;
     }
   }
 }

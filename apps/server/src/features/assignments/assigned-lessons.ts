@@ -74,7 +74,7 @@ const figuresOfLesson = (lesson: Lesson): EditionFigures => ({
   stopCount: lesson.parts.reduce((sum, { stops }) => sum + stops.length, 0),
   ...lessonLengths(lesson.parts),
   // Of who has not begun; practice counts for nothing.
-  possible: pathFigures(lesson)?.points.most ?? 0,
+  possible: pathFigures(lesson)?.points.max ?? 0,
 });
 
 /** What was given: lessons as attempts walk them, and what holds for whom. */

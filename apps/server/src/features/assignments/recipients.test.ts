@@ -234,7 +234,10 @@ describe('what is different for one student', () => {
     await school.as('imani').ask('POST', `/api/assignments/${assignmentId}/attempts`);
     // Under way: it does not count yet.
     await (await walkOf('imani', assignmentId)).take(wholeWalk.slice(0, 4));
-    const question = { ...pickOne, options: pickOne.options.map((option) => ({ ...option, right: !option.right })) };
+    const question = {
+      ...pickOne,
+      options: pickOne.options.map((option) => ({ ...option, correct: !option.correct })),
+    };
     const at = `/api/assignments/${assignmentId}/questions/q-one/key`;
     const moved = await school.as('adaeze').ask('POST', at, { question, confirms: true });
     expect(moved.body).toMatchObject([{ studentId: 'imani', before: 200, after: 0 }]);

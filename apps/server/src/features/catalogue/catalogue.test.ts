@@ -36,13 +36,13 @@ const search = async (wish: object) =>
   (
     await school
       .as('adaeze')
-      .ask('POST', '/api/catalogue/search', { words: '', mostSeconds: null, licence: '', ...wish })
+      .ask('POST', '/api/catalogue/search', { words: '', maxSeconds: null, licence: '', ...wish })
   ).body;
 
 test('films are found by words, length and licence', async () => {
   expect((await search({})).items.map((item: { id: string }) => item.id)).toEqual(['counting', 'long']);
   expect((await search({ words: 'minute counted' })).items).toHaveLength(1);
-  expect((await search({ mostSeconds: 300 })).items.map((item: { id: string }) => item.id)).toEqual(['counting']);
+  expect((await search({ maxSeconds: 300 })).items.map((item: { id: string }) => item.id)).toEqual(['counting']);
   expect((await search({ licence: 'CC-BY-4.0' })).items.map((item: { id: string }) => item.id)).toEqual(['long']);
   expect((await search({ words: 'volcano' })).items).toEqual([]);
 });
@@ -58,7 +58,7 @@ test('a film is brought in with its title and its captions, though the catalogue
 
 test('a catalogue that does not answer is said as that, and none is none', async () => {
   const dead = await startSchool({ catalogueUrl: 'http://127.0.0.1:9' });
-  const wish = { words: '', mostSeconds: null, licence: '' };
+  const wish = { words: '', maxSeconds: null, licence: '' };
   expect((await dead.as('adaeze').ask('POST', '/api/catalogue/search', wish)).body.code).toBe('catalogueSilent');
   await dead.stop();
   const none = await startSchool();

@@ -20,7 +20,7 @@ type Answer = v.InferOutput<typeof answerSchema>['items'][0];
 
 export interface CatalogueSearch {
   readonly words: string;
-  readonly mostSeconds: number | null;
+  readonly maxSeconds: number | null;
   readonly licence: string;
 }
 
@@ -28,8 +28,8 @@ const silentMs = 10_000;
 
 /** A catalogue of films that the school may use. Null where the installation has none. */
 export function createMediaCatalogue(baseUrl: string) {
-  const ask = async ({ words, mostSeconds, licence }: CatalogueSearch): Promise<readonly Answer[]> => {
-    const query = new URLSearchParams({ words, licence, ...(mostSeconds ? { mostSeconds: String(mostSeconds) } : {}) });
+  const ask = async ({ words, maxSeconds, licence }: CatalogueSearch): Promise<readonly Answer[]> => {
+    const query = new URLSearchParams({ words, licence, ...(maxSeconds ? { maxSeconds: String(maxSeconds) } : {}) });
     const response = await fetch(`${baseUrl}/search?${query}`, { signal: AbortSignal.timeout(silentMs) });
     return v.parse(answerSchema, await response.json()).items;
   };
@@ -45,7 +45,7 @@ export function createMediaCatalogue(baseUrl: string) {
     },
     /** A film of the catalogue by its id. */
     async find(itemId: string): Promise<Answer | undefined> {
-      const items = await ask({ words: '', mostSeconds: null, licence: '' });
+      const items = await ask({ words: '', maxSeconds: null, licence: '' });
       return items.find((item) => item.id === itemId);
     },
   };

@@ -185,9 +185,9 @@ test('pictures on slides and in questions without words are told before an editi
   const { body: lesson } = await adaeze.ask('POST', '/api/lessons', { materialId: deck.id });
   const draft = (await adaeze.ask('GET', `/api/lessons/${lesson.id}`)).body.lesson;
   const partId = draft.parts[0].id;
-  const option = (id: string, right: boolean) => ({ id, text: id, right, feedback: '' });
+  const option = (id: string, correct: boolean) => ({ id, text: id, correct, feedback: '' });
   const question = {
-    ...{ id: 'q', kind: 'choice', stem: 'What is it?', points: 100, several: false, teacherNote: '' },
+    ...{ id: 'q', kind: 'choice', stem: 'What is it?', points: 100, multiple: false, teacherNote: '' },
     options: [option('a', true), option('b', false)],
     picture: { materialId: pictureId, alt: '' },
   };

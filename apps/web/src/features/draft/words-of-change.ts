@@ -12,7 +12,7 @@ const written: ReadonlySet<string> = new Set([
   'teacherNote',
   'modelAnswer',
   'feedback',
-  'right',
+  'correct',
   'partly',
   'wrong',
 ]);

@@ -1,7 +1,7 @@
 import { beginAttempt, defaultTerms, type LearnerEventBody } from '@semita/core/attempt';
 import { everyKind, lessonOf } from '@semita/core/examples';
 import { type LearnerView, learnerView } from '@semita/core/learner';
-import { rightResponse } from '@semita/core/marking';
+import { correctResponse } from '@semita/core/marking';
 import { createContext } from '@semita/core/own-lesson';
 import type { Question, QuestionKind, Response } from '@semita/core/question';
 import { takeInAll } from '@semita/core/reducer';
@@ -20,7 +20,7 @@ const opinions: Partial<Record<QuestionKind, Response>> = {
 
 /** The key, or what is as far from it as a student may go. */
 function responseTo(question: Question, given: Given): Response | undefined {
-  const key = rightResponse(question) as Response | null;
+  const key = correctResponse(question) as Response | null;
   if (!key) return opinions[question.kind];
   if (given === 'right') return key;
   switch (key.kind) {

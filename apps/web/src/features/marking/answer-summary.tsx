@@ -3,7 +3,7 @@ import { isFull } from '@semita/core/learner';
 import type { Question, Response } from '@semita/core/question';
 import { formatNumber } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
-import { sureWords } from '../question/sure-field.tsx';
+import { confidenceWords } from '../question/sure-field.tsx';
 
 interface Props {
   readonly question: Question;
@@ -15,7 +15,7 @@ interface Bar {
   readonly words: string;
   readonly now: number;
   readonly before: number | null;
-  readonly right: boolean;
+  readonly correct: boolean;
 }
 
 /** What a class picked, where there is something to count: how many for each, before and now, and how sure they were. */
@@ -28,19 +28,19 @@ export function AnswerSummary({ question, answers }: Props) {
   return (
     <section aria-label={t('marking.summary')} className="grid gap-3 rounded-card border border-line bg-card p-4">
       <ul className="grid gap-2">
-        {bars.map(({ key, words, now, before, right }) => (
+        {bars.map(({ key, words, now, before, correct }) => (
           <li key={key} className="grid grid-cols-[minmax(6rem,14rem)_1fr] items-center gap-3 text-14">
-            <span className={right ? 'text-spruce' : undefined}>
+            <span className={correct ? 'text-spruce' : undefined}>
               {words}
-              {right && ` (${t('question.right')})`}
+              {correct && ` (${t('question.right')})`}
             </span>
             <span className="grid gap-0.5">
-              {before !== null && <BarLine label={t('marking.before')} count={before} most={most} colour="bg-edge" />}
+              {before !== null && <BarLine label={t('marking.before')} count={before} max={most} colour="bg-edge" />}
               <BarLine
                 label={before === null ? undefined : t('marking.now')}
                 count={now}
-                most={most}
-                colour={right ? 'bg-spruce' : 'bg-main'}
+                max={most}
+                colour={correct ? 'bg-spruce' : 'bg-main'}
               />
             </span>
           </li>
@@ -61,7 +61,7 @@ export function AnswerSummary({ question, answers }: Props) {
             {sure.map(({ degree, right, wrong }) => (
               <tr key={degree}>
                 <th scope="row" className="text-left font-normal">
-                  {sureWords(degree)}
+                  {confidenceWords(degree)}
                 </th>
                 <td className="px-3 font-mono">{right}</td>
                 <td className="px-3 font-mono">{wrong}</td>
@@ -77,16 +77,16 @@ export function AnswerSummary({ question, answers }: Props) {
 interface LineProps {
   readonly label: string | undefined;
   readonly count: number;
-  readonly most: number;
+  readonly max: number;
   readonly colour: string;
 }
 
-function BarLine({ label, count, most, colour }: LineProps) {
+function BarLine({ label, count, max, colour }: LineProps) {
   return (
     <span className="flex items-center gap-2">
       {label && <span className="w-12 shrink-0 text-13 text-quiet">{label}</span>}
       <span className="h-3 grow">
-        <span className={`block h-full rounded-full ${colour}`} style={{ width: `${(count / most) * 100}%` }} />
+        <span className={`block h-full rounded-full ${colour}`} style={{ width: `${(count / max) * 100}%` }} />
       </span>
       <span className="w-6 shrink-0 text-right font-mono">{count}</span>
     </span>
@@ -96,29 +96,29 @@ function BarLine({ label, count, most, colour }: LineProps) {
 function barsOf(question: Question, answers: Props['answers']): Bar[] {
   const responses = answers.map(({ answer }) => answer.response);
   const before = question.comparedWith ? answers.flatMap((given) => given.before ?? []) : null;
-  const bar = (key: string, words: string, isIt: (response: Response) => boolean, right = false): Bar => ({
+  const bar = (key: string, words: string, isIt: (response: Response) => boolean, correct = false): Bar => ({
     key,
     words,
-    right,
+    correct,
     now: responses.filter(isIt).length,
     before: before === null ? null : before.filter(isIt).length,
   });
   const picked = (id: string) => (response: Response) => response.kind === 'choice' && response.optionIds.includes(id);
   switch (question.kind) {
     case 'choice':
-      return question.options.map(({ id, text, right, picture }) =>
-        bar(id, text || (picture?.alt ?? ''), picked(id), right),
+      return question.options.map(({ id, text, correct, picture }) =>
+        bar(id, text || (picture?.alt ?? ''), picked(id), correct),
       );
     case 'poll':
       return question.options.map(({ id, text }) => bar(id, text, picked(id)));
     case 'hotspot':
-      return question.areas.map(({ id, label, right }) => bar(id, label, picked(id), right));
+      return question.areas.map(({ id, label, correct }) => bar(id, label, picked(id), correct));
     case 'slider': {
-      const count = Math.floor((question.most - question.least) / question.step) + 1;
+      const count = Math.floor((question.max - question.min) / question.step) + 1;
       if (count > 21) return [];
       return Array.from({ length: count }, (_, index) => {
-        const value = question.least + index * question.step;
-        const end = index === 0 ? question.leastLabel : index === count - 1 ? question.mostLabel : '';
+        const value = question.min + index * question.step;
+        const end = index === 0 ? question.minLabel : index === count - 1 ? question.maxLabel : '';
         const words = end ? `${formatNumber(value)}, ${end}` : formatNumber(value);
         const right = question.key !== undefined && value >= question.key.from && value <= question.key.to;
         return bar(String(value), words, (response) => response.kind === 'scale' && response.value === value, right);
@@ -142,7 +142,7 @@ function changesOf(question: Question, answers: Props['answers']) {
 function sureRows(question: Question, answers: Props['answers']) {
   if (!question.asksConfidence || question.points === 0) return [];
   return [4, 3, 2, 1].map((degree) => {
-    const said = answers.filter(({ answer }) => answer.response.sure === degree);
+    const said = answers.filter(({ answer }) => answer.response.confidence === degree);
     const right = said.filter(({ answer }) => isFull(question, answer)).length;
     return { degree, right, wrong: said.length - right };
   });

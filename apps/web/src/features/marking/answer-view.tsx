@@ -1,6 +1,6 @@
 import type { Answer, EarlierAnswer } from '@semita/core/attempt';
 import { asWritten, isFull, toLearnerQuestion } from '@semita/core/learner';
-import { rightResponse, type Verdicts, verdictsOf } from '@semita/core/marking';
+import { correctResponse, type Verdicts, verdictsOf } from '@semita/core/marking';
 import type { Question } from '@semita/core/question';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
@@ -16,10 +16,10 @@ export function AnswerView({ question, answer }: { readonly question: Question; 
       <GivenResponse
         question={shown}
         response={answer.response}
-        right={rightResponse(question)}
+        answerKey={correctResponse(question)}
         verdicts={verdicts}
         isFull={isFull(question, answer)}
-        rightAreas={question.kind === 'selectPoint' ? question.areas : []}
+        keyAreas={question.kind === 'selectPoint' ? question.areas : []}
         {...(answer.drawn ? { drawn: answer.drawn } : {})}
       />
       {(answer.earlier ?? []).length > 0 && (
@@ -47,7 +47,7 @@ function EarlierView({ question, earlier }: { readonly question: Question; reado
       <GivenResponse
         question={toLearnerQuestion(question, asWritten)}
         response={earlier.response}
-        right={null}
+        answerKey={null}
         verdicts={verdictsOf(question, earlier.response)}
       />
       <p className="text-quiet">

@@ -135,7 +135,7 @@ interface AnswersProps {
 function Answers({ assignmentId, detail, state, stopId, onMarked }: AnswersProps) {
   const list = useRef<HTMLElement>(null);
   const { lesson, student } = detail;
-  const doubts = doubtWords({ ...state.doubts, waitingSteps: 0 });
+  const doubts = doubtWords({ ...state.discrepancies, waitingSteps: 0 });
   // Leads once to what the student was opened for; from then on the teacher leads.
   useEffect(() => {
     const article = stopId === null ? null : list.current?.querySelector<HTMLElement>(`[data-stop="${stopId}"]`);
@@ -281,7 +281,7 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
                   <GivenResponse
                     question={toLearnerQuestion(question, asWritten)}
                     response={draft}
-                    right={null}
+                    answerKey={null}
                     verdicts={{}}
                   />
                 </div>

@@ -14,7 +14,7 @@ export const materialsOptions = () =>
 
 export interface CatalogueWish {
   readonly words: string;
-  readonly mostSeconds: number | null;
+  readonly maxSeconds: number | null;
   readonly licence: string;
 }
 

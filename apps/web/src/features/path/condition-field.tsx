@@ -3,7 +3,7 @@ import type { RuleCondition } from '@semita/core/lesson';
 import { confidences, type SliderQuestion } from '@semita/core/question';
 import { Select, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
-import { sureWords } from '../question/sure-field.tsx';
+import { confidenceWords } from '../question/sure-field.tsx';
 
 export interface PickRow extends RulePick {
   readonly questionId: string;
@@ -20,7 +20,7 @@ export function conditionOf(
   if (kind === 'picked') return { kind, questionId: pick?.questionId ?? '', optionId: pick?.optionId ?? '' };
   if (kind === 'scaleBelow' || kind === 'scaleFrom')
     return { kind, questionId: scale?.id ?? '', value: scale ? middleOf(scale) : 0 };
-  return kind === 'sureAtMost' ? { kind, sure: 2 } : { kind, percent: 60 };
+  return kind === 'confidenceAtMost' ? { kind, confidence: 2 } : { kind, percent: 60 };
 }
 
 /** The same mark seen from its other side: what was set stays. Null where a kind asks for something else. */
@@ -31,8 +31,8 @@ export function otherSide(when: RuleCondition, kind: RuleCondition['kind']): Rul
 }
 
 /** The step next to the middle of a scale, where the sides part. */
-const middleOf = ({ least, most, step }: SliderQuestion) =>
-  least + Math.ceil((most - least) / 2 / Math.max(step, Number.EPSILON)) * step;
+const middleOf = ({ min, max, step }: SliderQuestion) =>
+  min + Math.ceil((max - min) / 2 / Math.max(step, Number.EPSILON)) * step;
 
 interface ConditionProps {
   readonly label: string;
@@ -83,19 +83,19 @@ export function ConditionField({ label, when, picks, scales, groups, onChange }:
         ))}
       </Select>
     );
-  if (when.kind === 'sureAtMost')
+  if (when.kind === 'confidenceAtMost')
     return (
       <Select
         aria-label={label}
-        value={when.sure}
+        value={when.confidence}
         onChange={(event) => {
-          const sure = confidences.find((one) => one === Number(event.target.value));
-          if (sure) onChange({ kind: 'sureAtMost', sure });
+          const confidence = confidences.find((one) => one === Number(event.target.value));
+          if (confidence) onChange({ kind: 'confidenceAtMost', confidence });
         }}
       >
         {confidences.map((sure) => (
           <option key={sure} value={sure}>
-            {sureWords(sure)}
+            {confidenceWords(sure)}
           </option>
         ))}
       </Select>
@@ -150,7 +150,7 @@ function ScaleValue({
         type="number"
         aria-label={label}
         className="h-9 w-20 px-2 font-mono text-14"
-        {...(scale ? { min: scale.least, max: scale.most, step: scale.step } : {})}
+        {...(scale ? { min: scale.min, max: scale.max, step: scale.step } : {})}
         value={when.value}
         onChange={({ target }) => {
           if (Number.isFinite(target.valueAsNumber)) onChange({ ...when, value: target.valueAsNumber });

@@ -71,11 +71,11 @@ function Figures({ figures }: { readonly figures: PathFigures }) {
   const range = (least: string, most: string) => (least === most ? least : t('path.range', { least, most }));
   const rows = [
     [t('path.figure.routes'), countWords(routeCount)],
-    [t('path.figure.shortest'), formatMinutes(timeMs.least)],
+    [t('path.figure.shortest'), formatMinutes(timeMs.min)],
     [t('path.figure.mean'), formatMinutes(meanTimeMs)],
-    [t('path.figure.longest'), formatMinutes(timeMs.most)],
-    [t('path.figure.points'), range(formatPoints(points.least), formatPoints(points.most))],
-    [t('path.figure.required'), range(String(requiredStops.least), String(requiredStops.most))],
+    [t('path.figure.longest'), formatMinutes(timeMs.max)],
+    [t('path.figure.points'), range(formatPoints(points.min), formatPoints(points.max))],
+    [t('path.figure.required'), range(String(requiredStops.min), String(requiredStops.max))],
     ...(turnBackCount > 0 ? [[t('path.figure.turnBack'), String(turnBackCount)] as const] : []),
   ] as const;
   return (

@@ -21,7 +21,7 @@ interface Props {
   readonly onChange: (rules: readonly Rule[]) => void;
 }
 
-const kinds = ['scoreBelow', 'scoreFrom', 'picked', 'scaleBelow', 'scaleFrom', 'sureAtMost', 'inGroup'] as const;
+const kinds = ['scoreBelow', 'scoreFrom', 'picked', 'scaleBelow', 'scaleFrom', 'confidenceAtMost', 'inGroup'] as const;
 
 /** Where to go on by what was answered: rules in their order, each also said as a sentence. */
 export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props) {
@@ -37,7 +37,7 @@ export function RulesEditor({ lesson, rules, questions, usual, onChange }: Props
     (kind !== 'picked' || picks.length > 0) &&
     ((kind !== 'scaleBelow' && kind !== 'scaleFrom') || scales.length > 0) &&
     (kind !== 'inGroup' || groups.length > 0) &&
-    (kind !== 'sureAtMost' || questions.some(({ asksConfidence }) => asksConfidence));
+    (kind !== 'confidenceAtMost' || questions.some(({ asksConfidence }) => asksConfidence));
   return (
     <div className="grid gap-2">
       {rules.map((rule, index) => (

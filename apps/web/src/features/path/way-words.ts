@@ -3,7 +3,7 @@ import type { Checkpoint, Lesson, Rule, RuleCondition, Target } from '@semita/co
 import { isAside, type Way } from '@semita/core/path';
 import { formatPlace, formatStart } from '../../words/place.ts';
 import { t } from '../../words/words.ts';
-import { sureWords } from '../question/sure-field.tsx';
+import { confidenceWords } from '../question/sure-field.tsx';
 
 /** Where a way leads, as it ends a sentence: "go to “The slower explanation”, then back here". */
 export function targetWords(lesson: Lesson, target: Target): string {
@@ -26,8 +26,8 @@ export function conditionWords(when: RuleCondition, questions: Checkpoint['quest
       return t(`path.when.${when.kind}`, { percent: when.percent });
     case 'inGroup':
       return t('path.when.inGroup', { group: when.group });
-    case 'sureAtMost':
-      return t('path.when.sureAtMost', { sure: sureWords(when.sure) });
+    case 'confidenceAtMost':
+      return t('path.when.confidenceAtMost', { sure: confidenceWords(when.confidence) });
     case 'picked': {
       const question = questions.find(({ id }) => id === when.questionId);
       const pick = question && picksOf(question).find(({ optionId }) => optionId === when.optionId);

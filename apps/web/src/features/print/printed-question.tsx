@@ -1,5 +1,5 @@
 import { type LearnerQuestion, toLearnerQuestion } from '@semita/core/learner';
-import { rightResponse } from '@semita/core/marking';
+import { correctResponse } from '@semita/core/marking';
 import { type Question, type Response, shuffledByWords } from '@semita/core/question';
 import type { ReactNode } from 'react';
 import { formatNumber, formatPoints } from '../../words/format.ts';
@@ -23,7 +23,7 @@ interface Props {
 /** A question on paper: room to answer it, or what is right. */
 export function PrintedQuestion({ question, number, showsKey }: Props) {
   const shown = toLearnerQuestion(question, (name, items) => shuffledByWords(items, `print ${name}`));
-  const key = showsKey ? rightResponse(question) : null;
+  const key = showsKey ? correctResponse(question) : null;
   return (
     <li className="grid break-inside-avoid grid-cols-[2rem_minmax(0,1fr)] gap-x-2">
       <span className="text-right font-medium">{number}.</span>
@@ -39,9 +39,9 @@ export function PrintedQuestion({ question, number, showsKey }: Props) {
           <GivenResponse
             question={shown}
             response={key as Response}
-            right={null}
+            answerKey={null}
             verdicts={{}}
-            rightAreas={question.kind === 'selectPoint' ? question.areas : []}
+            keyAreas={question.kind === 'selectPoint' ? question.areas : []}
           />
         ) : (
           <Room question={shown} />
@@ -119,7 +119,7 @@ function Room({ question }: { readonly question: LearnerQuestion }): ReactNode {
     case 'match':
       return (
         <div className="grid grid-cols-2 gap-x-24">
-          {[question.left, question.right].map((side, index) => (
+          {[question.sources, question.targets].map((side, index) => (
             <ul key={index === 0 ? 'left' : 'right'} className="grid content-start gap-2">
               {side.map(({ id, text }) => (
                 <li key={id} className={index === 0 ? 'text-right' : undefined}>
@@ -182,7 +182,7 @@ function Room({ question }: { readonly question: LearnerQuestion }): ReactNode {
           {question.wordBox.length > 0 && (
             <p className="w-fit border border-ink px-3 py-1">{question.wordBox.join(' · ')}</p>
           )}
-          <Lines count={Math.max(3, Math.ceil((question.wordRange?.most ?? question.wordRange?.least ?? 30) / 10))} />
+          <Lines count={Math.max(3, Math.ceil((question.wordRange?.max ?? question.wordRange?.min ?? 30) / 10))} />
         </>
       );
     case 'discussion':
@@ -193,19 +193,19 @@ function Room({ question }: { readonly question: LearnerQuestion }): ReactNode {
   }
 }
 
-function PrintedScale({ least, most, step, leastLabel, mostLabel }: Extract<LearnerQuestion, { kind: 'slider' }>) {
-  const count = Math.min(11, Math.floor((most - least) / step) + 1);
-  const stride = (most - least) / Math.max(1, count - 1);
+function PrintedScale({ min, max, step, minLabel, maxLabel }: Extract<LearnerQuestion, { kind: 'slider' }>) {
+  const count = Math.min(11, Math.floor((max - min) / step) + 1);
+  const stride = (max - min) / Math.max(1, count - 1);
   return (
     <p className="flex flex-wrap items-center gap-4">
-      <span>{leastLabel}</span>
-      {Array.from({ length: count }, (_, index) => least + index * stride).map((value) => (
+      <span>{minLabel}</span>
+      {Array.from({ length: count }, (_, index) => min + index * stride).map((value) => (
         <span key={value} className="flex items-center gap-1.5">
           <span aria-hidden className="inline-block size-4 rounded-full border border-ink" />
           {formatNumber(value)}
         </span>
       ))}
-      <span>{mostLabel}</span>
+      <span>{maxLabel}</span>
     </p>
   );
 }

@@ -26,12 +26,12 @@ const minEdge = 150;
 
 interface BoardProps {
   readonly question: EditorProps<'hotspot' | 'selectPoint' | 'graphicGapMatch'>['question'];
-  readonly isRight: (area: Area) => boolean;
+  readonly isCorrect: (area: Area) => boolean;
   readonly onAdd: (area: Area) => void;
 }
 
 /** The picture on which areas are drawn: dragged open, or corner by corner. */
-function AreaBoard({ question, isRight, onAdd }: BoardProps) {
+function AreaBoard({ question, isCorrect, onAdd }: BoardProps) {
   const [shape, setShape] = useState<Shape>('rect');
   const [from, setFrom] = useState<Corner | null>(null);
   const [to, setTo] = useState<Corner | null>(null);
@@ -110,9 +110,9 @@ function AreaBoard({ question, isRight, onAdd }: BoardProps) {
           }}
         />
         {question.areas.map((area, index) => (
-          <AreaMark key={area.id} area={area} number={index + 1} isRight={isRight(area)} />
+          <AreaMark key={area.id} area={area} number={index + 1} isCorrect={isCorrect(area)} />
         ))}
-        {drawn && <AreaMark area={drawn} number={question.areas.length + 1} isRight={false} />}
+        {drawn && <AreaMark area={drawn} number={question.areas.length + 1} isCorrect={false} />}
       </PictureBoard>
       <p className="text-13 text-quiet">{t(shape === 'poly' ? 'editor.polyHelp' : 'editor.dragHelp')}</p>
     </div>
@@ -126,11 +126,11 @@ function boxOf([ax, ay]: Corner, [bx, by]: Corner): number[] {
 function AreaMark({
   area,
   number,
-  isRight,
+  isCorrect,
 }: {
   readonly area: Area;
   readonly number: number;
-  readonly isRight: boolean;
+  readonly isCorrect: boolean;
 }) {
   return (
     <span
@@ -139,7 +139,7 @@ function AreaMark({
       className={joinClasses(
         'pointer-events-none absolute grid place-items-center border-2 font-mono text-14',
         area.shape === 'ellipse' && 'rounded-[50%]',
-        isRight ? 'border-spruce bg-spruce/35' : 'border-main bg-main/30',
+        isCorrect ? 'border-spruce bg-spruce/35' : 'border-main bg-main/30',
       )}
     >
       <span className="rounded-full bg-card px-1.5 text-ink">{number}</span>
@@ -163,7 +163,7 @@ function AreaRows<A extends Area>({
       legend={t('editor.areas')}
       rowLabel={(number) => t('editor.area', { number })}
       items={areas.map((area) => ({ ...area, text: area.label }))}
-      least={0}
+      min={0}
       onChange={(rows) => onChange(rows.map(({ text, ...area }) => ({ ...(area as unknown as A), label: text })))}
       under={(row, index) => (
         <div className="flex flex-wrap items-end gap-3">
@@ -200,29 +200,31 @@ function AreaRows<A extends Area>({
 }
 
 export function HotspotEditor({ question, onChange }: EditorProps<'hotspot'>) {
-  const { areas, several } = question;
-  const setRight = (index: number, right: boolean) =>
+  const { areas, multiple } = question;
+  const setCorrect = (index: number, correct: boolean) =>
     onChange({
       ...question,
-      areas: areas.map((area, i) => (i === index ? { ...area, right } : several ? area : { ...area, right: false })),
+      areas: areas.map((area, i) =>
+        i === index ? { ...area, correct } : multiple ? area : { ...area, correct: false },
+      ),
     });
   return (
     <>
       <AreaBoard
         question={question}
-        isRight={(area) => areas.some(({ id, right }) => id === area.id && right)}
-        onAdd={(area) => onChange({ ...question, areas: [...areas, { ...area, right: false }] })}
+        isCorrect={(area) => areas.some(({ id, correct }) => id === area.id && correct)}
+        onAdd={(area) => onChange({ ...question, areas: [...areas, { ...area, correct: false }] })}
       />
       <AreaRows
         areas={areas}
         onChange={(next) => onChange({ ...question, areas: next })}
         under={(area, index) => (
-          <CheckInput checked={area.right} onChange={(right) => setRight(index, right)}>
+          <CheckInput checked={area.correct} onChange={(right) => setCorrect(index, right)}>
             {t('desk.right')}
           </CheckInput>
         )}
       />
-      <CheckInput checked={several} onChange={(next) => onChange({ ...question, several: next })}>
+      <CheckInput checked={multiple} onChange={(next) => onChange({ ...question, multiple: next })}>
         {t('editor.severalPicks')}
       </CheckInput>
     </>
@@ -232,17 +234,17 @@ export function HotspotEditor({ question, onChange }: EditorProps<'hotspot'>) {
 export function SelectPointEditor({ question, onChange }: EditorProps<'selectPoint'>) {
   const { areas } = question;
   const withAreas = (next: readonly Area[]) =>
-    onChange({ ...question, areas: next, mostPoints: Math.max(1, next.length, question.mostPoints) });
+    onChange({ ...question, areas: next, maxPoints: Math.max(1, next.length, question.maxPoints) });
   return (
     <>
-      <AreaBoard question={question} isRight={() => true} onAdd={(area) => withAreas([...areas, area])} />
+      <AreaBoard question={question} isCorrect={() => true} onAdd={(area) => withAreas([...areas, area])} />
       <AreaRows areas={areas} onChange={withAreas} />
       <NumberInput
-        label={t('editor.mostPoints')}
-        value={question.mostPoints}
+        label={t('editor.maxPoints')}
+        value={question.maxPoints}
         min={1}
         max={30}
-        onChange={(mostPoints) => onChange({ ...question, mostPoints })}
+        onChange={(maxPoints) => onChange({ ...question, maxPoints })}
       />
     </>
   );
@@ -253,7 +255,7 @@ export function GraphicGapMatchEditor({ question, onChange }: EditorProps<'graph
   /** The words of an area are the label that belongs there; words that belong nowhere make it harder. */
   const setWord = (index: number, word: Item | undefined) => {
     const area = areas[index];
-    if (area) onChange({ ...question, areas: areas.with(index, { ...area, rightIds: word ? [word.id] : [] }) });
+    if (area) onChange({ ...question, areas: areas.with(index, { ...area, correctIds: word ? [word.id] : [] }) });
   };
   return (
     <>
@@ -261,7 +263,7 @@ export function GraphicGapMatchEditor({ question, onChange }: EditorProps<'graph
         legend={t('editor.labelWords')}
         rowLabel={(number) => t('editor.labelWord', { number })}
         items={words}
-        least={0}
+        min={0}
         addLabel={t('editor.addLabel')}
         onAdd={() => createItem(newItemId)}
         onChange={(next) =>
@@ -270,15 +272,15 @@ export function GraphicGapMatchEditor({ question, onChange }: EditorProps<'graph
             words: next,
             areas: areas.map((area) => ({
               ...area,
-              rightIds: area.rightIds.filter((id) => next.some((word) => word.id === id)),
+              correctIds: area.correctIds.filter((id) => next.some((word) => word.id === id)),
             })),
           })
         }
       />
       <AreaBoard
         question={question}
-        isRight={(area) => areas.some(({ id, rightIds }) => id === area.id && rightIds.length > 0)}
-        onAdd={(area) => onChange({ ...question, areas: [...areas, { ...area, rightIds: [] }] })}
+        isCorrect={(area) => areas.some(({ id, correctIds }) => id === area.id && correctIds.length > 0)}
+        onAdd={(area) => onChange({ ...question, areas: [...areas, { ...area, correctIds: [] }] })}
       />
       <AreaRows
         areas={areas}
@@ -286,7 +288,7 @@ export function GraphicGapMatchEditor({ question, onChange }: EditorProps<'graph
         under={(area, index) => (
           <Select
             aria-label={t('editor.labelOf', { number: index + 1 })}
-            value={area.rightIds[0] ?? ''}
+            value={area.correctIds[0] ?? ''}
             onChange={(event) =>
               setWord(
                 index,

@@ -37,14 +37,14 @@ export function GapEditor({ question, onChange }: EditorProps<Kind>) {
 }
 
 function ExtraWords({ question, onChange }: EditorProps<'gapMatch'>) {
-  const inGaps = new Set(question.gaps.flatMap(({ rightIds }) => rightIds));
+  const inGaps = new Set(question.gaps.flatMap(({ correctIds }) => correctIds));
   const own = question.words.filter(({ id }) => inGaps.has(id));
   return (
     <ItemRows
       legend={t('editor.extraWords')}
       rowLabel={(number) => t('editor.extraWord', { number })}
       items={question.words.filter(({ id }) => !inGaps.has(id))}
-      least={0}
+      min={0}
       addLabel={t('editor.addExtraWord')}
       onAdd={() => createItem(newItemId)}
       onChange={(extras) => onChange({ ...question, words: [...own, ...extras] })}

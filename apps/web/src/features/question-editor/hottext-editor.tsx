@@ -20,7 +20,7 @@ function splitWords(text: string, before: Words): Words {
   });
 }
 
-const next: Record<Standing, Standing> = { plain: 'right', right: 'wrong', wrong: 'plain' };
+const next: Record<Standing, Standing> = { plain: 'correct', correct: 'wrong', wrong: 'plain' };
 const isWord = (text: string) => /[\p{L}\p{N}]/u.test(text);
 
 /** A text whose words are pressed to say which can be pointed at, and which of them are right. */
@@ -59,7 +59,7 @@ export function HottextEditor({ question, onChange }: EditorProps<'hottext'>) {
                   className={joinClasses(
                     'rounded-control border px-1 leading-tight',
                     standing === 'plain' && 'border-transparent hover:border-edge',
-                    standing === 'right' && 'border-spruce bg-spruce-tint',
+                    standing === 'correct' && 'border-spruce bg-spruce-tint',
                     standing === 'wrong' && 'border-dashed border-brick bg-brick-tint',
                   )}
                 >
@@ -73,7 +73,7 @@ export function HottextEditor({ question, onChange }: EditorProps<'hottext'>) {
           <p className="text-13 text-quiet">{t('editor.pointableHelp')}</p>
         </fieldset>
       )}
-      <CheckInput checked={question.several} onChange={(several) => onChange({ ...question, several })}>
+      <CheckInput checked={question.multiple} onChange={(multiple) => onChange({ ...question, multiple })}>
         {t('editor.severalPicks')}
       </CheckInput>
     </>

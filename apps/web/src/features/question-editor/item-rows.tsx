@@ -10,8 +10,8 @@ interface Props<T extends { readonly id: string; readonly text: string }> {
   /** The name of a row, for its label. @param number from 1 */
   readonly rowLabel: (number: number) => string;
   readonly items: readonly T[];
-  readonly least: number;
-  readonly most?: number;
+  readonly min: number;
+  readonly max?: number;
   /** Rows can be moved up and down. */
   readonly isOrdered?: boolean;
   readonly addLabel?: string;
@@ -25,12 +25,12 @@ interface Props<T extends { readonly id: string; readonly text: string }> {
 
 /** A list of short texts, edited row by row. Enter in the last row adds another. */
 export function ItemRows<T extends { readonly id: string; readonly text: string }>(props: Props<T>) {
-  const { legend, rowLabel, items, least, most = 30, isOrdered, addLabel, onChange, onAdd, before, under } = props;
+  const { legend, rowLabel, items, min, max = 30, isOrdered, addLabel, onChange, onAdd, before, under } = props;
   const list = useRef<HTMLFieldSetElement>(null);
   const focusRow = (index: number) =>
     focusSoon(() => list.current?.querySelectorAll<HTMLInputElement>('[data-row]')[index]);
   const add = () => {
-    if (items.length >= most || !onAdd) return;
+    if (items.length >= max || !onAdd) return;
     onChange([...items, onAdd()]);
     focusRow(items.length);
   };
@@ -98,7 +98,7 @@ export function ItemRows<T extends { readonly id: string; readonly text: string 
             <Button
               look="quiet"
               size="small"
-              disabled={items.length <= least}
+              disabled={items.length <= min}
               aria-label={t('editor.removeRow', { row: rowLabel(index + 1) })}
               onClick={() => remove(index)}
             >
@@ -110,7 +110,7 @@ export function ItemRows<T extends { readonly id: string; readonly text: string 
       ))}
       {onAdd && (
         <div>
-          <Button size="small" disabled={items.length >= most} onClick={add}>
+          <Button size="small" disabled={items.length >= max} onClick={add}>
             <Plus aria-hidden className="size-4" strokeWidth={1.75} />
             {addLabel}
           </Button>

@@ -14,7 +14,7 @@ export function OrderEditor({ question, onChange }: EditorProps<'order'>) {
         legend={t('editor.rightOrder')}
         rowLabel={(number) => t('editor.step', { number })}
         items={question.items}
-        least={2}
+        min={2}
         isOrdered
         addLabel={t('editor.addStep')}
         onAdd={() => createItem(newItemId)}
@@ -53,7 +53,7 @@ function PairRows({ rows, onChange }: PairRowsProps) {
       legend={t('editor.pairs')}
       rowLabel={(number) => t('editor.pairFirst', { number })}
       items={rows}
-      least={1}
+      min={1}
       addLabel={t('editor.addPair')}
       onAdd={() => ({ ...createItem(newItemId), other: createItem(newItemId) })}
       onChange={onChange}
@@ -74,20 +74,20 @@ function PairRows({ rows, onChange }: PairRowsProps) {
 
 /** Each on the left with the one it belongs to, and some that belong to none. */
 export function MatchEditor({ question, onChange }: EditorProps<'match'>) {
-  const { left, right, pairs } = question;
-  const rows = left.map((item): PairRow => {
+  const { sources, targets, pairs } = question;
+  const rows = sources.map((item): PairRow => {
     const otherId = pairs.find(([leftId]) => leftId === item.id)?.[1];
-    return { ...item, other: right.find(({ id }) => id === otherId) ?? createItem(() => otherId ?? newItemId()) };
+    return { ...item, other: targets.find(({ id }) => id === otherId) ?? createItem(() => otherId ?? newItemId()) };
   });
   const paired = new Set(rows.map(({ other }) => other.id));
-  const extras = right.filter(({ id }) => !paired.has(id));
+  const extras = targets.filter(({ id }) => !paired.has(id));
   const rebuild = (nextRows: readonly PairRow[], nextExtras: readonly Item[]) => {
     // One answer can belong to several: it stands in the list once, and is changed everywhere at once.
     const others = new Map(nextRows.map(({ other }) => [other.id, other]));
     onChange({
       ...question,
-      left: nextRows.map(({ id, text }) => ({ id, text })),
-      right: [...others.values(), ...nextExtras],
+      sources: nextRows.map(({ id, text }) => ({ id, text })),
+      targets: [...others.values(), ...nextExtras],
       pairs: nextRows.map(({ id, other }): Pair => [id, other.id]),
     });
   };
@@ -98,7 +98,7 @@ export function MatchEditor({ question, onChange }: EditorProps<'match'>) {
         legend={t('editor.extraAnswers')}
         rowLabel={(number) => t('editor.extraAnswer', { number })}
         items={extras}
-        least={0}
+        min={0}
         addLabel={t('editor.addExtraAnswer')}
         onAdd={() => createItem(newItemId)}
         onChange={(next) => rebuild(rows, next)}

@@ -12,24 +12,24 @@ import { ItemRows } from './item-rows.tsx';
 /** Answers to pick from, each with its feedback. */
 export function OptionsEditor({ question, onChange }: EditorProps<'choice'>) {
   const name = useId();
-  const { options, several } = question;
+  const { options, multiple } = question;
   const isMapped = options.some(({ worth }) => worth !== undefined);
-  const setRight = (index: number, right: boolean) =>
+  const setCorrect = (index: number, correct: boolean) =>
     onChange({
       ...question,
       options: options.map((option, i) =>
-        i === index ? { ...option, right } : several ? option : { ...option, right: false },
+        i === index ? { ...option, correct } : multiple ? option : { ...option, correct: false },
       ),
     });
   const set = (index: number, change: Partial<ChoiceOption>) =>
     onChange({ ...question, options: options.with(index, { ...(options[index] as ChoiceOption), ...change }) });
   /** Begins from what equal shares come to, so that nothing changes until the teacher changes it. */
   const mapAll = (on: boolean) => {
-    const share = Math.round(question.points / Math.max(1, options.filter(({ right }) => right).length));
+    const share = Math.round(question.points / Math.max(1, options.filter(({ correct }) => correct).length));
     onChange({
       ...question,
       options: options.map(({ worth: _, ...option }) =>
-        on ? { ...option, worth: option.right ? share : -share } : option,
+        on ? { ...option, worth: option.correct ? share : -share } : option,
       ),
     });
   };
@@ -39,19 +39,19 @@ export function OptionsEditor({ question, onChange }: EditorProps<'choice'>) {
         legend={t('desk.options')}
         rowLabel={(number) => t('desk.option', { number })}
         items={options}
-        least={2}
+        min={2}
         addLabel={t('desk.addOption')}
         onAdd={() => createOption(newItemId)}
         onChange={(next) => onChange({ ...question, options: next })}
         before={(option, index) => (
           <label className="flex items-center gap-1.5 text-13">
             <input
-              type={several ? 'checkbox' : 'radio'}
+              type={multiple ? 'checkbox' : 'radio'}
               name={name}
               className="size-4 accent-spruce"
               aria-label={`${t('desk.right')}: ${t('desk.option', { number: index + 1 })}`}
-              checked={option.right}
-              onChange={(event) => setRight(index, event.target.checked)}
+              checked={option.correct}
+              onChange={(event) => setCorrect(index, event.target.checked)}
             />
             {t('desk.right')}
           </label>
@@ -89,7 +89,7 @@ export function OptionsEditor({ question, onChange }: EditorProps<'choice'>) {
         <CheckInput checked={question.shuffle ?? false} onChange={(shuffle) => onChange({ ...question, shuffle })}>
           {t('editor.shuffle')}
         </CheckInput>
-        {several && (
+        {multiple && (
           <CheckInput checked={isMapped} onChange={mapAll}>
             {t('editor.ownWorth')}
           </CheckInput>
@@ -132,12 +132,12 @@ export function PollEditor({ question, onChange }: EditorProps<'poll'>) {
         legend={t('desk.options')}
         rowLabel={(number) => t('desk.option', { number })}
         items={question.options}
-        least={2}
+        min={2}
         addLabel={t('desk.addOption')}
         onAdd={() => createItem(newItemId)}
         onChange={(options) => onChange({ ...question, options })}
       />
-      <CheckInput checked={question.several} onChange={(several) => onChange({ ...question, several })}>
+      <CheckInput checked={question.multiple} onChange={(multiple) => onChange({ ...question, multiple })}>
         {t('editor.severalPicks')}
       </CheckInput>
     </>

@@ -36,7 +36,7 @@ export function QuestionDetails({ question, number, earlier, onChange }: Props) 
       {canBeTried && (
         <fieldset className="grid gap-2">
           <legend className="mb-1 text-14 font-medium">{t('editor.say')}</legend>
-          {(['right', 'partly', 'wrong'] as const).map((outcome) => (
+          {(['correct', 'partly', 'wrong'] as const).map((outcome) => (
             <TextInput
               key={outcome}
               aria-label={t(`editor.outcome.${outcome}`)}

@@ -7,21 +7,21 @@ import { NumberInput, SelectInput } from './fields.tsx';
 
 /** The ends of a scale, and, where it is no opinion, what is right on it. */
 export function ScaleEditor({ question, onChange }: EditorProps<'slider'>) {
-  const { least, most, step, key } = question;
+  const { min, max, step, key } = question;
   return (
     <>
       <div className="flex flex-wrap items-end gap-3">
         <NumberInput
-          label={t('editor.least')}
-          value={least}
+          label={t('editor.min')}
+          value={min}
           step="any"
-          onChange={(value) => onChange({ ...question, least: value })}
+          onChange={(value) => onChange({ ...question, min: value })}
         />
         <NumberInput
-          label={t('editor.most')}
-          value={most}
+          label={t('editor.max')}
+          value={max}
           step="any"
-          onChange={(value) => onChange({ ...question, most: value })}
+          onChange={(value) => onChange({ ...question, max: value })}
         />
         <NumberInput
           label={t('editor.stepSize')}
@@ -32,7 +32,7 @@ export function ScaleEditor({ question, onChange }: EditorProps<'slider'>) {
         />
       </div>
       <div className="grid gap-3 sm:grid-cols-2">
-        {(['leastLabel', 'mostLabel'] as const).map((end) => (
+        {(['minLabel', 'maxLabel'] as const).map((end) => (
           <Field key={end} label={t(`editor.${end}`)}>
             {(ids) => (
               <TextInput
@@ -52,7 +52,7 @@ export function ScaleEditor({ question, onChange }: EditorProps<'slider'>) {
           const { key: _, ...opinion } = question;
           onChange(
             on
-              ? { ...question, key: { from: least, to: least }, points: question.points || 100 }
+              ? { ...question, key: { from: min, to: min }, points: question.points || 100 }
               : { ...opinion, points: 0 },
           );
         }}
@@ -88,9 +88,9 @@ const linesOf = (text: string) =>
 /** What may help to begin, and how long it should be. */
 export function WrittenEditor({ question, onChange }: EditorProps<'extendedText'>) {
   const { wordBox = [], starters = [], wordRange } = question;
-  const setRange = (change: { least?: number | null; most?: number | null }) => {
-    const next = { least: null, most: null, ...wordRange, ...change };
-    onChange({ ...question, wordRange: next.least === null && next.most === null ? undefined : next });
+  const setRange = (change: { min?: number | null; max?: number | null }) => {
+    const next = { min: null, max: null, ...wordRange, ...change };
+    onChange({ ...question, wordRange: next.min === null && next.max === null ? undefined : next });
   };
   return (
     <details open={wordBox.length > 0 || starters.length > 0 || wordRange !== undefined}>
@@ -113,19 +113,19 @@ export function WrittenEditor({ question, onChange }: EditorProps<'extendedText'
         <div className="flex flex-wrap gap-3">
           <NumberInput
             label={t('editor.minWords')}
-            value={wordRange?.least ?? null}
+            value={wordRange?.min ?? null}
             min={1}
             max={5000}
-            onEmpty={() => setRange({ least: null })}
-            onChange={(least) => setRange({ least })}
+            onEmpty={() => setRange({ min: null })}
+            onChange={(min) => setRange({ min })}
           />
           <NumberInput
             label={t('editor.maxWords')}
-            value={wordRange?.most ?? null}
+            value={wordRange?.max ?? null}
             min={1}
             max={5000}
-            onEmpty={() => setRange({ most: null })}
-            onChange={(most) => setRange({ most })}
+            onEmpty={() => setRange({ max: null })}
+            onChange={(max) => setRange({ max })}
           />
         </div>
       </div>
@@ -178,11 +178,11 @@ export function UploadEditor({ question, onChange }: EditorProps<'upload'>) {
   return (
     <div>
       <NumberInput
-        label={t('editor.mostFiles')}
-        value={question.mostFiles}
+        label={t('editor.maxFiles')}
+        value={question.maxFiles}
         min={1}
         max={10}
-        onChange={(mostFiles) => onChange({ ...question, mostFiles })}
+        onChange={(maxFiles) => onChange({ ...question, maxFiles })}
       />
     </div>
   );

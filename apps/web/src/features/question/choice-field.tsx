@@ -13,13 +13,13 @@ export const pickable = (isPicked: boolean) =>
 export function ChoiceField({ question, response, onChange, labelledBy }: FieldProps<'choice' | 'poll'>) {
   const picked = response?.kind === 'choice' ? response.optionIds : [];
   const pick = (optionId: string) => {
-    if (!question.several) return [optionId];
+    if (!question.multiple) return [optionId];
     return picked.includes(optionId) ? picked.filter((one) => one !== optionId) : [...picked, optionId];
   };
   const options = question.options.map(({ id, text, picture }) => (
     <label key={id} className={pickable(picked.includes(id))}>
       <input
-        type={question.several ? 'checkbox' : 'radio'}
+        type={question.multiple ? 'checkbox' : 'radio'}
         name={question.id}
         className="size-5 shrink-0 accent-main"
         checked={picked.includes(id)}
@@ -31,7 +31,7 @@ export function ChoiceField({ question, response, onChange, labelledBy }: FieldP
       </span>
     </label>
   ));
-  if (question.several)
+  if (question.multiple)
     return (
       // biome-ignore lint/a11y/useSemanticElements: named by the question's own words
       <div role="group" aria-labelledby={labelledBy} className="grid gap-2">

@@ -22,7 +22,7 @@ export function FilesField({ question, response, onChange, labelledBy }: FieldPr
         files={files}
         onRemove={(index) => onChange({ kind: 'files', files: files.toSpliced(index, 1) })}
       />
-      {files.length < question.mostFiles && (
+      {files.length < question.maxFiles && (
         <div>
           <FileButton size="roomy" disabled={sending.isPending} onFile={(file) => sending.mutate(file)}>
             <FileUp aria-hidden className="size-4" strokeWidth={1.75} />
@@ -30,7 +30,7 @@ export function FilesField({ question, response, onChange, labelledBy }: FieldPr
           </FileButton>
         </div>
       )}
-      <p className="text-14 text-quiet">{t('question.filesHelp', { count: question.mostFiles })}</p>
+      <p className="text-14 text-quiet">{t('question.filesHelp', { count: question.maxFiles })}</p>
       {sending.isError && (
         <Notice tone="danger" role="alert">
           {errorWords(sending.error)}

@@ -10,7 +10,7 @@ import { GapText } from './gap-text.tsx';
 import { HandedFileList } from './handed-file.tsx';
 import { areaBox, areaClip, PictureBoard } from './picture-board.tsx';
 import { RichText } from './rich-text.tsx';
-import { sureWords } from './sure-field.tsx';
+import { confidenceWords } from './sure-field.tsx';
 
 const GivenDrawing = lazy(async () => ({ default: (await import('./given-drawing.tsx')).GivenDrawing }));
 
@@ -18,11 +18,11 @@ interface Props {
   readonly question: LearnerQuestion;
   readonly response: Response;
   /** The key; null where there is none, or it is not to be shown yet. */
-  readonly right: ResponseBody | null;
+  readonly answerKey: ResponseBody | null;
   readonly verdicts: Verdicts;
   /** It earned all there is: the key need not be said. */
   readonly isFull?: boolean;
-  readonly rightAreas?: readonly Area[];
+  readonly keyAreas?: readonly Area[];
   readonly feedback?: readonly { readonly optionId: string; readonly text: string }[];
   /** What a teacher drew on it: on a drawing under `drawing`, on a file under its id. */
   readonly drawn?: Readonly<Record<string, Drawing>>;
@@ -34,8 +34,8 @@ export function GivenResponse(props: Props) {
   return (
     <div className="grid gap-2">
       <GivenOfKind {...props} />
-      {response.sure !== undefined && (
-        <p className="text-14 text-quiet">{t('question.wasSure', { sure: sureWords(response.sure) })}</p>
+      {response.confidence !== undefined && (
+        <p className="text-14 text-quiet">{t('question.wasSure', { sure: confidenceWords(response.confidence) })}</p>
       )}
     </div>
   );
@@ -44,39 +44,39 @@ export function GivenResponse(props: Props) {
 function GivenOfKind({
   question,
   response,
-  right,
+  answerKey,
   verdicts,
   isFull = false,
-  rightAreas = [],
+  keyAreas = [],
   feedback = [],
   drawn = {},
 }: Props): ReactNode {
   switch (question.kind) {
     case 'choice':
     case 'poll':
-      return <GivenOptions {...{ question, response, right, verdicts, feedback }} />;
+      return <GivenOptions {...{ question, response, answerKey, verdicts, feedback }} />;
     case 'inlineChoice':
     case 'gapMatch':
     case 'textEntry':
-      return <GivenGaps {...{ question, response, right, verdicts }} />;
+      return <GivenGaps {...{ question, response, answerKey, verdicts }} />;
     case 'numeric':
       return (
         <>
           {response.kind === 'number' && <Plain>{response.text}</Plain>}
-          {right?.kind === 'number' && !isFull && <KeyLine>{right.text}</KeyLine>}
+          {answerKey?.kind === 'number' && !isFull && <KeyLine>{answerKey.text}</KeyLine>}
         </>
       );
     case 'order':
-      return <GivenOrder {...{ question, response, right, verdicts }} />;
+      return <GivenOrder {...{ question, response, answerKey, verdicts }} />;
     case 'match':
     case 'associate':
-      return <GivenPairs {...{ question, response, right, verdicts }} />;
+      return <GivenPairs {...{ question, response, answerKey, verdicts }} />;
     case 'hottext':
-      return <GivenWords {...{ question, response, right, verdicts }} />;
+      return <GivenWords {...{ question, response, answerKey, verdicts }} />;
     case 'hotspot':
     case 'selectPoint':
     case 'graphicGapMatch':
-      return <GivenOnPicture {...{ question, response, right, verdicts, rightAreas }} />;
+      return <GivenOnPicture {...{ question, response, answerKey, verdicts, keyAreas }} />;
     case 'slider':
       return (
         <>
@@ -84,12 +84,11 @@ function GivenOfKind({
             <Plain>
               <span className="font-mono">{formatNumber(response.value)}</span>{' '}
               <span className="text-quiet">
-                ({formatNumber(question.least)} {question.leastLabel} – {formatNumber(question.most)}{' '}
-                {question.mostLabel})
+                ({formatNumber(question.min)} {question.minLabel} – {formatNumber(question.max)} {question.maxLabel})
               </span>
             </Plain>
           )}
-          {right?.kind === 'scale' && !isFull && <KeyLine>{formatNumber(right.value)}</KeyLine>}
+          {answerKey?.kind === 'scale' && !isFull && <KeyLine>{formatNumber(answerKey.value)}</KeyLine>}
         </>
       );
     case 'extendedText':
@@ -122,7 +121,7 @@ function KeyLine({ children }: { readonly children: ReactNode }) {
 interface PartProps<K extends LearnerQuestion['kind']> {
   readonly question: LearnerQuestionOf<K>;
   readonly response: Response;
-  readonly right: ResponseBody | null;
+  readonly answerKey: ResponseBody | null;
   readonly verdicts: Verdicts;
 }
 
@@ -153,12 +152,12 @@ function standingOf(verdict: boolean | undefined): Standing | null {
 function GivenOptions({
   question,
   response,
-  right,
+  answerKey,
   verdicts,
   feedback,
 }: PartProps<'choice' | 'poll'> & { readonly feedback: NonNullable<Props['feedback']> }) {
   const picked = response.kind === 'choice' ? response.optionIds : [];
-  const key = right?.kind === 'choice' ? right.optionIds : [];
+  const key = answerKey?.kind === 'choice' ? answerKey.optionIds : [];
   return (
     <ul className="grid gap-1.5">
       {question.options
@@ -192,9 +191,9 @@ const filledStyle = (standing: Standing | null) =>
     standing === 'missed' && 'border-dashed border-slate',
   );
 
-function GivenGaps({ question, response, right, verdicts }: PartProps<'inlineChoice' | 'gapMatch' | 'textEntry'>) {
+function GivenGaps({ question, response, answerKey, verdicts }: PartProps<'inlineChoice' | 'gapMatch' | 'textEntry'>) {
   const given = response.kind === 'gaps' ? response.gaps : {};
-  const key = right?.kind === 'gaps' ? right.gaps : {};
+  const key = answerKey?.kind === 'gaps' ? answerKey.gaps : {};
   const wordsOf = (gapId: string, value: string | undefined) => {
     if (value === undefined) return '';
     if (question.kind === 'textEntry') return value;
@@ -206,7 +205,7 @@ function GivenGaps({ question, response, right, verdicts }: PartProps<'inlineCho
     <GapText
       pieces={question.pieces}
       gap={(gapId) => {
-        const standing = given[gapId] === undefined ? (right ? 'missed' : null) : standingOf(verdicts[gapId]);
+        const standing = given[gapId] === undefined ? (answerKey ? 'missed' : null) : standingOf(verdicts[gapId]);
         return (
           <span>
             <span className={filledStyle(standing)}>{wordsOf(gapId, given[gapId]) || '…'}</span>
@@ -221,7 +220,7 @@ function GivenGaps({ question, response, right, verdicts }: PartProps<'inlineCho
   );
 }
 
-function GivenOrder({ question, response, right, verdicts }: PartProps<'order'>) {
+function GivenOrder({ question, response, answerKey, verdicts }: PartProps<'order'>) {
   const textOf = (id: string) => question.items.find((item) => item.id === id)?.text ?? '';
   const given = response.kind === 'order' ? response.itemIds : [];
   const isWrong = Object.values(verdicts).includes(false);
@@ -236,16 +235,16 @@ function GivenOrder({ question, response, right, verdicts }: PartProps<'order'>)
           </li>
         ))}
       </ol>
-      {isWrong && right?.kind === 'order' && <KeyLine>{right.itemIds.map(textOf).join(' → ')}</KeyLine>}
+      {isWrong && answerKey?.kind === 'order' && <KeyLine>{answerKey.itemIds.map(textOf).join(' → ')}</KeyLine>}
     </>
   );
 }
 
-function GivenPairs({ question, response, right, verdicts }: PartProps<'match' | 'associate'>) {
-  const items = question.kind === 'match' ? [...question.left, ...question.right] : question.items;
+function GivenPairs({ question, response, answerKey, verdicts }: PartProps<'match' | 'associate'>) {
+  const items = question.kind === 'match' ? [...question.sources, ...question.targets] : question.items;
   const textOf = (id: string) => items.find((item) => item.id === id)?.text ?? '';
   const given = response.kind === 'pairs' ? response.pairs : [];
-  const key = right?.kind === 'pairs' ? right.pairs : [];
+  const key = answerKey?.kind === 'pairs' ? answerKey.pairs : [];
   const isMet = ([a, b]: readonly [string, string]) =>
     given.some((pair) => pair.includes(a) && pair.includes(b) && verdicts[pair[0]] === true);
   const row = (pair: readonly [string, string], standing: Standing | null) => (
@@ -265,9 +264,9 @@ function GivenPairs({ question, response, right, verdicts }: PartProps<'match' |
   );
 }
 
-function GivenWords({ question, response, right, verdicts }: PartProps<'hottext'>) {
+function GivenWords({ question, response, answerKey, verdicts }: PartProps<'hottext'>) {
   const picked = response.kind === 'choice' ? response.optionIds : [];
-  const key = right?.kind === 'choice' ? right.optionIds : [];
+  const key = answerKey?.kind === 'choice' ? answerKey.optionIds : [];
   return (
     <p className="leading-9 whitespace-pre-wrap">
       {question.words.map(({ id, text }) => {
@@ -288,17 +287,17 @@ function GivenWords({ question, response, right, verdicts }: PartProps<'hottext'
 function GivenOnPicture({
   question,
   response,
-  right,
+  answerKey,
   verdicts,
-  rightAreas,
-}: PartProps<'hotspot' | 'selectPoint' | 'graphicGapMatch'> & { readonly rightAreas: readonly Area[] }) {
+  keyAreas,
+}: PartProps<'hotspot' | 'selectPoint' | 'graphicGapMatch'> & { readonly keyAreas: readonly Area[] }) {
   if (!question.picture) return null;
   return (
     <PictureBoard picture={question.picture}>
       {question.kind === 'selectPoint' ? (
-        <GivenPoints {...{ response, verdicts, rightAreas }} />
+        <GivenPoints {...{ response, verdicts, keyAreas }} />
       ) : (
-        question.areas.map((area) => <GivenArea key={area.id} {...{ question, area, response, right, verdicts }} />)
+        question.areas.map((area) => <GivenArea key={area.id} {...{ question, area, response, answerKey, verdicts }} />)
       )}
     </PictureBoard>
   );
@@ -308,7 +307,7 @@ function GivenArea({
   question,
   area,
   response,
-  right,
+  answerKey,
   verdicts,
 }: PartProps<'hotspot' | 'graphicGapMatch'> & { readonly area: Area }) {
   const isLabel = question.kind === 'graphicGapMatch';
@@ -320,7 +319,9 @@ function GivenArea({
   const isGiven = isLabel
     ? wordOf(response) !== ''
     : response.kind === 'choice' && response.optionIds.includes(area.id);
-  const isKey = isLabel ? wordOf(right) !== '' : right?.kind === 'choice' && right.optionIds.includes(area.id);
+  const isKey = isLabel
+    ? wordOf(answerKey) !== ''
+    : answerKey?.kind === 'choice' && answerKey.optionIds.includes(area.id);
   if (!isGiven && !isKey) return null;
   const standing = isGiven ? standingOf(verdicts[area.id]) : 'missed';
   const box = areaBox(area);
@@ -340,7 +341,9 @@ function GivenArea({
       {isLabel ? (
         <>
           {wordOf(response)}
-          {standing !== 'right' && wordOf(right) !== '' && <span className="text-spruce"> → {wordOf(right)}</span>}
+          {standing !== 'right' && wordOf(answerKey) !== '' && (
+            <span className="text-spruce"> → {wordOf(answerKey)}</span>
+          )}
         </>
       ) : (
         <span className="sr-only">{area.label}</span>
@@ -353,13 +356,13 @@ function GivenArea({
 interface PointsProps {
   readonly response: Response;
   readonly verdicts: Verdicts;
-  readonly rightAreas: readonly Area[];
+  readonly keyAreas: readonly Area[];
 }
 
-function GivenPoints({ response, verdicts, rightAreas }: PointsProps) {
+function GivenPoints({ response, verdicts, keyAreas }: PointsProps) {
   return (
     <>
-      {rightAreas.map((area) => (
+      {keyAreas.map((area) => (
         <span
           key={area.id}
           style={areaBox(area)}

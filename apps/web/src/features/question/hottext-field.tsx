@@ -6,7 +6,7 @@ export function HottextField({ question, response, onChange, labelledBy }: Field
   const picked = response?.kind === 'choice' ? response.optionIds : [];
   const pick = (id: string) => {
     if (picked.includes(id)) return picked.filter((one) => one !== id);
-    return question.several ? [...picked, id] : [id];
+    return question.multiple ? [...picked, id] : [id];
   };
   return (
     // biome-ignore lint/a11y/useSemanticElements: a fieldset cannot hold words that flow

@@ -4,8 +4,8 @@ import { t } from '../../words/words.ts';
 
 /** The teacher's and the student's word for a kind of question. */
 export function kindWords(question: Question | LearnerQuestion): string {
-  const isSeveral = 'several' in question && question.several;
+  const isMultiple = 'multiple' in question && question.multiple;
   const kind = question.kind === 'sealed' ? question.of : question.kind;
-  if (kind === 'choice') return t(isSeveral ? 'question.choiceSeveral' : 'question.choiceOne');
+  if (kind === 'choice') return t(isMultiple ? 'question.choiceSeveral' : 'question.choiceOne');
   return t(`question.kind.${kind}`);
 }

@@ -38,13 +38,13 @@ export function MatchField({ question, response, onChange }: FieldProps<'match'>
   const pairs = response?.kind === 'pairs' ? response.pairs : [];
   return (
     <PlacingField
-      words={question.right}
+      words={question.targets}
       placed={Object.fromEntries(pairs)}
       isReusable
       onChange={(placed) => onChange({ kind: 'pairs', pairs: Object.entries(placed) })}
     >
       <ul className="grid gap-2">
-        {question.left.map(({ id, text }) => (
+        {question.sources.map(({ id, text }) => (
           <li key={id} className="grid grid-cols-2 items-center gap-2">
             <RichText text={text} className="min-w-0" />
             <Place id={id} label={text} />

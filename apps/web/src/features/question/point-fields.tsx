@@ -12,7 +12,7 @@ export function HotspotField({ question, response, onChange, labelledBy }: Field
   const picked = response?.kind === 'choice' ? response.optionIds : [];
   const pick = (id: string) => {
     if (picked.includes(id)) return picked.filter((one) => one !== id);
-    return question.several ? [...picked, id] : [id];
+    return question.multiple ? [...picked, id] : [id];
   };
   if (!question.picture) return null;
   return (
@@ -60,10 +60,10 @@ export function SelectPointField({ question, response, onChange, labelledBy }: F
   const [cross, setCross] = useState<readonly [number, number]>([5_000, 5_000]);
   const [isSteering, setIsSteering] = useState(false);
   if (!question.picture) return null;
-  const isFull = points.length >= question.mostPoints;
+  const isFull = points.length >= question.maxPoints;
   const set = (point: readonly [number, number]) => {
     // With one point to set, a new press moves it.
-    const kept = isFull ? points.slice(0, question.mostPoints - 1) : points;
+    const kept = isFull ? points.slice(0, question.maxPoints - 1) : points;
     onChange({ kind: 'points', points: [...kept, point] });
   };
   const remove = (index: number) => onChange({ kind: 'points', points: points.toSpliced(index, 1) });
@@ -111,7 +111,7 @@ export function SelectPointField({ question, response, onChange, labelledBy }: F
         ))}
       </PictureBoard>
       <p id={`${question.id}-steer`} className="text-14 text-quiet">
-        {t('question.pointsHelp', { count: question.mostPoints })}
+        {t('question.pointsHelp', { count: question.maxPoints })}
       </p>
       {points.length > 0 && (
         <ul className="flex flex-wrap gap-2">

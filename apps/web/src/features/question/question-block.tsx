@@ -10,7 +10,7 @@ import { QuestionField } from './question-field.tsx';
 import { QuestionPicture } from './question-picture.tsx';
 import { ReadAloud } from './read-aloud.tsx';
 import { RichText } from './rich-text.tsx';
-import { SureField } from './sure-field.tsx';
+import { ConfidenceField } from './sure-field.tsx';
 import { wordsToRead } from './words-to-read.ts';
 
 interface Props {
@@ -33,7 +33,8 @@ interface Props {
 export function QuestionBlock({ question, place, response, hint, timeLeft, lastTry, onChange, onHint }: Props) {
   const id = useId();
   const { points, hintCost } = question;
-  const answer = (next: Response) => onChange(response?.sure === undefined ? next : { ...next, sure: response.sure });
+  const answer = (next: Response) =>
+    onChange(response?.confidence === undefined ? next : { ...next, confidence: response.confidence });
   return (
     <section
       aria-labelledby={`${id}-place ${id}`}
@@ -62,9 +63,9 @@ export function QuestionBlock({ question, place, response, hint, timeLeft, lastT
       {lastTry}
       <QuestionField question={question} response={response} onChange={answer} labelledBy={id} />
       {question.asksConfidence && (
-        <SureField
-          sure={response?.sure}
-          onChange={(sure) => response && onChange({ ...response, sure })}
+        <ConfidenceField
+          confidence={response?.confidence}
+          onChange={(confidence) => response && onChange({ ...response, confidence })}
           disabled={!response}
         />
       )}

@@ -8,21 +8,21 @@ const maxPlaces = 11;
 
 /** A value between two ends. Nothing is set until the student sets it. */
 export function ScaleField({ question, response, onChange, labelledBy }: FieldProps<'slider'>) {
-  const { least, most, step, leastLabel, mostLabel } = question;
+  const { min, max, step, minLabel, maxLabel } = question;
   const value = response?.kind === 'scale' ? response.value : null;
-  const count = Math.floor((most - least) / step) + 1;
+  const count = Math.floor((max - min) / step) + 1;
   const set = (next: number) => onChange({ kind: 'scale', value: next });
   const ends = (
     <div className="flex justify-between gap-4 text-14 text-quiet">
-      <span>{leastLabel}</span>
-      <span className="text-right">{mostLabel}</span>
+      <span>{minLabel}</span>
+      <span className="text-right">{maxLabel}</span>
     </div>
   );
   if (count <= maxPlaces)
     return (
       <div role="radiogroup" aria-labelledby={labelledBy} className="grid gap-1">
         <div className="flex flex-wrap gap-1.5">
-          {Array.from({ length: count }, (_, index) => least + index * step).map((place, index) => (
+          {Array.from({ length: count }, (_, index) => min + index * step).map((place, index) => (
             <label
               key={place}
               className={`${pickable(place === value)} grow justify-center px-2 has-focus-visible:outline-2`}
@@ -31,7 +31,7 @@ export function ScaleField({ question, response, onChange, labelledBy }: FieldPr
                 type="radio"
                 name={question.id}
                 className="sr-only"
-                aria-label={[formatNumber(place), index === 0 && leastLabel, index === count - 1 && mostLabel]
+                aria-label={[formatNumber(place), index === 0 && minLabel, index === count - 1 && maxLabel]
                   .filter(Boolean)
                   .join(', ')}
                 checked={place === value}
@@ -54,10 +54,10 @@ export function ScaleField({ question, response, onChange, labelledBy }: FieldPr
           aria-labelledby={labelledBy}
           aria-valuetext={value === null ? t('question.notSet') : formatNumber(value)}
           className="h-11 grow accent-main"
-          min={least}
-          max={most}
+          min={min}
+          max={max}
           step={step}
-          value={value ?? (least + most) / 2}
+          value={value ?? (min + max) / 2}
           onChange={(event) => set(event.target.valueAsNumber)}
           // A click on the middle, where the thumb waits, is an answer too.
           onPointerUp={(event) => set(event.currentTarget.valueAsNumber)}

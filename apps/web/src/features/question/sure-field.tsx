@@ -4,12 +4,12 @@ import { findWords, t } from '../../words/words.ts';
 import { pickable } from './choice-field.tsx';
 
 /** "How sure are you?", asked along with an answer. */
-export function SureField({
-  sure,
+export function ConfidenceField({
+  confidence,
   disabled,
   onChange,
 }: {
-  readonly sure: Response['sure'];
+  readonly confidence: Response['confidence'];
   /** There is nothing yet to be sure of. */
   readonly disabled: boolean;
   readonly onChange: (sure: Confidence) => void;
@@ -20,15 +20,15 @@ export function SureField({
       <legend className="mb-1 text-14 text-quiet">{t('question.howSure')}</legend>
       <div className="grid grid-cols-2 gap-1.5">
         {confidences.map((degree) => (
-          <label key={degree} className={`${pickable(sure === degree)} px-3 text-14`}>
+          <label key={degree} className={`${pickable(confidence === degree)} px-3 text-14`}>
             <input
               type="radio"
               name={id}
               className="size-4 shrink-0 accent-main"
-              checked={sure === degree}
+              checked={confidence === degree}
               onChange={() => onChange(degree)}
             />
-            {sureWords(degree)}
+            {confidenceWords(degree)}
           </label>
         ))}
       </div>
@@ -36,6 +36,6 @@ export function SureField({
   );
 }
 
-export function sureWords(degree: number): string {
+export function confidenceWords(degree: number): string {
   return findWords(`question.sure.${degree}`) ?? '';
 }

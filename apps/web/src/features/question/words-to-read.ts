@@ -26,11 +26,11 @@ function offered(question: LearnerQuestion): string[] {
     case 'associate':
       return textsOf(question.items);
     case 'match':
-      return [...textsOf(question.left), ...textsOf(question.right)];
+      return [...textsOf(question.sources), ...textsOf(question.targets)];
     case 'graphicGapMatch':
       return textsOf(question.words);
     case 'slider':
-      return [question.leastLabel, question.mostLabel];
+      return [question.minLabel, question.maxLabel];
     case 'extendedText':
       return [...question.starters, ...question.wordBox];
     default:

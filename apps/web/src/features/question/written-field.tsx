@@ -80,13 +80,13 @@ function Helps({ label, words, used = () => false, onPick }: HelpsProps) {
 
 interface CounterProps {
   readonly text: string;
-  readonly range: { readonly least: number | null; readonly most: number | null } | null;
+  readonly range: { readonly min: number | null; readonly max: number | null } | null;
 }
 
 function Counter({ text, range }: CounterProps) {
   const count = countWords(text);
-  const least = range?.least ?? null;
-  const most = range?.most ?? null;
+  const least = range?.min ?? null;
+  const most = range?.max ?? null;
   const isOff = count > 0 && ((least !== null && count < least) || (most !== null && count > most));
   return (
     <p>

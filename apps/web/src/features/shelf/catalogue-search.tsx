@@ -22,7 +22,7 @@ export function CatalogueSearch() {
   const [words, setWords] = useState('');
   const [length, setLength] = useState<Length>('anyLength');
   const [licence, setLicence] = useState('');
-  const [wish, setWish] = useState({ words: '', mostSeconds: null as number | null, licence: '' });
+  const [wish, setWish] = useState({ words: '', maxSeconds: null as number | null, licence: '' });
   const query = useQuery(catalogueOptions(wish));
   const wordsId = useId();
   if (query.data?.isThere === false) return null;
@@ -35,7 +35,7 @@ export function CatalogueSearch() {
         className="flex flex-wrap items-center gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          setWish({ words, mostSeconds: lengths[length], licence });
+          setWish({ words, maxSeconds: lengths[length], licence });
         }}
       >
         <TextInput

@@ -38,10 +38,10 @@ export function Component() {
                     <GivenResponse
                       question={item.question}
                       response={item.response}
-                      right={item.result.right}
+                      answerKey={item.result.answerKey}
                       verdicts={item.result.verdicts}
                       isFull={item.result.isFull}
-                      rightAreas={item.result.rightAreas}
+                      keyAreas={item.result.keyAreas}
                       feedback={item.result.feedback}
                       drawn={item.result.drawn}
                     />

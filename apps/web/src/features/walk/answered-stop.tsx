@@ -100,10 +100,10 @@ function AnsweredQuestion({ question, stopId, stopState, result, onRevise, given
         <GivenResponse
           question={question}
           response={answer.response}
-          right={result?.right ?? null}
+          answerKey={result?.answerKey ?? null}
           verdicts={result?.verdicts ?? {}}
           isFull={result?.isFull ?? false}
-          rightAreas={result?.rightAreas ?? []}
+          keyAreas={result?.keyAreas ?? []}
           feedback={result?.feedback ?? []}
           drawn={result?.drawn ?? {}}
         />
@@ -113,7 +113,7 @@ function AnsweredQuestion({ question, stopId, stopState, result, onRevise, given
       {before && (
         <div className="grid gap-1 text-14 text-quiet">
           {t('walk.before')}
-          <GivenResponse question={question} response={before} right={null} verdicts={{}} />
+          <GivenResponse question={question} response={before} answerKey={null} verdicts={{}} />
         </div>
       )}
       {result?.said && (

@@ -18,7 +18,7 @@ export function SettledQuestion({ question, place, answer }: SettledProps) {
     <section className="grid gap-2 opacity-80">
       <p className="text-13 text-quiet">{place}</p>
       <RichText text={question.stem} className="font-medium" />
-      <GivenResponse question={question} response={answer.response} right={null} verdicts={{}} />
+      <GivenResponse question={question} response={answer.response} answerKey={null} verdicts={{}} />
     </section>
   );
 }

@@ -15,8 +15,15 @@ const stop = {
   atMs: 0,
   required: true,
   questions: [
-    { id: 'one', kind: 'choice', stem: 'Pick just one', points: 100, several: false, options: ['a', 'b'].map(option) },
-    { id: 'some', kind: 'choice', stem: 'Pick some', points: 250, several: true, options: ['c', 'd', 'e'].map(option) },
+    { id: 'one', kind: 'choice', stem: 'Pick just one', points: 100, multiple: false, options: ['a', 'b'].map(option) },
+    {
+      id: 'some',
+      kind: 'choice',
+      stem: 'Pick some',
+      points: 250,
+      multiple: true,
+      options: ['c', 'd', 'e'].map(option),
+    },
     { ...{ id: 'text', kind: 'extendedText', stem: 'Why?', points: 300 }, wordBox: [], starters: [], wordRange: null },
   ],
 } as const satisfies LearnerStop;

@@ -114,7 +114,7 @@ test('an answer is marked by the server alone', async () => {
   await settle();
   expect(session.getSnapshot().results['q-one']).toMatchObject({
     points: 200,
-    right: { kind: 'choice', optionIds: ['o-compression'] },
+    answerKey: { kind: 'choice', optionIds: ['o-compression'] },
   });
 });
 

@@ -118,7 +118,7 @@ export function processResponses({ terms, possible, saysByOption, saysByOutcome 
               'qti-response-if',
               {},
               element('qti-gte', {}, variable('SCORE'), floatValue(possible)),
-              outcome('right'),
+              outcome('correct'),
             ),
             element(
               'qti-response-else-if',

@@ -27,7 +27,7 @@ export function readGaps(
       return {
         id: idOf(one),
         options: optionsOf(one).map(({ identifier, text }) => ({ id: context.idOf(identifier), text })),
-        rightId: context.idOf(correct[0] ?? best ?? ''),
+        correctId: context.idOf(correct[0] ?? best ?? ''),
       };
     });
     return { ...context.head, kind: 'inlineChoice', points, pieces, gaps };

@@ -58,8 +58,8 @@ export function readInteraction(interaction: XmlElement, context: ReadContext): 
       return {
         ...head,
         kind: 'match',
-        left: itemsOf(left, 'qti-simple-associable-choice', context),
-        right: itemsOf(right, 'qti-simple-associable-choice', context),
+        sources: itemsOf(left, 'qti-simple-associable-choice', context),
+        targets: itemsOf(right, 'qti-simple-associable-choice', context),
         pairs: pairsOf(response, context),
       };
     }
@@ -84,8 +84,8 @@ export function readInteraction(interaction: XmlElement, context: ReadContext): 
       const key = readNumber(response.correct[0]);
       return {
         ...head,
-        ...{ kind: 'slider', leastLabel: '', mostLabel: '' },
-        ...{ least: number('lower-bound', 0), most: number('upper-bound', 10), step: number('step', 1) },
+        ...{ kind: 'slider', minLabel: '', maxLabel: '' },
+        ...{ min: number('lower-bound', 0), max: number('upper-bound', 10), step: number('step', 1) },
         ...(key === null ? {} : { key: { from: key, to: key } }),
       };
     }
@@ -102,7 +102,7 @@ export function readInteraction(interaction: XmlElement, context: ReadContext): 
     case 'qti-upload-interaction': {
       const [, medium] = /^(audio|video)\//.exec(interaction.attributes.type ?? '') ?? [];
       const byHand = { ...head, points: pointsByHand(context) };
-      if (!medium) return { ...byHand, kind: 'upload', mostFiles: 1 };
+      if (!medium) return { ...byHand, kind: 'upload', maxFiles: 1 };
       return { ...byHand, kind: 'record', withPicture: medium === 'video', longestMs: 120_000 };
     }
     default:
@@ -144,9 +144,9 @@ function pairsOf({ correct, mapping }: ReadResponse, { idOf }: ReadContext): [st
 /** Identifiers that are right, and what each is worth where that is told. */
 function keyOf({ correct, mapping }: ReadResponse) {
   const worthOf = new Map((mapping?.entries ?? []).map(({ key, value }) => [key, value]));
-  const isRight = (identifier: string) =>
+  const isCorrect = (identifier: string) =>
     correct.length > 0 ? correct.includes(identifier) : (worthOf.get(identifier) ?? 0) > 0;
-  return { worthOf, isRight, hasKey: correct.length > 0 || worthOf.size > 0 };
+  return { worthOf, isCorrect, hasKey: correct.length > 0 || worthOf.size > 0 };
 }
 
 function readChoice(
@@ -155,21 +155,21 @@ function readChoice(
   context: ReadContext,
   head: QuestionHead,
 ): Question {
-  const several = response.cardinality === 'multiple';
-  const { worthOf, isRight, hasKey } = keyOf(response);
+  const multiple = response.cardinality === 'multiple';
+  const { worthOf, isCorrect, hasKey } = keyOf(response);
   const choices = allNamed(interaction, 'qti-simple-choice');
   if (!hasKey) {
     const options = itemsOf(interaction, 'qti-simple-choice', context);
-    return { ...head, kind: 'poll', points: 0, several, options };
+    return { ...head, kind: 'poll', points: 0, multiple, options };
   }
-  if (several) noteAllOrNothing(context, response);
-  const rightCount = choices.filter(({ attributes }) => isRight(attributes.identifier ?? '')).length;
-  const share = head.points / 100 / Math.max(1, rightCount);
+  if (multiple) noteAllOrNothing(context, response);
+  const correctCount = choices.filter(({ attributes }) => isCorrect(attributes.identifier ?? '')).length;
+  const share = head.points / 100 / Math.max(1, correctCount);
   const isOwnWorth =
-    several &&
+    multiple &&
     worthOf.size > 0 &&
     choices.some(({ attributes: { identifier = '' } }) => {
-      const usual = isRight(identifier) ? share : -share;
+      const usual = isCorrect(identifier) ? share : -share;
       return Math.abs((worthOf.get(identifier) ?? 0) - usual) > 1e-4;
     });
   const { mapping } = response;
@@ -180,7 +180,7 @@ function readChoice(
   return {
     ...head,
     kind: 'choice',
-    several,
+    multiple,
     options: choices.map((choice) => {
       const identifier = choice.attributes.identifier ?? '';
       const picture = pictureIn(choice);
@@ -188,7 +188,7 @@ function readChoice(
       return {
         id: context.idOf(identifier),
         text: wordsOf(choice, context),
-        right: isRight(identifier),
+        correct: isCorrect(identifier),
         feedback: said[0] ? context.prose.toText(said[0].children) : context.feedbackOf(identifier),
         ...(picture ? { picture } : {}),
         ...(isOwnWorth ? { worth: Math.round((worthOf.get(identifier) ?? 0) * 100) } : {}),
@@ -209,7 +209,7 @@ function readGapMatch(
   context.report.add('interaction', findWithin(interaction, ({ name }) => name === 'qti-gap-img').length);
   const words = itemsOf(interaction, 'qti-gap-text', context);
   const gaps = findWithin(interaction, ({ name }) => name === 'qti-gap');
-  const rightIds = rightWords(response, context);
+  const correctIds = correctWords(response, context);
   const { idOf } = context;
   const text = interaction.children.filter(
     (node) => !isElement(node) || !['qti-gap-text', 'qti-gap-img', 'qti-prompt'].includes(node.name),
@@ -221,13 +221,13 @@ function readGapMatch(
     words,
     gaps: gaps.map(({ attributes: { identifier = '' } }) => ({
       id: idOf(identifier),
-      rightIds: rightIds.get(idOf(identifier)) ?? [],
+      correctIds: correctIds.get(idOf(identifier)) ?? [],
     })),
   };
 }
 
 /** Which words are right on which place. */
-function rightWords(response: ReadResponse, context: ReadContext): ReadonlyMap<string, readonly string[]> {
+function correctWords(response: ReadResponse, context: ReadContext): ReadonlyMap<string, readonly string[]> {
   const found = new Map<string, string[]>();
   const mapped = (response.mapping?.entries ?? []).filter(({ value }) => value > 0).map(({ key }) => key);
   for (const [wordId, placeId] of pairsOf(
@@ -312,9 +312,9 @@ function readHottext(
   context: ReadContext,
   head: QuestionHead,
 ): Question {
-  const { isRight } = keyOf(response);
-  const several = response.cardinality === 'multiple';
-  if (several) noteAllOrNothing(context, response);
+  const { isCorrect } = keyOf(response);
+  const multiple = response.cardinality === 'multiple';
+  if (multiple) noteAllOrNothing(context, response);
   const marked = new Map<string, XmlElement>();
   const text = interaction.children.filter((node) => !isElement(node) || node.name !== 'qti-prompt');
   const pieces = piecesOf(text, (one) => {
@@ -326,14 +326,14 @@ function readHottext(
   return {
     ...head,
     kind: 'hottext',
-    several,
+    multiple,
     words: pieces.map((piece, index) => {
       if ('text' in piece) return { id: context.idOf(`plain-${index}`), text: piece.text, standing: 'plain' };
       const words = marked.get(piece.gapId);
       return {
         id: context.idOf(piece.gapId),
         text: words ? plain(words) : '',
-        standing: isRight(piece.gapId) ? 'right' : 'wrong',
+        standing: isCorrect(piece.gapId) ? 'correct' : 'wrong',
       };
     }),
   };
@@ -381,14 +381,14 @@ function readOnPicture(
     });
   switch (interaction.name) {
     case 'qti-hotspot-interaction': {
-      const { isRight } = keyOf(response);
-      const several = response.cardinality === 'multiple';
-      if (several) noteAllOrNothing(context, response);
+      const { isCorrect } = keyOf(response);
+      const multiple = response.cardinality === 'multiple';
+      if (multiple) noteAllOrNothing(context, response);
       const areas = placesIn('qti-hotspot-choice').map(({ identifier, ...area }) => ({
         ...area,
-        right: isRight(identifier),
+        correct: isCorrect(identifier),
       }));
-      return { ...head, kind: 'hotspot', several, areas };
+      return { ...head, kind: 'hotspot', multiple, areas };
     }
     case 'qti-select-point-interaction': {
       const areas = response.areas
@@ -398,14 +398,14 @@ function readOnPicture(
           return place ? [{ id: context.idOf(`place-${index + 1}`), ...place, label: String(index + 1) }] : [];
         });
       const most = readNumber(interaction.attributes['max-choices']) ?? 1;
-      return { ...head, kind: 'selectPoint', areas, mostPoints: Math.max(1, Math.round(most) || areas.length) };
+      return { ...head, kind: 'selectPoint', areas, maxPoints: Math.max(1, Math.round(most) || areas.length) };
     }
     default: {
       noteAllOrNothing(context, response);
-      const rightIds = rightWords(response, context);
+      const correctIds = correctWords(response, context);
       const areas = placesIn('qti-associable-hotspot').map(({ identifier: _, ...area }) => ({
         ...area,
-        rightIds: rightIds.get(area.id) ?? [],
+        correctIds: correctIds.get(area.id) ?? [],
       }));
       return { ...head, kind: 'graphicGapMatch', words: itemsOf(interaction, 'qti-gap-text', context), areas };
     }

@@ -58,11 +58,11 @@ describe('items of other programs', () => {
     expect(leftOut).toEqual([]);
     expect(questions).toMatchObject([
       {
-        ...{ kind: 'choice', several: false, points: 100, stem: 'Look at the sign.\n\nWhat does it say?' },
+        ...{ kind: 'choice', multiple: false, points: 100, stem: 'Look at the sign.\n\nWhat does it say?' },
         picture: { materialId: 'images/sign.png', alt: 'Bridge closed' },
         options: [
-          { text: 'You may not cross.', right: true, feedback: 'Yes.' },
-          { text: 'You may cross.', right: false, feedback: '' },
+          { text: 'You may not cross.', correct: true, feedback: 'Yes.' },
+          { text: 'You may cross.', correct: false, feedback: '' },
         ],
       },
     ]);
@@ -73,7 +73,9 @@ describe('items of other programs', () => {
     const interaction = element('choiceInteraction', { responseIdentifier: 'RESPONSE', maxChoices: 0 }, choices);
     const { questions, leftOut } = read(older([interaction], response({ cardinality: 'multiple' }, correct('a', 'c'))));
     expect(leftOut).toEqual([{ code: 'allOrNothing', count: 1 }]);
-    expect(questions).toMatchObject([{ several: true, options: [{ right: true }, { right: false }, { right: true }] }]);
+    expect(questions).toMatchObject([
+      { multiple: true, options: [{ correct: true }, { correct: false }, { correct: true }] },
+    ]);
   });
 
   test('gaps to type in stand in their text, and what stands before it is the stem', () => {
@@ -153,8 +155,8 @@ describe('items of other programs', () => {
       {
         picture: { materialId: 'map.png', alt: 'A map' },
         areas: [
-          { shape: 'ellipse', coords: [4500, 4000, 5500, 6000], right: true },
-          { shape: 'poly', coords: [0, 0, 10_000, 0, 10_000, 10_000], right: false },
+          { shape: 'ellipse', coords: [4500, 4000, 5500, 6000], correct: true },
+          { shape: 'poly', coords: [0, 0, 10_000, 0, 10_000, 10_000], correct: false },
         ],
       },
     ]);

@@ -1,4 +1,4 @@
-import type { Question, QuestionHead } from '../../question/question.ts';
+import type { OutcomeFeedback, Question, QuestionHead } from '../../question/question.ts';
 import { allNamed, findWithin, firstNamed, isElement, type XmlElement, type XmlNode } from '../xml-tree.ts';
 import { fromIdentifier } from './declarations.ts';
 import { createQtiReport, type QtiLeftOut } from './left-out.ts';
@@ -168,12 +168,20 @@ function partAtGaps(nodes: readonly XmlNode[], gaps: readonly XmlElement[]): [re
   return [nodes.slice(0, first), nodes.slice(first)];
 }
 
+/** What an answer came out as, by the identifier of what is said to it; packages of the first landings say `right`. */
+const outcomeNames: ReadonlyMap<string, keyof OutcomeFeedback> = new Map([
+  ['correct', 'correct'],
+  ['right', 'correct'],
+  ['partly', 'partly'],
+  ['wrong', 'wrong'],
+]);
+
 function outcomeFeedback(feedback: ReturnType<typeof readFeedback>, prose: Prose): Pick<QuestionHead, 'feedback'> {
-  const said = feedback.filter(({ identifier }) => ['right', 'partly', 'wrong'].includes(identifier));
-  if (said.length === 0) return {};
-  return {
-    feedback: Object.fromEntries(said.map(({ identifier, content }) => [identifier, prose.toText(content.children)])),
-  };
+  const said = feedback.flatMap(({ identifier, content }) => {
+    const outcome = outcomeNames.get(identifier);
+    return outcome ? [[outcome, prose.toText(content.children)] as const] : [];
+  });
+  return said.length === 0 ? {} : { feedback: Object.fromEntries(said) };
 }
 
 /**

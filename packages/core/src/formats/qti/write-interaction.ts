@@ -44,18 +44,18 @@ export function writeInteraction(question: Question, options: WriteOptions): Wri
         body: [
           element(
             'qti-choice-interaction',
-            { ...response, 'max-choices': question.several ? 0 : 1 },
+            { ...response, 'max-choices': question.multiple ? 0 : 1 },
             question.options.map(({ id, text }) => simpleChoice(id, inlineMarkup(prose, text))),
           ),
         ],
-        declarations: [declareResponse(soleResponse, question.several ? 'multiple' : 'single', 'identifier')],
+        declarations: [declareResponse(soleResponse, question.multiple ? 'multiple' : 'single', 'identifier')],
         terms: [],
       };
     case 'inlineChoice':
     case 'textEntry':
       return writeGaps(question);
     case 'gapMatch': {
-      const pairs = question.gaps.map(({ id, rightIds }) => ({ placeId: id, rightIds }));
+      const pairs = question.gaps.map(({ id, correctIds }) => ({ placeId: id, correctIds }));
       return {
         body: [
           element(
@@ -89,16 +89,16 @@ export function writeInteraction(question: Question, options: WriteOptions): Wri
         body: [
           element(
             'qti-match-interaction',
-            { ...response, shuffle: true, 'max-associations': question.left.length },
+            { ...response, shuffle: true, 'max-associations': question.sources.length },
             element(
               'qti-simple-match-set',
               {},
-              question.left.map((item) => associable(item, prose, 1)),
+              question.sources.map((item) => associable(item, prose, 1)),
             ),
             element(
               'qti-simple-match-set',
               {},
-              question.right.map((item) => associable(item, prose, 0)),
+              question.targets.map((item) => associable(item, prose, 0)),
             ),
           ),
         ],
@@ -120,7 +120,7 @@ export function writeInteraction(question: Question, options: WriteOptions): Wri
         body: [
           element(
             'qti-hottext-interaction',
-            { ...response, 'max-choices': question.several ? 0 : 1 },
+            { ...response, 'max-choices': question.multiple ? 0 : 1 },
             element(
               'p',
               {},
@@ -134,7 +134,7 @@ export function writeInteraction(question: Question, options: WriteOptions): Wri
           question,
           question.words
             .filter(({ standing }) => standing !== 'plain')
-            .map(({ id, standing }) => ({ id, right: standing === 'right' })),
+            .map(({ id, standing }) => ({ id, correct: standing === 'correct' })),
         ),
       };
     case 'hotspot':
@@ -194,7 +194,7 @@ function writeChoice(question: QuestionOf<'choice'>, options: WriteOptions): Wri
     body: [
       element(
         'qti-choice-interaction',
-        { ...response, shuffle: question.shuffle ?? false, 'max-choices': question.several ? 0 : 1 },
+        { ...response, shuffle: question.shuffle ?? false, 'max-choices': question.multiple ? 0 : 1 },
         choices,
       ),
     ],
@@ -204,26 +204,26 @@ function writeChoice(question: QuestionOf<'choice'>, options: WriteOptions): Wri
 
 interface Option {
   readonly id: string;
-  readonly right: boolean;
+  readonly correct: boolean;
   readonly worth?: number | undefined;
 }
 
 /** Picks of one or several: each right one its share of the points, each wrong one as much below nought. */
 function picked(
-  question: { readonly several: boolean; readonly points: number },
+  question: { readonly multiple: boolean; readonly points: number },
   picks: readonly Option[],
   bounds?: { readonly lower: number; readonly upper: number },
 ): Omit<WrittenInteraction, 'body'> {
-  const right = picks.filter((one) => one.right);
+  const right = picks.filter((one) => one.correct);
   const correct = right.map(({ id }) => toIdentifier(id));
-  if (!question.several)
+  if (!question.multiple)
     return {
       declarations: [declareResponse(soleResponse, 'single', 'identifier', { correct })],
       terms: [wholeMatch(question)],
     };
   const isWorth = picks.some(({ worth }) => worth !== undefined);
   const share = question.points / 100 / Math.max(1, right.length);
-  const worthOf = ({ right: isRight, worth }: Option) => (isWorth ? (worth ?? 0) / 100 : isRight ? share : -share);
+  const worthOf = ({ correct: isRight, worth }: Option) => (isWorth ? (worth ?? 0) / 100 : isRight ? share : -share);
   const mapping = {
     lower: Math.max(0, (bounds?.lower ?? 0) / 100),
     upper: (bounds?.upper ?? question.points) / 100,
@@ -250,14 +250,14 @@ function paired(
 /** Words put on places: each place that is to be filled has an equal share, with any word that is right there. */
 function placed(
   { points }: { readonly points: number },
-  places: readonly { readonly placeId: string; readonly rightIds: readonly string[] }[],
+  places: readonly { readonly placeId: string; readonly correctIds: readonly string[] }[],
 ): Omit<WrittenInteraction, 'body'> {
-  const toFill = places.filter(({ rightIds }) => rightIds.length > 0);
+  const toFill = places.filter(({ correctIds }) => correctIds.length > 0);
   const keyOf = (wordId: string, placeId: string) => `${toIdentifier(wordId)} ${toIdentifier(placeId)}`;
-  const entries = toFill.flatMap(({ placeId, rightIds }) =>
-    rightIds.map((wordId) => ({ key: keyOf(wordId, placeId), value: points / 100 / toFill.length })),
+  const entries = toFill.flatMap(({ placeId, correctIds }) =>
+    correctIds.map((wordId) => ({ key: keyOf(wordId, placeId), value: points / 100 / toFill.length })),
   );
-  const correct = toFill.map(({ placeId, rightIds: [first = ''] }) => keyOf(first, placeId));
+  const correct = toFill.map(({ placeId, correctIds: [first = ''] }) => keyOf(first, placeId));
   return {
     declarations: [declareResponse(soleResponse, 'multiple', 'directedPair', { correct, mapping: { entries } })],
     terms: [{ kind: 'map', response: soleResponse }],
@@ -295,8 +295,8 @@ function writeGaps(question: QuestionOf<'inlineChoice' | 'textEntry'>): WrittenI
           const correct = accepted.slice(0, 1).map(({ text }) => text);
           return declareResponse(responseOf.get(id) ?? '', 'single', 'string', { correct, mapping: { entries } });
         })
-      : question.gaps.map(({ id, rightId }) => {
-          const key = toIdentifier(rightId);
+      : question.gaps.map(({ id, correctId }) => {
+          const key = toIdentifier(correctId);
           const entries = [{ key, value: share }];
           return declareResponse(responseOf.get(id) ?? '', 'single', 'identifier', {
             correct: [key],
@@ -344,7 +344,7 @@ function toleranceOf(tolerance: NumericTolerance) {
 }
 
 function writeSlider(question: QuestionOf<'slider'>): WrittenInteraction {
-  const { least, most, step, key, points } = question;
+  const { min, max, step, key, points } = question;
   const bound = (value: number) => element('qti-base-value', { 'base-type': 'float' }, String(value));
   const test =
     key &&
@@ -358,8 +358,8 @@ function writeSlider(question: QuestionOf<'slider'>): WrittenInteraction {
     body: [
       element('qti-slider-interaction', {
         ...response,
-        'lower-bound': least,
-        'upper-bound': most,
+        'lower-bound': min,
+        'upper-bound': max,
         step,
         'step-label': false,
       }),
@@ -395,7 +395,7 @@ function writeOnPicture(
         body: [
           element(
             'qti-hotspot-interaction',
-            { ...response, 'max-choices': question.several ? 0 : 1 },
+            { ...response, 'max-choices': question.multiple ? 0 : 1 },
             picture,
             question.areas.map((area) =>
               element('qti-hotspot-choice', {
@@ -411,7 +411,7 @@ function writeOnPicture(
     case 'selectPoint': {
       const areas = question.areas.map((area) => ({ ...toShape(area, size), value: points / question.areas.length }));
       return {
-        body: [element('qti-select-point-interaction', { ...response, 'max-choices': question.mostPoints }, picture)],
+        body: [element('qti-select-point-interaction', { ...response, 'max-choices': question.maxPoints }, picture)],
         declarations: [declareResponse(soleResponse, 'multiple', 'point', { areas })],
         terms: [{ kind: 'mapPoint', response: soleResponse }],
       };
@@ -436,7 +436,7 @@ function writeOnPicture(
         ],
         ...placed(
           question,
-          question.areas.map(({ id, rightIds }) => ({ placeId: id, rightIds })),
+          question.areas.map(({ id, correctIds }) => ({ placeId: id, correctIds })),
         ),
       };
   }

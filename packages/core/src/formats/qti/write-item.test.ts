@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { everyKind } from '../../examples/every-kind.ts';
+import { correctResponse } from '../../marking/correct-response.ts';
 import { markResponse } from '../../marking/mark-response.ts';
-import { rightResponse } from '../../marking/right-response.ts';
 import type { Question } from '../../question/question.ts';
 import type { Response } from '../../question/response.ts';
 import { plainProse } from '../../test/qti/plain-prose.ts';
@@ -100,8 +100,8 @@ function anyResponse(question: Question): fc.Arbitrary<Response> {
         .map((itemIds) => ({ kind: 'order', itemIds }));
     case 'match':
       return fc
-        .tuple(...question.left.map(() => fc.constantFrom(...named(question.right))))
-        .map((right) => ({ kind: 'pairs', pairs: right.map((id, i) => [question.left[i]?.id ?? '', id] as const) }));
+        .tuple(...question.sources.map(() => fc.constantFrom(...named(question.targets))))
+        .map((right) => ({ kind: 'pairs', pairs: right.map((id, i) => [question.sources[i]?.id ?? '', id] as const) }));
     case 'associate':
       return fc.shuffledSubarray(named(question.items), { minLength: 4 }).map(([a = '', b = '', c = '', d = '']) => ({
         kind: 'pairs',
@@ -142,7 +142,7 @@ const marked: readonly (readonly [string, Question])[] = [
       'slider',
     ] as const
   ).map((kind) => [kind, everyKind[kind]] as const),
-  ['pick one', { ...everyKind.choice, several: false, options: everyKind.choice.options.slice(0, 2) }],
+  ['pick one', { ...everyKind.choice, multiple: false, options: everyKind.choice.options.slice(0, 2) }],
   ['options of their own worth', { ...everyKind.choice, options: worths, bounds: { lower: 50, upper: 400 } }],
   ['numeric', { ...everyKind.numeric, unit: '', unitNeeded: false }],
   ['order', { ...everyKind.order, scoring: 'exact' }],
@@ -157,6 +157,6 @@ describe('another program that keeps to the standard marks as we do', () => {
         expect(score(response)).toBe(markResponse(question, response));
       }),
     );
-    expect(score(rightResponse(question) as Response)).toBe(question.points);
+    expect(score(correctResponse(question) as Response)).toBe(question.points);
   });
 });

@@ -73,7 +73,7 @@ function itemOf(question: Question, identifier: string, options: WriteOptions, r
     optionFeedback.length > 0 &&
       element('qti-outcome-declaration', {
         identifier: 'FEEDBACK',
-        cardinality: question.kind === 'choice' && question.several ? 'multiple' : 'single',
+        cardinality: question.kind === 'choice' && question.multiple ? 'multiple' : 'single',
         'base-type': 'identifier',
       }),
     outcomes.length > 0 &&

@@ -6,20 +6,20 @@ import { areaMiddle } from './area-holds.ts';
  * The key of a question, said as a response that earns all points; null where there is none: opinions, and what a
  * teacher marks.
  */
-export function rightResponse(question: Question): ResponseBody | null {
+export function correctResponse(question: Question): ResponseBody | null {
   if (isOpinion(question)) return null;
   switch (question.kind) {
     case 'choice':
-      return { kind: 'choice', optionIds: question.options.filter(({ right }) => right).map(({ id }) => id) };
+      return { kind: 'choice', optionIds: question.options.filter(({ correct }) => correct).map(({ id }) => id) };
     case 'hottext':
       return {
         kind: 'choice',
-        optionIds: question.words.filter(({ standing }) => standing === 'right').map(({ id }) => id),
+        optionIds: question.words.filter(({ standing }) => standing === 'correct').map(({ id }) => id),
       };
     case 'hotspot':
-      return { kind: 'choice', optionIds: question.areas.filter(({ right }) => right).map(({ id }) => id) };
+      return { kind: 'choice', optionIds: question.areas.filter(({ correct }) => correct).map(({ id }) => id) };
     case 'inlineChoice':
-      return { kind: 'gaps', gaps: Object.fromEntries(question.gaps.map(({ id, rightId }) => [id, rightId])) };
+      return { kind: 'gaps', gaps: Object.fromEntries(question.gaps.map(({ id, correctId }) => [id, correctId])) };
     case 'textEntry':
       return {
         kind: 'gaps',
@@ -31,9 +31,9 @@ export function rightResponse(question: Question): ResponseBody | null {
         ),
       };
     case 'gapMatch':
-      return { kind: 'gaps', gaps: placedRight(question.gaps) };
+      return { kind: 'gaps', gaps: placedCorrectly(question.gaps) };
     case 'graphicGapMatch':
-      return { kind: 'gaps', gaps: placedRight(question.areas) };
+      return { kind: 'gaps', gaps: placedCorrectly(question.areas) };
     case 'numeric':
       return { kind: 'number', text: numberInWords(question.value, question.significantFigures, question.unit) };
     case 'order':
@@ -51,13 +51,13 @@ export function rightResponse(question: Question): ResponseBody | null {
 }
 
 /** Each place gets the first of its words that no place before it took. */
-function placedRight(
-  places: readonly { readonly id: string; readonly rightIds: readonly string[] }[],
+function placedCorrectly(
+  places: readonly { readonly id: string; readonly correctIds: readonly string[] }[],
 ): Record<string, string> {
   const taken = new Set<string>();
   const placed: Record<string, string> = {};
-  for (const { id, rightIds } of places.toSorted((a, b) => a.rightIds.length - b.rightIds.length)) {
-    const wordId = rightIds.find((candidate) => !taken.has(candidate));
+  for (const { id, correctIds } of places.toSorted((a, b) => a.correctIds.length - b.correctIds.length)) {
+    const wordId = correctIds.find((candidate) => !taken.has(candidate));
     if (wordId === undefined) continue;
     taken.add(wordId);
     placed[id] = wordId;
