@@ -1,6 +1,6 @@
 import { alg, Graph } from '@dagrejs/graphlib';
 import { checkPath } from '@semita/core/checks';
-import { type Lesson, type Part, placeWindow } from '@semita/core/lesson';
+import { type Lesson, type Part, untimedWindow } from '@semita/core/lesson';
 import { type PathGraph, pathFigures, pathGraph } from '@semita/core/path';
 import { type Figure, medianRatio, timeOf } from './compare.ts';
 
@@ -10,7 +10,7 @@ const partCount = 500;
 function createLesson(): Lesson {
   const id = (index: number) => `part-${Math.min(index, partCount - 1)}`;
   const parts = Array.from({ length: partCount }, (_, index): Part => {
-    const base = { id: id(index), kind: 'task', title: id(index), ...placeWindow } as const;
+    const base = { id: id(index), kind: 'task', title: id(index), ...untimedWindow } as const;
     const pause = { id: `note-${index}`, kind: 'pause', atMs: 0, note: 'Look.' } as const;
     if (index % 5 !== 0 || index + 5 >= partCount) return { ...base, stops: [pause] };
     const to = [index + 1, index + 3].map((next) => ({ kind: 'part', partId: id(next) }) as const);

@@ -4,8 +4,8 @@ import {
   type Fork,
   type Lesson,
   type MaterialPart,
-  type PlacePart,
-  placeWindow,
+  type UntimedPart,
+  untimedWindow,
   type Stop,
   type Tile,
 } from '@semita/core/lesson';
@@ -32,8 +32,8 @@ export function chooseLesson(materialId: string): Lesson {
     to: { kind: 'part', partId: `part-${id}` },
   });
   /** What lies behind a tile: one question, and back to the board. */
-  const behind = (id: string, title: string, question: Checkpoint['questions'][0]): PlacePart => ({
-    ...{ id: `part-${id}`, kind: 'task', title, ...placeWindow, next: { kind: 'back' } },
+  const behind = (id: string, title: string, question: Checkpoint['questions'][0]): UntimedPart => ({
+    ...{ id: `part-${id}`, kind: 'task', title, ...untimedWindow, next: { kind: 'back' } },
     stops: [checkpoint(`stop-${id}`, 0, [question])],
   });
   const board: Board = {
@@ -117,7 +117,7 @@ export function chooseLesson(materialId: string): Lesson {
           ),
         ]),
       ]),
-      { id: 'part-board', kind: 'board', title: 'Show what you know', ...placeWindow, stops: [board] },
+      { id: 'part-board', kind: 'board', title: 'Show what you know', ...untimedWindow, stops: [board] },
       behind('draw', 'A drawing of it', {
         ...{ id: 'q-draw-bridge', kind: 'drawing', points: 200, teacherNote: '', ground: 'grid' },
         stem: 'Draw your bridge with a load on it. Mark what is squeezed in orange and what is pulled in blue.',
@@ -138,7 +138,7 @@ export function chooseLesson(materialId: string): Lesson {
           id: 'part-build',
           kind: 'task',
           title: 'Build it',
-          ...placeWindow,
+          ...untimedWindow,
           practice: true,
           next: { kind: 'back' },
         },

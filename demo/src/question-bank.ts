@@ -1,5 +1,5 @@
-import type { Lesson, PlacePart } from '@semita/core/lesson';
-import { placeWindow } from '@semita/core/lesson';
+import type { Lesson, UntimedPart } from '@semita/core/lesson';
+import { untimedWindow } from '@semita/core/lesson';
 import type { Question } from '@semita/core/question';
 import { checkpoint, choice } from './bridge-lesson.ts';
 
@@ -88,11 +88,11 @@ export function tiedToBank(lesson: Lesson, itemIdOf: ReadonlyMap<string, string>
 }
 
 /** Practice behind the slides: three of six, others for each student. */
-export const quickPractice: PlacePart = {
+export const quickPractice: UntimedPart = {
   id: 'part-practice',
   kind: 'task',
   title: 'Pulled or squeezed?',
-  ...placeWindow,
+  ...untimedWindow,
   practice: true,
   stops: [{ ...checkpoint('stop-practice', 0, quickQuestions), pick: 3, shuffle: true }],
 };

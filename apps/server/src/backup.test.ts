@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { type Lesson, placeWindow } from '@semita/core/lesson';
+import { type Lesson, untimedWindow } from '@semita/core/lesson';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { everyKind } from '../../../packages/core/src/examples/every-kind.ts';
 import { backUp, readInterval, restore } from './backup.ts';
@@ -28,7 +28,7 @@ const lesson: Lesson = {
   title: 'A task',
   parts: [
     {
-      ...{ id: 'task', kind: 'task', title: 'Task', ...placeWindow },
+      ...{ id: 'task', kind: 'task', title: 'Task', ...untimedWindow },
       stops: [
         {
           id: 'stop',

@@ -3,7 +3,7 @@ import type { Refusal } from '../attempt/refusal.ts';
 import type { LearnerQuestion, QuestionResult } from '../learner/learner-question.ts';
 import type { LearnerAnswer, LearnerPart, LearnerState, LearnerStop, LearnerView } from '../learner/learner-view.ts';
 import { tileColours, tileKinds } from '../lesson/board.ts';
-import { materialPartKinds, placePartKinds } from '../lesson/lesson.ts';
+import { materialPartKinds, untimedPartKinds } from '../lesson/lesson.ts';
 import { penColours } from '../question/drawing.ts';
 import { drawingGrounds, questionKinds } from '../question/question.ts';
 import { confidences, type Response, type ResponseBody } from '../question/response.ts';
@@ -187,7 +187,7 @@ const part = describes<LearnerPart>()(
       insets: maybe(v.array(v.strictObject({ id: text, atMs: number, anchor, materialId: text, title: text }))),
       nextLessonId: maybe(text),
     }),
-    v.strictObject({ ...ofPart, kind: v.picklist(placePartKinds) }),
+    v.strictObject({ ...ofPart, kind: v.picklist(untimedPartKinds) }),
   ]),
 );
 

@@ -8,10 +8,10 @@ import {
   materialPartKinds,
   type Narration,
   type Part,
-  placePartKinds,
   type Rule,
   type Stop,
   type Target,
+  untimedPartKinds,
 } from '../lesson/lesson.ts';
 import type { LessonChange } from '../lesson/lesson-change.ts';
 import { confidences } from '../question/response.ts';
@@ -208,7 +208,7 @@ const partSchema = describes<Part>()(
       insets: v.optional(insets),
       nextLessonId: v.optional(id),
     }),
-    v.object({ ...ofPart, kind: v.picklist(placePartKinds) }),
+    v.object({ ...ofPart, kind: v.picklist(untimedPartKinds) }),
     v.object({ ...ofPart, kind: v.literal('lesson'), lessonId: id, editionNumber: v.nullable(editionNumber) }),
   ]),
 );

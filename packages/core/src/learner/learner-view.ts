@@ -21,9 +21,9 @@ import {
   type PartHead,
   type PartSource,
   type Pause,
-  type PlacePartKind,
   type Stop,
   stopsInOrder,
+  type UntimedPartKind,
 } from '../lesson/lesson.ts';
 import { ownLesson } from '../own-lesson/own-lesson.ts';
 import type { Question } from '../question/question.ts';
@@ -44,7 +44,7 @@ export interface LearnerLesson extends Pick<Lesson, 'title' | 'directions' | 'fr
   readonly parts: readonly LearnerPart[];
 }
 
-export type LearnerPart = LearnerMaterialPart | LearnerPlacePart;
+export type LearnerPart = LearnerMaterialPart | LearnerUntimedPart;
 
 interface LearnerPartHead
   extends Pick<PartHead, 'id' | 'title' | 'inMs' | 'outMs' | 'directions' | 'practice' | 'next' | 'anyOrder'> {
@@ -53,8 +53,8 @@ interface LearnerPartHead
   readonly from?: Pick<PartSource, 'linkId' | 'isAside'> | undefined;
 }
 
-export interface LearnerPlacePart extends LearnerPartHead {
-  readonly kind: PlacePartKind;
+export interface LearnerUntimedPart extends LearnerPartHead {
+  readonly kind: UntimedPartKind;
 }
 
 export interface LearnerMaterialPart

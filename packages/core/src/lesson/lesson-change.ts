@@ -4,7 +4,7 @@ import {
   hasMaterial,
   type Inset,
   type Lesson,
-  type MapPlace,
+  type MapPosition,
   type Narration,
   type Part,
   type Rule,
@@ -48,7 +48,7 @@ export type LessonChange =
   | { readonly type: 'setEdition'; readonly partId: string; readonly editionNumber: number | null }
   | { readonly type: 'setOnlyFor'; readonly partId: string; readonly onlyFor: readonly string[] | null }
   | { readonly type: 'setWay'; readonly partId: string; readonly next: Target | null; readonly rules: readonly Rule[] }
-  | { readonly type: 'setMapPlace'; readonly partId: string; readonly mapAt: MapPlace | null }
+  | { readonly type: 'setMapPlace'; readonly partId: string; readonly mapAt: MapPosition | null }
   | { readonly type: 'setFreeFrom'; readonly freeFrom: number | null }
   /** The order of stops that stand at the same place, as those of a task do: the ids of all stops of the part. */
   | { readonly type: 'orderStops'; readonly partId: string; readonly stopIds: readonly string[] };

@@ -19,13 +19,13 @@ export interface Lesson {
 export const materialPartKinds = ['clip', 'reading', 'deck'] as const;
 export type MaterialPartKind = (typeof materialPartKinds)[number];
 /** A task is only questions, a board only tiles. */
-export const placePartKinds = ['task', 'board'] as const;
-export type PlacePartKind = (typeof placePartKinds)[number];
+export const untimedPartKinds = ['task', 'board'] as const;
+export type UntimedPartKind = (typeof untimedPartKinds)[number];
 /** Another lesson stands in a draft as one part; an edition holds what it holds. */
-export const partKinds = [...materialPartKinds, ...placePartKinds, 'lesson'] as const;
+export const partKinds = [...materialPartKinds, ...untimedPartKinds, 'lesson'] as const;
 export type PartKind = (typeof partKinds)[number];
 
-export type Part = MaterialPart | PlacePart | LessonPart;
+export type Part = MaterialPart | UntimedPart | LessonPart;
 
 /**
  * One piece of a lesson. Every kind lies on an axis of whole milliseconds, so that gates, coverage and progress are
@@ -49,14 +49,14 @@ export interface PartHead {
   /** Practice: what is earned in it is shown, and counts for nothing. */
   readonly practice?: boolean | undefined;
   /** Where a teacher has put it on the map; computed where absent. */
-  readonly mapAt?: MapPlace | undefined;
+  readonly mapAt?: MapPosition | undefined;
   /** Where its end leads by what was done in it; the first rule that fits. */
   readonly rules?: readonly Rule[] | undefined;
   /** Where its end leads otherwise; onwards where absent. A part that leads back is an aside: only a way turned into leads there. */
   readonly next?: Target | undefined;
 }
 
-export interface MapPlace {
+export interface MapPosition {
   readonly x: number;
   readonly y: number;
 }
@@ -69,11 +69,11 @@ export interface PartTarget {
   readonly kind: 'part';
   readonly partId: string;
   readonly stopId?: string | undefined;
-  readonly at?: PartPlace | undefined;
+  readonly at?: PartPosition | undefined;
 }
 
 /** A place in a part, in ms of its axis; in a text or slides it holds on to a block. */
-export interface PartPlace {
+export interface PartPosition {
   readonly atMs: number;
   readonly anchor?: BlockAnchor | undefined;
 }
@@ -103,9 +103,9 @@ export type RuleCondition =
   | { readonly kind: 'inGroup'; readonly group: string };
 
 /** Nothing to watch or read: its stops all stand at the one place there is, in the order of the list. A board has one, itself. */
-export type PlacePart = PlacePartOf<'task'> | PlacePartOf<'board'>;
+export type UntimedPart = UntimedPartOf<'task'> | UntimedPartOf<'board'>;
 
-export interface PlacePartOf<Kind extends PlacePartKind> extends PartHead {
+export interface UntimedPartOf<Kind extends UntimedPartKind> extends PartHead {
   readonly kind: Kind;
 }
 
@@ -236,4 +236,4 @@ export function hasLength({ kind }: { readonly kind: PartKind }): boolean {
 }
 
 /** The one place of a part that has no length. */
-export const placeWindow = { inMs: 0, outMs: 1 } as const;
+export const untimedWindow = { inMs: 0, outMs: 1 } as const;

@@ -5,7 +5,7 @@ import { defaultTerms } from '../attempt/terms.ts';
 import { checkLesson } from '../checks/check-lesson.ts';
 import { learnerView } from '../learner/learner-view.ts';
 import { stopTimeMs } from '../lesson/answer-time.ts';
-import { type Checkpoint, type Lesson, type PlacePart, placeWindow, possiblePoints } from '../lesson/lesson.ts';
+import { type Checkpoint, type Lesson, possiblePoints, type UntimedPart, untimedWindow } from '../lesson/lesson.ts';
 import { applyChange } from '../lesson/lesson-change.ts';
 import { lessonLengths } from '../lesson/lesson-lengths.ts';
 import type { ChoiceQuestion } from '../question/question.ts';
@@ -25,11 +25,11 @@ const stop = (more: Partial<Checkpoint> = {}): Checkpoint => ({
   ...{ id: 's-pick', kind: 'checkpoint', atMs: 0, required: true, questions },
   ...more,
 });
-const task = (...stops: Checkpoint[]): PlacePart => ({
+const task = (...stops: Checkpoint[]): UntimedPart => ({
   id: 'task',
   kind: 'task',
   title: 'Task',
-  ...placeWindow,
+  ...untimedWindow,
   stops,
 });
 const taskLesson = (...stops: Checkpoint[]): Lesson => ({ title: 'A task', parts: [task(...stops)] });

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { checkPath } from '../checks/check-path.ts';
 import { tryRoutes } from '../checks/try-routes.ts';
-import { type Lesson, type LessonPart, placeWindow } from '../lesson/lesson.ts';
+import { type Lesson, type LessonPart, untimedWindow } from '../lesson/lesson.ts';
 import {
   back,
   boardPart,
@@ -19,7 +19,7 @@ import { expandLessons } from './expand-lessons.ts';
 import { pathFigures } from './path-figures.ts';
 
 const link = (id: string, more: Partial<LessonPart> = {}): LessonPart => ({
-  ...{ id, kind: 'lesson', title: id, ...placeWindow, stops: [], lessonId: `lesson-${id}`, editionNumber: null },
+  ...{ id, kind: 'lesson', title: id, ...untimedWindow, stops: [], lessonId: `lesson-${id}`, editionNumber: null },
   ...more,
 });
 const expand = (of: Lesson, inner: Lesson) => expandLessons(of, () => ({ number: 3, lesson: inner }));

@@ -5,11 +5,11 @@ import {
   type Lesson,
   type MaterialPart,
   type Part,
-  type PlacePart,
-  placeWindow,
   type Rule,
   type Stop,
   type Target,
+  type UntimedPart,
+  untimedWindow,
 } from '../lesson/lesson.ts';
 import { pickOne } from './bridge-lesson.ts';
 
@@ -71,12 +71,12 @@ export const tile = (id: string, partId: string | null, more: Partial<Tile> = {}
 });
 
 /** A part with a board. */
-export function boardPart(id: string, tiles: readonly Tile[], need: BoardNeed, columns = 2): PlacePart {
+export function boardPart(id: string, tiles: readonly Tile[], need: BoardNeed, columns = 2): UntimedPart {
   const board: Board = {
     ...{ id: `${id}-board`, kind: 'board', atMs: 0, prompt: 'Choose.' },
     ...{ arrangement: 'grid', columns, tiles, need },
   };
-  return { id, kind: 'board', title: id, ...placeWindow, stops: [board] };
+  return { id, kind: 'board', title: id, ...untimedWindow, stops: [board] };
 }
 
 export const back = { next: { kind: 'back' } } as const;

@@ -1,6 +1,6 @@
 import { DragDropProvider, PointerSensor, useDraggable } from '@dnd-kit/react';
 import type { Fault } from '@semita/core/checks';
-import type { Board, Lesson, LessonChange, PlacePartOf, Tile } from '@semita/core/lesson';
+import type { Board, Lesson, LessonChange, Tile, UntimedPartOf } from '@semita/core/lesson';
 import { isAside } from '@semita/core/path';
 import { Plus, TriangleAlert } from 'lucide-react';
 import { useRef } from 'react';
@@ -22,7 +22,7 @@ import { TileEditor } from './tile-editor.tsx';
 addWords(enPath);
 
 interface Props {
-  readonly part: PlacePartOf<'board'>;
+  readonly part: UntimedPartOf<'board'>;
   readonly faults: readonly Fault[];
   readonly apply: (change: LessonChange) => boolean;
 }

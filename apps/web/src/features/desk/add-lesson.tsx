@@ -1,4 +1,4 @@
-import { type LessonPart, placeWindow } from '@semita/core/lesson';
+import { type LessonPart, untimedWindow } from '@semita/core/lesson';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 } from 'uuid';
@@ -51,7 +51,7 @@ export function AddLesson({ lessonId, onAdd, onClose }: Props) {
                   onClick={() =>
                     chosen &&
                     onAdd({
-                      ...{ id: v7(), kind: 'lesson', title: chosen.title, ...placeWindow, stops: [] },
+                      ...{ id: v7(), kind: 'lesson', title: chosen.title, ...untimedWindow, stops: [] },
                       ...{ lessonId: chosen.id, editionNumber: null },
                     })
                   }

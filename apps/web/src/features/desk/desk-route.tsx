@@ -27,7 +27,7 @@ import { Outline } from './outline.tsx';
 import { PartAtDesk } from './part-at-desk.tsx';
 import { PicturesWithoutAltNotice } from './pictures-without-alt-notice.tsx';
 import { useDeskKeys } from './use-desk-keys.ts';
-import { useDeskPlaces } from './use-desk-places.ts';
+import { useDeskPosition } from './use-desk-position.ts';
 import { useEditions } from './use-editions.ts';
 
 // The stage is the students' own player, with their words.
@@ -79,7 +79,7 @@ function DeskView({ draft }: { readonly draft: Draft }) {
   const { desk, snapshot } = useDesk(draft);
   useEffect(loadEditorAhead, []);
   const { lesson } = snapshot;
-  const places = useDeskPlaces();
+  const places = useDeskPosition();
   const [breaks, setBreaks] = useState<{ partId: string; places: readonly BreakPoint[] } | null>(null);
   const [isAssigning, setIsAssigning] = useState(false);
   const whole = useWholeLesson(lesson);

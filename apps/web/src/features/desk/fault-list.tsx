@@ -2,7 +2,7 @@ import type { Fault } from '@semita/core/checks';
 import type { Lesson } from '@semita/core/lesson';
 import { ArrowRight } from 'lucide-react';
 import { Notice } from '../../ui/notice.tsx';
-import { formatPlace } from '../../words/place.ts';
+import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 
 /** What is missing before an edition can be made; each line leads to the place that mends it. */
@@ -19,7 +19,7 @@ export function FaultList({
   const placeOf = (fault: Fault): string | undefined => {
     const part = lesson.parts.find((one) => one.id === fault.partId);
     const stop = part?.stops.find((one) => one.id === fault.stopId);
-    return part && stop && formatPlace(part.kind, stop);
+    return part && stop && formatPosition(part.kind, stop);
   };
   return (
     <div className="max-h-52 overflow-y-auto p-3">

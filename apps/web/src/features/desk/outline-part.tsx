@@ -5,7 +5,7 @@ import { GripVertical, Lightbulb } from 'lucide-react';
 import { memo } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock, formatMinutes } from '../../words/format.ts';
-import { formatLengths, formatPlace } from '../../words/place.ts';
+import { formatLengths, formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { PartIcon } from '../lesson-parts/part-icon.tsx';
 import { stopLooks } from '../lesson-parts/stop-looks.ts';
@@ -100,7 +100,7 @@ export const OutlinePart = memo(function OutlinePart(props: Props) {
                 )}
               >
                 <Icon aria-hidden className="size-3.5 shrink-0 text-quiet" strokeWidth={1.75} />
-                <span className="shrink-0 font-mono">{formatPlace(part.kind, stop)}</span>
+                <span className="shrink-0 font-mono">{formatPosition(part.kind, stop)}</span>
                 <span className="truncate text-quiet">{firstWords(stop) || t('desk.empty')}</span>
               </button>
             </li>
@@ -113,7 +113,7 @@ export const OutlinePart = memo(function OutlinePart(props: Props) {
             <li key={one.gap} className="flex items-center gap-1.5 py-0.5 pl-2 text-13 text-quiet">
               <Lightbulb aria-hidden className="size-3.5 text-marigold-ink" strokeWidth={1.75} />
               <span className="font-mono">
-                {formatPlace(part.kind, { atMs: one.atMs, anchor: { blockId: null, number: one.gap } })}
+                {formatPosition(part.kind, { atMs: one.atMs, anchor: { blockId: null, number: one.gap } })}
               </span>
             </li>
           ))}

@@ -2,7 +2,7 @@ import { move } from '@dnd-kit/helpers';
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
 import type { BreakPoint } from '@semita/core/breaks';
 import type { Material } from '@semita/core/contract';
-import { type Lesson, type LessonChange, type Part, placeWindow } from '@semita/core/lesson';
+import { type Lesson, type LessonChange, type Part, untimedWindow } from '@semita/core/lesson';
 import { BookCopy, Layers, LayoutGrid, ListChecks, Plus } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { v7 } from 'uuid';
@@ -102,7 +102,7 @@ export function Outline({
         size="small"
         look="quiet"
         className="justify-start"
-        onClick={() => onAddParts([{ id: v7(), kind: 'task', title: t('desk.newTask'), ...placeWindow, stops: [] }])}
+        onClick={() => onAddParts([{ id: v7(), kind: 'task', title: t('desk.newTask'), ...untimedWindow, stops: [] }])}
       >
         <ListChecks aria-hidden className="size-4" strokeWidth={1.75} />
         {t('desk.addTask')}
@@ -112,7 +112,7 @@ export function Outline({
         look="quiet"
         className="justify-start"
         onClick={() =>
-          onAddParts([{ id: v7(), kind: 'board', title: t('desk.newBoard'), ...placeWindow, stops: [createBoard()] }])
+          onAddParts([{ id: v7(), kind: 'board', title: t('desk.newBoard'), ...untimedWindow, stops: [createBoard()] }])
         }
       >
         <LayoutGrid aria-hidden className="size-4" strokeWidth={1.75} />

@@ -1,6 +1,6 @@
 import { DragDropProvider, PointerSensor } from '@dnd-kit/react';
 import type { Fault } from '@semita/core/checks';
-import type { LessonChange, PlacePartOf, Stop } from '@semita/core/lesson';
+import type { LessonChange, Stop, UntimedPartOf } from '@semita/core/lesson';
 import { DoorClosed, Pause, Split } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -13,7 +13,7 @@ import { PartSettings } from '../path/part-settings.tsx';
 import { StopCard } from '../script/stop-card.tsx';
 
 interface Props {
-  readonly part: PlacePartOf<'task'>;
+  readonly part: UntimedPartOf<'task'>;
   readonly faults: readonly Fault[];
   readonly openStopId: string | null;
   readonly setOpenStop: (stopId: string | null) => void;

@@ -33,8 +33,8 @@ import {
   isFull,
   type Pen,
   type PenSize,
-  type Place,
   penSizes,
+  type Spot,
   type Tool,
   textMark,
   tools,
@@ -68,8 +68,8 @@ const thinning = 8;
 export function DrawingPad({ drawing, onChange, label, colour: firstColour = 'ink', ground }: Props) {
   const [pen, setPen] = useState<Pen>({ tool: 'pen', colour: firstColour, size: 'middle' });
   const [mark, setMark] = useState<DrawingMark | null>(null);
-  const [writingAt, setWritingAt] = useState<Place | null>(null);
-  const [cross, setCross] = useState<Place | null>(null);
+  const [writingAt, setWritingAt] = useState<Spot | null>(null);
+  const [cross, setCross] = useState<Spot | null>(null);
   const [undone, setUndone] = useState<readonly Drawing[]>([]);
   const past = useRef<Drawing[]>([]);
   const surface = useRef<HTMLDivElement>(null);
@@ -99,13 +99,13 @@ export function DrawingPad({ drawing, onChange, label, colour: firstColour = 'in
     const thin = finished.tool === 'pen' ? { ...finished, points: thinStroke(finished.points, thinning) } : finished;
     change({ marks: [...drawing.marks, thin] });
   };
-  const placeOf = (event: { clientX: number; clientY: number }): Place => {
+  const placeOf = (event: { clientX: number; clientY: number }): Spot => {
     const box = (surface.current as HTMLDivElement).getBoundingClientRect();
     const scale = drawingWidth / box.width;
     return [Math.round((event.clientX - box.left) * scale), Math.round((event.clientY - box.top) * scale)];
   };
   /** What a press means, of a pointer or of a key. */
-  const press = (place: Place, pressure: number) => {
+  const press = (place: Spot, pressure: number) => {
     if (pen.tool === 'eraser') change(eraseAt(drawing, place));
     else if (pen.tool === 'text') setWritingAt(place);
     else if (!full) setMark(beginMark(pen, place, pressure));
@@ -114,7 +114,7 @@ export function DrawingPad({ drawing, onChange, label, colour: firstColour = 'in
   const onKeyDown = (event: React.KeyboardEvent) => {
     const step = historyKey(event);
     const by = event.shiftKey ? keyStep * 5 : keyStep;
-    const moves: Record<string, Place> = {
+    const moves: Record<string, Spot> = {
       ArrowLeft: [-by, 0],
       ArrowRight: [by, 0],
       ArrowUp: [0, -by],
@@ -123,7 +123,7 @@ export function DrawingPad({ drawing, onChange, label, colour: firstColour = 'in
     const moved = moves[event.key];
     const at = cross ?? [drawingWidth / 2, Math.round(drawingWidth / 3)];
     if (moved) {
-      const next: Place = [at[0] + moved[0], at[1] + moved[1]];
+      const next: Spot = [at[0] + moved[0], at[1] + moved[1]];
       setCross(next);
       if (mark) setMark(drawOn(mark, next, 50));
     } else if (event.key === ' ' || event.key === 'Enter') {
@@ -280,7 +280,7 @@ function ToolButton({ label, isOn, disabled, onClick, children }: ToolProps) {
   );
 }
 
-function KeyCross({ at: [x, y] }: { readonly at: Place }) {
+function KeyCross({ at: [x, y] }: { readonly at: Spot }) {
   return (
     <path
       d={`M ${x - 300} ${y} H ${x + 300} M ${x} ${y - 300} V ${y + 300}`}
@@ -292,7 +292,7 @@ function KeyCross({ at: [x, y] }: { readonly at: Place }) {
 }
 
 interface WordBoxProps {
-  readonly at: Place;
+  readonly at: Spot;
   readonly height: number;
   readonly onDone: (words: string) => void;
 }

@@ -10,7 +10,7 @@ import {
 export const tools = ['pen', 'line', 'arrow', 'rect', 'ellipse', 'text', 'eraser'] as const;
 export type Tool = (typeof tools)[number];
 
-export type Place = readonly [number, number];
+export type Spot = readonly [number, number];
 
 /** How wide a pen is, and how high letters are, in units of the page. */
 export const penSizes = { thin: 25, middle: 50, thick: 110 } as const;
@@ -26,7 +26,7 @@ export interface Pen {
 const eraserReach = 120;
 
 /** A mark that has just been begun; null where the tool makes none by drawing. */
-export function beginMark({ tool, colour, size }: Pen, [x, y]: Place, pressure: number): DrawingMark | null {
+export function beginMark({ tool, colour, size }: Pen, [x, y]: Spot, pressure: number): DrawingMark | null {
   const head = { colour, size: penSizes[size] };
   if (tool === 'pen') return { ...head, tool, points: [x, y, pressure] };
   if (tool === 'text' || tool === 'eraser') return null;
@@ -34,18 +34,18 @@ export function beginMark({ tool, colour, size }: Pen, [x, y]: Place, pressure: 
 }
 
 /** The mark, drawn on to a place. */
-export function drawOn(mark: DrawingMark, [x, y]: Place, pressure: number): DrawingMark {
+export function drawOn(mark: DrawingMark, [x, y]: Spot, pressure: number): DrawingMark {
   if (mark.tool === 'pen') return { ...mark, points: [...mark.points, x, y, pressure] };
   if (mark.tool === 'text') return mark;
   return { ...mark, to: [x, y] };
 }
 
-export function textMark({ colour, size }: Pen, at: Place, text: string): DrawingMark {
+export function textMark({ colour, size }: Pen, at: Spot, text: string): DrawingMark {
   return { tool: 'text', colour, size: penSizes[size] * 6, at, text };
 }
 
 /** Takes away the topmost mark at a place. */
-export function eraseAt(drawing: Drawing, [x, y]: Place): Drawing {
+export function eraseAt(drawing: Drawing, [x, y]: Spot): Drawing {
   const index = drawing.marks.findLastIndex((mark) => isMarkAt(mark, x, y, eraserReach));
   return index < 0 ? drawing : { marks: drawing.marks.toSpliced(index, 1) };
 }

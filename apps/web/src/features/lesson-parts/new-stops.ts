@@ -3,10 +3,10 @@ import {
   type Checkpoint,
   type Fork,
   type Pause,
-  type PlacePart,
-  placeWindow,
   type Stop,
   type Tile,
+  type UntimedPart,
+  untimedWindow,
 } from '@semita/core/lesson';
 import { createQuestion } from '@semita/core/question';
 import { v7 } from 'uuid';
@@ -44,26 +44,26 @@ export function createTile(): Tile {
 
 export function createBoard(): Board {
   return {
-    ...{ id: v7(), kind: 'board', atMs: placeWindow.inMs, prompt: '', arrangement: 'grid', columns: 3 },
+    ...{ id: v7(), kind: 'board', atMs: untimedWindow.inMs, prompt: '', arrangement: 'grid', columns: 3 },
     tiles: [createTile(), createTile(), createTile()],
     need: { kind: 'any', count: 1 },
   };
 }
 
 /** Practise, then a task that counts, then something extra for those who want it. */
-export function createBundle(): readonly PlacePart[] {
+export function createBundle(): readonly UntimedPart[] {
   const [practiceId, taskId, extraId] = [v7(), v7(), v7()];
-  const task = (id: string, title: string, stops: readonly Stop[]): PlacePart => ({
-    ...{ id, kind: 'task', title, ...placeWindow, stops },
+  const task = (id: string, title: string, stops: readonly Stop[]): UntimedPart => ({
+    ...{ id, kind: 'task', title, ...untimedWindow, stops },
   });
   const more: Fork = {
-    ...{ id: v7(), kind: 'fork', atMs: placeWindow.inMs, prompt: t('bundle.more') },
+    ...{ id: v7(), kind: 'fork', atMs: untimedWindow.inMs, prompt: t('bundle.more') },
     choices: [
       { id: newItemId(), words: t('bundle.yes'), to: { kind: 'part', partId: extraId } },
       { id: newItemId(), words: t('bundle.no'), to: { kind: 'onward' } },
     ],
   };
-  const at = { atMs: placeWindow.inMs };
+  const at = { atMs: untimedWindow.inMs };
   return [
     { ...task(practiceId, t('bundle.practice'), [createCheckpoint(at)]), practice: true },
     task(taskId, t('bundle.task'), [createCheckpoint(at), more]),

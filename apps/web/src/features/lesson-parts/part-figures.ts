@@ -1,6 +1,6 @@
 import { type Lesson, lessonLengths, type Part, possiblePoints } from '@semita/core/lesson';
 import { formatPoints } from '../../words/format.ts';
-import { formatLengths } from '../../words/place.ts';
+import { formatLengths } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 
 /** What a part shows: itself, or the parts of another lesson in its place. */

@@ -14,7 +14,7 @@ import { errorWords, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
 import { formatInstant, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
-import { formatPlace } from '../../words/place.ts';
+import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { attemptOptions, sheetOptions } from '../assignment/queries.ts';
 import { needWords } from '../lesson-parts/tile-looks.ts';
@@ -241,7 +241,7 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
     <article data-stop={stop.id} tabIndex={-1} className="grid gap-4 rounded-card border border-line p-4">
       <p className="flex items-center gap-2 text-14 text-quiet">
         <StateMark mark={mark} />
-        <span className="font-mono">{formatPlace(partKind, stop)}</span>
+        <span className="font-mono">{formatPosition(partKind, stop)}</span>
         {stateWords(mark)}
         {stopState?.arrivedAt !== undefined && stopState.settledAt !== null && (
           <span className="text-marigold-ink">

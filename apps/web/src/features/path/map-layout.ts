@@ -1,4 +1,4 @@
-import type { Lesson, MapPlace } from '@semita/core/lesson';
+import type { Lesson, MapPosition } from '@semita/core/lesson';
 import type { Way } from '@semita/core/path';
 
 export const cardSize = { width: 184, height: 92 } as const;
@@ -9,15 +9,15 @@ export const endId = 'end';
 
 export interface MapLayout {
   /** Where the cards stand: their left upper corners. */
-  readonly places: ReadonlyMap<string, MapPlace>;
+  readonly places: ReadonlyMap<string, MapPosition>;
   /** How the lines run between cards that stand where they were put by the graph, by their keys. */
   readonly lines: ReadonlyMap<string, MapLine>;
 }
 
 export interface MapLine {
   /** Corners between the two cards. */
-  readonly bends: readonly MapPlace[];
-  readonly label: MapPlace;
+  readonly bends: readonly MapPosition[];
+  readonly label: MapPosition;
 }
 
 /** What the layers of a map are computed of: its cards and the lines between them, whatever is written on them. */

@@ -1,4 +1,4 @@
-import type { MapPlace } from '@semita/core/lesson';
+import type { MapPosition } from '@semita/core/lesson';
 import {
   BaseEdge,
   type Edge,
@@ -47,10 +47,10 @@ export const arrow = (color: string) => ({
 });
 
 /** A line that bends softly at each corner. */
-function curveThrough(from: MapPlace, bends: readonly MapPlace[], to: MapPlace): string {
+function curveThrough(from: MapPosition, bends: readonly MapPosition[], to: MapPosition): string {
   const corners = [from, ...bends, to];
   const turns = corners.slice(1, -1).map((corner, index) => {
-    const next = corners[index + 2] as MapPlace;
+    const next = corners[index + 2] as MapPosition;
     return `Q ${corner.x} ${corner.y} ${(corner.x + next.x) / 2} ${(corner.y + next.y) / 2}`;
   });
   return [`M ${from.x} ${from.y}`, ...turns, `L ${to.x} ${to.y}`].join(' ');

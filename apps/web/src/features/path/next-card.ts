@@ -1,4 +1,4 @@
-import type { MapPlace } from '@semita/core/lesson';
+import type { MapPosition } from '@semita/core/lesson';
 import { beginId, type DrawnWay, endId } from './map-layout.ts';
 
 /**
@@ -7,7 +7,7 @@ import { beginId, type DrawnWay, endId } from './map-layout.ts';
  * @param way the side, one of x and y being 0
  */
 export function nextCard(
-  places: ReadonlyMap<string, MapPlace>,
+  places: ReadonlyMap<string, MapPosition>,
   ways: readonly DrawnWay[],
   from: string,
   way: { readonly x: -1 | 0 | 1; readonly y: -1 | 0 | 1 },

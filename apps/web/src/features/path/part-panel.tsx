@@ -3,7 +3,7 @@ import type { Lesson, LessonChange, Part, Stop } from '@semita/core/lesson';
 import { FileText, TriangleAlert, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
-import { formatPlace } from '../../words/place.ts';
+import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { partFigures } from '../lesson-parts/part-figures.ts';
 import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
@@ -63,7 +63,7 @@ export function PartPanel({ part, lesson, whole, faults, apply, onOpen, onOpenSt
             <h3 className="flex items-center gap-2 text-14">
               <Icon aria-hidden className={`size-4 shrink-0 ${ink}`} strokeWidth={1.75} />
               <button type="button" className="text-left underline" onClick={() => onOpenStop(stop.id)}>
-                {[t(`desk.${stop.kind}`), formatPlace(part.kind, stop)].filter(Boolean).join(' · ')}
+                {[t(`desk.${stop.kind}`), formatPosition(part.kind, stop)].filter(Boolean).join(' · ')}
               </button>
             </h3>
             {stop.kind === 'fork' && <ForkEditor {...{ fork: stop, lesson }} onChange={change} />}

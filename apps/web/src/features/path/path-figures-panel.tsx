@@ -4,7 +4,7 @@ import { Flag } from 'lucide-react';
 import { useMemo } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatMinutes, formatPoints } from '../../words/format.ts';
-import { formatPlace } from '../../words/place.ts';
+import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { stopLooks } from '../lesson-parts/stop-looks.ts';
 import { RouteButton, routeTitles } from './route-button.tsx';
@@ -117,7 +117,7 @@ function RouteScript({ lesson, route }: { readonly lesson: Lesson; readonly rout
                 return (
                   <span key={stop.id} className="flex items-center gap-1.5 text-13 text-quiet">
                     <Icon aria-hidden className={joinClasses('size-3.5 shrink-0', ink)} strokeWidth={1.75} />
-                    <span className="font-mono">{formatPlace(part.kind, stop)}</span>
+                    <span className="font-mono">{formatPosition(part.kind, stop)}</span>
                     <span className="truncate">{firstWords(stop)}</span>
                   </span>
                 );

@@ -12,7 +12,7 @@ import { anchorAt } from '@semita/core/reading';
 import { useQuery } from '@tanstack/react-query';
 import { memo } from 'react';
 import { Select, TextInput } from '../../ui/field.tsx';
-import { formatPlace } from '../../words/place.ts';
+import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { TimeField } from '../lesson-parts/time-field.tsx';
 import { contentOptions, contentScript } from '../reading/content.ts';
@@ -65,7 +65,7 @@ const PartOptions = memo(function PartOptions({ part }: { readonly part: Part })
       <option value={JSON.stringify([part.id, null])}>{t('path.pick.part', { title })}</option>
       {stopsInOrder(part.stops).map((stop) => (
         <option key={stop.id} value={JSON.stringify([part.id, stop.id])}>
-          {t('path.pick.stop', { place: formatPlace(part.kind, stop), words: firstWords(stop).slice(0, 40) })}
+          {t('path.pick.stop', { place: formatPosition(part.kind, stop), words: firstWords(stop).slice(0, 40) })}
         </option>
       ))}
       {hasMaterial(part) && (

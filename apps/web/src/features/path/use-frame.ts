@@ -1,4 +1,4 @@
-import type { MapPlace } from '@semita/core/lesson';
+import type { MapPosition } from '@semita/core/lesson';
 import { getViewportForBounds, type Rect, useReactFlow, useStore } from '@xyflow/react';
 import { useCallback, useEffect, useRef } from 'react';
 import { beginId, cardSize, endId, endSize } from './map-layout.ts';
@@ -11,7 +11,7 @@ const marginPx = 16;
  * Keeps the whole path in sight: when the map is opened, when a part has come or gone, and when its pane becomes larger
  * or smaller, until the map is moved by hand. Computed of the places alone, which are known before a card is drawn.
  */
-export function useFrame(places: ReadonlyMap<string, MapPlace>, count: number) {
+export function useFrame(places: ReadonlyMap<string, MapPosition>, count: number) {
   const flow = useReactFlow();
   const width = useStore((state) => state.width);
   const height = useStore((state) => state.height);
@@ -60,7 +60,7 @@ export function useFrame(places: ReadonlyMap<string, MapPlace>, count: number) {
   return { onMoved, showCard };
 }
 
-function boundsOf(places: ReadonlyMap<string, MapPlace>): Rect {
+function boundsOf(places: ReadonlyMap<string, MapPosition>): Rect {
   const boxes = [...places].map(([id, { x, y }]) => {
     const { width, height } = id === beginId || id === endId ? endSize : cardSize;
     return { left: x, top: y, right: x + width, bottom: y + height };

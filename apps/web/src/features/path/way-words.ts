@@ -1,7 +1,7 @@
 import { picksOf, questionsOfPart } from '@semita/core/checks';
 import type { Checkpoint, Lesson, Rule, RuleCondition, Target } from '@semita/core/lesson';
 import { isAside, type Way } from '@semita/core/path';
-import { formatPlace, formatStart } from '../../words/place.ts';
+import { formatPosition, formatStart } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { confidenceWords } from '../question/sure-field.tsx';
 
@@ -13,7 +13,7 @@ export function targetWords(lesson: Lesson, target: Target): string {
   const stop = part.stops.find(({ id }) => id === target.stopId);
   const title = part.title || t('path.untitled');
   if (target.stopId !== undefined && !stop) return t('path.to.gone');
-  if (stop) return t('path.to.stop', { title, place: formatPlace(part.kind, stop) });
+  if (stop) return t('path.to.stop', { title, place: formatPosition(part.kind, stop) });
   if (target.at) return t('path.to.stop', { title, place: formatStart(part.kind, target.at) });
   return t(isAside(lesson, part.id) ? 'path.to.aside' : 'path.to.part', { title });
 }

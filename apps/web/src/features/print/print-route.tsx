@@ -5,7 +5,7 @@ import { Link, useParams } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
-import { formatPlace } from '../../words/place.ts';
+import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { useDraftOnOpening } from '../draft/queries.ts';
 import { useWholeLesson } from '../draft/whole-lesson.ts';
@@ -62,7 +62,7 @@ function Worksheet({ lesson, lessonId }: { readonly lesson: Lesson; readonly les
             {lesson.parts.length > 1 && <h2 className="border-b border-line pb-1 text-18">{part.title}</h2>}
             {stopsInOrder(part.stops).map((stop) => (
               <section key={stop.id} className="grid grid-cols-[minmax(0,1fr)] gap-4">
-                <p className="font-mono text-13 text-quiet">{formatPlace(part.kind, stop)}</p>
+                <p className="font-mono text-13 text-quiet">{formatPosition(part.kind, stop)}</p>
                 {stop.kind === 'pause' && <p className="whitespace-pre-wrap">{stop.note}</p>}
                 {stop.kind === 'fork' && (
                   <div className="grid gap-1">

@@ -12,7 +12,7 @@ import { gapOf, gapTimeMs, type ScriptLine } from '@semita/core/script';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
 import { focusSoon, writeSoon } from '../../ui/focus-soon.ts';
-import { formatPlace } from '../../words/place.ts';
+import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { createCheckpoint, createStop, type ScriptStopKind, type StopPlace } from '../lesson-parts/new-stops.ts';
 
@@ -75,7 +75,7 @@ export function scriptActions({
     move: (stop, gap) => {
       const place = placeAt(gap);
       if (!apply({ type: 'moveStop', partId: part.id, stopId: stop.id, ...place })) return;
-      toast(t('desk.movedTo', { time: formatPlace(part.kind, place) }), { id: 'moved', duration: 1500 });
+      toast(t('desk.movedTo', { time: formatPosition(part.kind, place) }), { id: 'moved', duration: 1500 });
       focusSoon(() => document.querySelector(`[data-item="stop:${stop.id}"]`));
     },
     setPhrase: (stop, phrase) => {

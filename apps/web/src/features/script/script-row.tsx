@@ -9,7 +9,7 @@ import { lazy, memo, Suspense } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock } from '../../words/format.ts';
-import { formatPlace } from '../../words/place.ts';
+import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { type LineSurvey, SurveyedLine } from '../film-survey/line-survey.tsx';
 import { InsetLine } from './inset-menu.tsx';
@@ -81,7 +81,7 @@ export const ScriptRow = memo(function ScriptRow(props: Props) {
         <StopCard
           key={stop.id}
           stop={stop}
-          place={formatPlace(kind, stop)}
+          place={formatPosition(kind, stop)}
           isOpen={stop.id === openStopId}
           isFaulty={faults.some((fault) => fault.stopId === stop.id)}
           isOutside={isOutside}

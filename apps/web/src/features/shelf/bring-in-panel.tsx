@@ -9,7 +9,7 @@ import { FileButton } from '../../ui/file-button.tsx';
 import { errorWords, Notice } from '../../ui/notice.tsx';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
 import { formatBytes, formatClock, formatDay, formatShare } from '../../words/format.ts';
-import { formatLengths } from '../../words/place.ts';
+import { formatLengths } from '../../words/position.ts';
 import { findWords, t } from '../../words/words.ts';
 import { materialsOptions } from '../materials/queries.ts';
 import {

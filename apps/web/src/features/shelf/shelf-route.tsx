@@ -12,7 +12,7 @@ import { EmptyPlace, errorWords } from '../../ui/notice.tsx';
 import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { formatBytes, formatClock, formatShare } from '../../words/format.ts';
-import { formatLengths } from '../../words/place.ts';
+import { formatLengths } from '../../words/position.ts';
 import { findWords, t } from '../../words/words.ts';
 import { lessonsOptions, materialsOptions } from '../materials/queries.ts';
 import { forgetReceived } from '../materials/upload.ts';

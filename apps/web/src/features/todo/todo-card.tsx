@@ -7,7 +7,7 @@ import { buttonStyle } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
 import { formatInstant, formatPoints, formatShare } from '../../words/format.ts';
-import { formatLengths } from '../../words/place.ts';
+import { formatLengths } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 
 /** Few ever see it. */

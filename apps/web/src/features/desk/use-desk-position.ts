@@ -6,7 +6,7 @@ import { t } from '../../words/words.ts';
 import type { DeskSide } from './desk-bar.tsx';
 
 /** Where at the desk somebody is: the side, the part, the stop. */
-export function useDeskPlaces() {
+export function useDeskPosition() {
   const [search, setSearch] = useSearchParams();
   const side: DeskSide = search.get('view') === 'path' ? 'path' : 'script';
   const [mapPartId, chooseOnMap] = useState<string | null>(null);

@@ -1,10 +1,10 @@
 import type { BlockAnchor } from '@semita/core/elements';
-import { hasLength, type LessonLengths, type PartKind, type PartPlace } from '@semita/core/lesson';
+import { hasLength, type LessonLengths, type PartKind, type PartPosition } from '@semita/core/lesson';
 import { formatClock, formatMinutes } from './format.ts';
 import { t } from './words.ts';
 
 /** Where a stop stands: 4:05 in a film, ¶ 3 in a text. */
-export function formatPlace(
+export function formatPosition(
   kind: PartKind,
   { atMs, anchor }: { readonly atMs: number; readonly anchor?: BlockAnchor | undefined },
 ): string {
@@ -14,8 +14,8 @@ export function formatPlace(
 }
 
 /** Where what is led to begins: 4:05 in a film, ¶ 4 in a text, of which the place is behind ¶ 3. */
-export function formatStart(kind: PartKind, { atMs, anchor }: PartPlace): string {
-  return formatPlace(kind, { atMs, ...(anchor ? { anchor: { ...anchor, number: anchor.number + 1 } } : {}) });
+export function formatStart(kind: PartKind, { atMs, anchor }: PartPosition): string {
+  return formatPosition(kind, { atMs, ...(anchor ? { anchor: { ...anchor, number: anchor.number + 1 } } : {}) });
 }
 
 /** How much there is: 3:11 of film, 4 min to read, 6 min of questions. */
