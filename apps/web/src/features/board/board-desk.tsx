@@ -6,7 +6,7 @@ import { Plus, TriangleAlert } from 'lucide-react';
 import { useRef } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
-import { focusSoon } from '../../ui/focus-soon.ts';
+import { focusOn, useFocusTarget } from '../../ui/focus-target.ts';
 import { enPath } from '../../words/en-path.ts';
 import { addWords, t } from '../../words/words.ts';
 import { createTile } from '../lesson-parts/new-stops.ts';
@@ -64,9 +64,8 @@ interface ScriptProps extends Props {
 
 function BoardScript({ lesson, part, board, faults, apply, change }: ScriptProps) {
   const { tiles } = board;
-  const root = useRef<HTMLDivElement>(null);
-  const focusTile = (id: string) =>
-    focusSoon(() => root.current?.querySelector<HTMLElement>(`[data-tile="${id}"] input`));
+  const root = useFocusTarget<HTMLDivElement>(`stop:${board.id}`);
+  const focusTile = (id: string) => focusOn(`tile:${id}`);
   const moveTile = (from: number, to: number) => {
     const tile = tiles[from];
     if (!tile || to < 0 || to >= tiles.length) return;
@@ -83,7 +82,7 @@ function BoardScript({ lesson, part, board, faults, apply, change }: ScriptProps
   };
   const isFaulty = faults.filter((fault) => fault.stopId === board.id);
   return (
-    <div ref={root} data-item={`stop:${board.id}`} tabIndex={-1} className="grid gap-5 p-4">
+    <div ref={root} tabIndex={-1} className="grid gap-5 p-4">
       {isFaulty.map(({ code }) => (
         <p key={code} className="flex items-center gap-1.5 text-14 text-brick">
           <TriangleAlert aria-hidden className="size-4 shrink-0" strokeWidth={1.75} />
@@ -110,7 +109,7 @@ function BoardScript({ lesson, part, board, faults, apply, change }: ScriptProps
       {board.arrangement === 'free' && <Preview board={board} change={change} />}
       <ol aria-label={t('boardDesk.tiles')} className="grid gap-3">
         {tiles.map((tile, index) => (
-          <li key={tile.id} data-tile={tile.id}>
+          <li key={tile.id}>
             <TileEditor
               {...{ tile, lesson, partId: part.id, number: index + 1, count: tiles.length }}
               asksWorth={board.need.kind === 'worth'}

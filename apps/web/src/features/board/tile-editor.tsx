@@ -2,6 +2,7 @@ import { type Lesson, type Tile, type TileTarget, tileColours, tileKinds } from 
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { Select, TextInput } from '../../ui/field.tsx';
+import { useFocusTarget } from '../../ui/focus-target.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { tileEdges } from '../lesson-parts/tile-looks.ts';
@@ -38,6 +39,7 @@ export function TileEditor({ tile, lesson, partId, number, count, asksWorth, onC
           {number}
         </span>
         <TextInput
+          ref={useFocusTarget(`tile:${tile.id}`)}
           aria-label={label('title')}
           placeholder={label('title')}
           className="h-9 min-w-0 grow text-14"

@@ -2,6 +2,7 @@ import type { LessonChange } from '@semita/core/lesson';
 import { Printer } from 'lucide-react';
 import { SavedState } from '../../saving/saved-state.tsx';
 import { Button } from '../../ui/button.tsx';
+import { useFocusTarget } from '../../ui/focus-target.ts';
 import { HistoryButtons } from '../../ui/history-buttons.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { KeyHelp } from '../../ui/key-help.tsx';
@@ -36,6 +37,7 @@ export function DeskBar(props: Props) {
     <div className="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line bg-card px-4 py-2">
       <h1 className="sr-only">{lesson.title || t('desk.untitled')}</h1>
       <input
+        ref={useFocusTarget('title')}
         aria-label={t('desk.titleLabel')}
         placeholder={t('desk.untitled')}
         className="-ml-1 min-w-0 grow basis-60 rounded-control border border-transparent px-2 py-1 font-heading text-18 font-semibold hover:border-line"

@@ -3,6 +3,7 @@ import type { BreakPoint } from '@semita/core/breaks';
 import { firstWords, hasLength, lessonLengths, type Part, stopsInOrder } from '@semita/core/lesson';
 import { GripVertical, Lightbulb } from 'lucide-react';
 import { memo } from 'react';
+import { useFocusTarget } from '../../ui/focus-target.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock, formatMinutes } from '../../words/format.ts';
 import { formatLengths, formatPosition } from '../../words/position.ts';
@@ -64,8 +65,8 @@ export const OutlinePart = memo(function OutlinePart(props: Props) {
           <GripVertical aria-hidden className="size-4" strokeWidth={1.75} />
         </button>
         <button
+          ref={useFocusTarget(`outline:${part.id}`)}
           type="button"
-          data-outline-part={part.id}
           onClick={() => actions.choose(part.id)}
           onKeyDown={(event) => {
             if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;

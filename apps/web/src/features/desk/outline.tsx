@@ -7,7 +7,7 @@ import { BookCopy, Layers, LayoutGrid, ListChecks, Plus } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/button.tsx';
-import { focusSoon } from '../../ui/focus-soon.ts';
+import { focusOn } from '../../ui/focus-target.ts';
 import { useStable } from '../../ui/use-stable.ts';
 import { t } from '../../words/words.ts';
 import { createBoard, createBundle } from '../lesson-parts/new-stops.ts';
@@ -58,7 +58,7 @@ export function Outline({
     move: (id: string, to: number) => {
       if (to < 0 || to >= lesson.parts.length) return;
       movePart(id, to);
-      focusSoon(() => document.querySelector(`[data-outline-part="${id}"]`));
+      focusOn(`outline:${id}`);
     },
   });
   return (

@@ -4,11 +4,12 @@ import type { LessonChange, Stop, UntimedPartOf } from '@semita/core/lesson';
 import { DoorClosed, Pause, Split } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { focusSoon, writeSoon } from '../../ui/focus-soon.ts';
+import { focusOn, focusTarget, writeIn } from '../../ui/focus-target.ts';
 import { t } from '../../words/words.ts';
 import { createCheckpoint, createFork, createPause } from '../lesson-parts/new-stops.ts';
 import { partFigures } from '../lesson-parts/part-figures.ts';
 import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
+import { writingIn } from '../lesson-parts/writing-in.ts';
 import { PartSettings } from '../path/part-settings.tsx';
 import { StopCard } from '../script/stop-card.tsx';
 
@@ -35,31 +36,30 @@ export function TaskDesk(props: Props) {
 }
 
 function TaskScript({ part, faults, openStopId, setOpenStop, apply }: Props) {
-  const root = useRef<HTMLDivElement>(null);
+  const adder = useRef<HTMLButtonElement>(null);
   const [reachable, setReachable] = useState<string | null>(null);
   const { stops } = part;
   const reachableId = stops.some(({ id }) => id === reachable) ? reachable : stops[0]?.id;
-  const cardOf = (stopId: string) => root.current?.querySelector<HTMLElement>(`[data-item="stop:${stopId}"]`);
   const add = (stop: Stop) => {
     if (!apply({ type: 'insertStop', partId: part.id, stop })) return;
     setOpenStop(stop.id);
-    writeSoon(() => cardOf(stop.id)?.parentElement?.parentElement?.querySelector('textarea'));
+    writeIn(writingIn(stop));
   };
   const moveTo = (stop: Stop, index: number) => {
     const others = stops.filter((one) => one !== stop).map(({ id }) => id);
     const stopIds = others.toSpliced(index, 0, stop.id);
     apply({ type: 'orderStops', partId: part.id, stopIds });
-    focusSoon(() => cardOf(stop.id));
+    focusOn(`stop:${stop.id}`);
   };
   const remove = (stop: Stop) => {
     apply({ type: 'removeStop', partId: part.id, stopId: stop.id });
     setOpenStop(null);
-    focusSoon(() => root.current?.querySelector('button'));
+    adder.current?.focus();
   };
   const onKeyDown = (event: React.KeyboardEvent) => {
     const item = (event.target as HTMLElement).dataset.item;
     if (event.key === 'Escape' && openStopId) {
-      cardOf(openStopId)?.focus();
+      focusTarget(`stop:${openStopId}`)?.focus();
       setOpenStop(null);
       return;
     }
@@ -69,7 +69,7 @@ function TaskScript({ part, faults, openStopId, setOpenStop, apply }: Props) {
     const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
     const neighbour = stops[index + step];
     if (step !== 0 && neighbour && event.altKey) moveTo(stop, index + step);
-    else if (step !== 0 && neighbour) cardOf(neighbour.id)?.focus();
+    else if (step !== 0 && neighbour) focusTarget(`stop:${neighbour.id}`)?.focus();
     else if (event.key === 'Delete') remove(stop);
     else return;
     event.preventDefault();
@@ -89,10 +89,10 @@ function TaskScript({ part, faults, openStopId, setOpenStop, apply }: Props) {
       }}
     >
       {/* biome-ignore lint/a11y/noStaticElementInteractions: the keys of the list work on whatever in it has the focus */}
-      <div ref={root} onKeyDown={onKeyDown} className="px-4 pb-3">
+      <div onKeyDown={onKeyDown} className="px-4 pb-3">
         <div className="sticky top-0 z-10 -mx-4 mb-2 flex flex-wrap items-center gap-2 border-b border-line bg-card px-4 py-2">
           <span className="grow text-14 text-quiet">{t('desk.taskHelp')}</span>
-          <Button size="small" onClick={() => add(createCheckpoint({ atMs: part.inMs }))}>
+          <Button ref={adder} size="small" onClick={() => add(createCheckpoint({ atMs: part.inMs }))}>
             <DoorClosed aria-hidden className="size-4 text-main" strokeWidth={1.75} />
             {t('desk.addQuestions')}
           </Button>

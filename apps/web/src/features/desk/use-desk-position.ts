@@ -1,8 +1,7 @@
 import { type Fault, isPathFault } from '@semita/core/checks';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { focusSoon } from '../../ui/focus-soon.ts';
-import { t } from '../../words/words.ts';
+import { focusOn } from '../../ui/focus-target.ts';
 import type { DeskSide } from './desk-bar.tsx';
 
 /** Where at the desk somebody is: the side, the part, the stop. */
@@ -21,7 +20,7 @@ export function useDeskPosition() {
   const goToStop = (partId: string, stopId: string) => {
     goToPart(partId);
     openStop(stopId);
-    focusSoon(() => document.querySelector(`[data-item="stop:${stopId}"]`), 'center');
+    focusOn(`stop:${stopId}`, 'center');
   };
   const goToFault = (fault: Fault) => {
     // What is wrong with the way of a part is seen on the map.
@@ -32,8 +31,8 @@ export function useDeskPosition() {
     }
     if (fault.partId) goToPart(fault.partId);
     openStop(fault.stopId ?? null);
-    const selector = selectorOf(fault);
-    focusSoon(() => (selector === null ? null : document.querySelector<HTMLElement>(selector)), 'center');
+    const target = targetOf(fault);
+    if (target) focusOn(target, 'center');
   };
   return {
     side,
@@ -50,7 +49,7 @@ export function useDeskPosition() {
   };
 }
 
-function selectorOf({ code, stopId, questionId }: Fault): string | null {
-  if (stopId) return questionId ? `#question-${questionId} textarea` : `[data-item="stop:${stopId}"]`;
-  return code === 'titleMissing' ? `[aria-label="${t('desk.titleLabel')}"]` : null;
+function targetOf({ code, stopId, questionId }: Fault): string | null {
+  if (stopId) return questionId ? `question:${questionId}` : `stop:${stopId}`;
+  return code === 'titleMissing' ? 'title' : null;
 }

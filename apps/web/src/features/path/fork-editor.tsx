@@ -2,6 +2,7 @@ import type { Fork, Lesson, Stop } from '@semita/core/lesson';
 import { Plus, X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
+import { useFocusTarget } from '../../ui/focus-target.ts';
 import { t } from '../../words/words.ts';
 import { newItemId } from '../lesson-parts/new-id.ts';
 import { PictureField } from '../picture/picture-field.tsx';
@@ -17,6 +18,7 @@ interface Props {
 /** A choice of ways: what is asked, and the ways with their words, pictures and where each leads. */
 export function ForkEditor({ fork, lesson, onChange }: Props) {
   const { choices } = fork;
+  const prompt = useFocusTarget<HTMLTextAreaElement>(`words:${fork.id}`);
   const change = (index: number, choice: Fork['choices'][0]) =>
     onChange({ ...fork, choices: choices.with(index, choice) });
   return (
@@ -25,6 +27,7 @@ export function ForkEditor({ fork, lesson, onChange }: Props) {
         {(ids) => (
           <TextArea
             {...ids}
+            ref={prompt}
             rows={1}
             placeholder={t('path.promptHint')}
             value={fork.prompt}

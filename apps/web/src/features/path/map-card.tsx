@@ -2,6 +2,7 @@ import type { PathFaultCode } from '@semita/core/checks';
 import type { Part } from '@semita/core/lesson';
 import { Handle, type Node, type NodeProps, Position } from '@xyflow/react';
 import { Split, TriangleAlert, Undo2 } from 'lucide-react';
+import { useFocusTarget } from '../../ui/focus-target.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { PartIcon } from '../lesson-parts/part-icon.tsx';
@@ -43,8 +44,8 @@ export function Card({ data, id }: NodeProps<CardNode>) {
     >
       <Handle type="target" position={Position.Left} isConnectable={isEdited} />
       <button
+        ref={useFocusTarget(`card:${id}`)}
         type="button"
-        data-card={id}
         aria-pressed={isSelected}
         aria-label={t('path.card', { number, title: part.title || t('path.untitled'), figures })}
         onClick={(event) => {

@@ -4,6 +4,7 @@ import type { LessonChange, Target } from '@semita/core/lesson';
 import { retargetWay } from '@semita/core/path';
 import { Background, ConnectionMode, Controls, ReactFlow, ReactFlowProvider, useNodesState } from '@xyflow/react';
 import { useEffect, useMemo, useRef } from 'react';
+import { focusTarget } from '../../ui/focus-target.ts';
 import { t } from '../../words/words.ts';
 import { partFigures } from '../lesson-parts/part-figures.ts';
 import { Card, type CardNode, PlaceMark, type PlaceNode } from './map-card.tsx';
@@ -61,7 +62,7 @@ function LaidMap(props: Props & MapLayout & { readonly drawn: readonly DrawnWay[
         return;
       }
       const nextId = nextCard(now.places, now.drawn, partId, way);
-      if (nextId) document.querySelector<HTMLElement>(`[data-card="${nextId}"]`)?.focus();
+      if (nextId) focusTarget(`card:${nextId}`)?.focus();
     },
   });
   const [nodes, setNodes, onNodesChange] = useNodesState<MapNode>([]);

@@ -3,7 +3,7 @@ import { createQuestion, type Question, type QuestionForm } from '@semita/core/q
 import { Library, Plus, TextCursorInput } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { focusSoon } from '../../ui/focus-soon.ts';
+import { focusOn } from '../../ui/focus-target.ts';
 import { enEditor } from '../../words/en-editor.ts';
 import { addWords, t } from '../../words/words.ts';
 import { BankPicker } from '../bank/bank-picker.tsx';
@@ -28,12 +28,12 @@ interface Props {
 export function CheckpointEditor({ stop, onChange }: Props) {
   const { questions } = stop;
   const earlier = useEarlierQuestions(stop.id);
-  const adders = useRef<HTMLDivElement>(null);
+  const adder = useRef<HTMLButtonElement>(null);
   const [isTyping, setIsTyping] = useState(false);
   const [isPicking, setIsPicking] = useState(false);
   const add = (added: readonly Question[], at = questions.length) => {
     onChange({ ...stop, questions: questions.toSpliced(at, 0, ...added) });
-    focusSoon(() => document.querySelector(`#question-${added[0]?.id} textarea`));
+    focusOn(`question:${added[0]?.id}`);
   };
   /** A question nobody has written anything in makes room for those that were. */
   const take = (taken: readonly Question[]) =>
@@ -50,14 +50,19 @@ export function CheckpointEditor({ stop, onChange }: Props) {
           onDuplicate={() => add([{ ...structuredClone(question), id: newItemId() }], index + 1)}
           onRemove={() => {
             onChange({ ...stop, questions: questions.toSpliced(index, 1) });
-            focusSoon(() => adders.current?.querySelector('button'));
+            adder.current?.focus();
           }}
         />
       ))}
-      <div ref={adders} className="flex flex-wrap items-center gap-2 border-t border-line pt-3">
+      <div className="flex flex-wrap items-center gap-2 border-t border-line pt-3">
         <span className="text-14 text-quiet">{t('desk.addQuestion')}</span>
-        {readyForms.map((form) => (
-          <Button key={form} size="small" onClick={() => add([createQuestion(form, newItemId)])}>
+        {readyForms.map((form, index) => (
+          <Button
+            ref={index === 0 ? adder : undefined}
+            key={form}
+            size="small"
+            onClick={() => add([createQuestion(form, newItemId)])}
+          >
             <Plus aria-hidden className="size-4" strokeWidth={1.75} />
             {formWords(form)}
           </Button>

@@ -1,8 +1,8 @@
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
-import { type ReactNode, useRef } from 'react';
+import type { ComponentProps, ReactNode } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { TextInput } from '../../ui/field.tsx';
-import { focusSoon } from '../../ui/focus-soon.ts';
+import { focusOn, useFocusTarget } from '../../ui/focus-target.ts';
 import { t } from '../../words/words.ts';
 
 interface Props<T extends { readonly id: string; readonly text: string }> {
@@ -26,25 +26,24 @@ interface Props<T extends { readonly id: string; readonly text: string }> {
 /** A list of short texts, edited row by row. Enter in the last row adds another. */
 export function ItemRows<T extends { readonly id: string; readonly text: string }>(props: Props<T>) {
   const { legend, rowLabel, items, min, max = 30, isOrdered, addLabel, onChange, onAdd, before, under } = props;
-  const list = useRef<HTMLFieldSetElement>(null);
-  const focusRow = (index: number) =>
-    focusSoon(() => list.current?.querySelectorAll<HTMLInputElement>('[data-row]')[index]);
+  const focusRow = (item: T | undefined) => item && focusOn(`row:${item.id}`);
   const add = () => {
     if (items.length >= max || !onAdd) return;
-    onChange([...items, onAdd()]);
-    focusRow(items.length);
+    const added = onAdd();
+    onChange([...items, added]);
+    focusRow(added);
   };
   const remove = (index: number) => {
     onChange(items.toSpliced(index, 1));
-    focusRow(Math.min(index, items.length - 2));
+    focusRow(items[index + 1] ?? items[index - 1]);
   };
   const move = (from: number, to: number) => {
     const item = items[from] as T;
     onChange(items.toSpliced(from, 1).toSpliced(to, 0, item));
-    focusRow(to);
+    focusRow(item);
   };
   return (
-    <fieldset ref={list} className="grid gap-2">
+    <fieldset className="grid gap-2">
       <legend className="mb-1 text-14 font-medium">{legend}</legend>
       {items.map((item, index) => (
         <div key={item.id} className="grid grid-cols-[auto_1fr_auto] items-center gap-x-2 gap-y-1">
@@ -53,8 +52,8 @@ export function ItemRows<T extends { readonly id: string; readonly text: string 
           ) : (
             <span className="w-5 text-right font-mono text-13 text-quiet">{index + 1}</span>
           )}
-          <TextInput
-            data-row
+          <RowInput
+            name={`row:${item.id}`}
             aria-label={rowLabel(index + 1)}
             placeholder={rowLabel(index + 1)}
             className="h-9 text-14"
@@ -64,7 +63,7 @@ export function ItemRows<T extends { readonly id: string; readonly text: string 
               if (event.key === 'Enter' && !event.nativeEvent.isComposing) {
                 event.preventDefault();
                 if (index === items.length - 1) add();
-                else focusRow(index + 1);
+                else focusRow(items[index + 1]);
               } else if (isOrdered && event.altKey && event.key === 'ArrowUp' && index > 0) move(index, index - 1);
               else if (isOrdered && event.altKey && event.key === 'ArrowDown' && index < items.length - 1)
                 move(index, index + 1);
@@ -118,4 +117,8 @@ export function ItemRows<T extends { readonly id: string; readonly text: string 
       )}
     </fieldset>
   );
+}
+
+function RowInput({ name, ...rest }: ComponentProps<typeof TextInput> & { readonly name: string }) {
+  return <TextInput ref={useFocusTarget(name)} {...rest} />;
 }

@@ -2,6 +2,7 @@ import { changeKind, isOpinion, type Question, type QuestionForm } from '@semita
 import { Copy, Trash2 } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
+import { useFocusTarget } from '../../ui/focus-target.ts';
 import { t } from '../../words/words.ts';
 import { KeepInBank } from '../bank/keep-in-bank.tsx';
 import { newItemId } from '../lesson-parts/new-id.ts';
@@ -26,13 +27,10 @@ interface Props {
 
 /** One question, edited in its place in the script. */
 export function QuestionEditor({ question, number, earlier, onChange, onDuplicate, onRemove }: Props) {
+  const stem = useFocusTarget<HTMLTextAreaElement>(`question:${question.id}`);
   const drop = usePictureDrop((materialId) => onChange({ ...question, picture: { materialId, alt: '' } }));
   return (
-    <div
-      id={`question-${question.id}`}
-      {...drop}
-      className="grid grid-cols-[minmax(0,1fr)] gap-3 border-t border-line pt-4 first:border-0 first:pt-0"
-    >
+    <div {...drop} className="grid grid-cols-[minmax(0,1fr)] gap-3 border-t border-line pt-4 first:border-0 first:pt-0">
       <div className="flex flex-wrap items-center justify-between gap-2">
         <p aria-hidden className="text-14 font-medium">
           {t('desk.stem', { number })}
@@ -68,6 +66,7 @@ export function QuestionEditor({ question, number, earlier, onChange, onDuplicat
         {(ids) => (
           <TextArea
             {...ids}
+            ref={stem}
             rows={2}
             placeholder={t('desk.stemHint')}
             value={question.stem}

@@ -4,7 +4,7 @@ import { useSortable } from '@dnd-kit/react/sortable';
 import type { Item } from '@semita/core/question';
 import { ArrowDown, ArrowUp, GripVertical } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
-import { focusSoon } from '../../ui/focus-soon.ts';
+import { focusOn, useFocusTarget } from '../../ui/focus-target.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import type { FieldProps } from './field-props.ts';
@@ -18,10 +18,9 @@ export function OrderField({ question, response, onChange, labelledBy }: FieldPr
     const id = order[from] as string;
     onChange({ kind: 'order', itemIds: order.toSpliced(from, 1).toSpliced(to, 0, id) });
     const way = to < from ? 'up' : 'down';
-    focusSoon(() => {
-      const row = document.querySelector(`[data-order="${question.id} ${id}"]`);
-      return row?.querySelector<HTMLElement>(`[data-way="${way}"]:not(:disabled), button:not(:disabled)`);
-    });
+    // At either end there is only the way back.
+    const open = to === 0 ? 'down' : to === order.length - 1 ? 'up' : way;
+    focusOn(`order:${question.id} ${id} ${open}`);
   };
   return (
     <DragDropProvider
@@ -67,7 +66,6 @@ function OrderRow({ questionId, item, index, count, onMove }: RowProps) {
   return (
     <li
       ref={ref}
-      data-order={`${questionId} ${item.id}`}
       className={joinClasses(
         'flex min-h-11 items-center gap-2 rounded-control border border-edge bg-card py-1 pr-1 pl-2',
         isDragging && 'shadow-float',
@@ -86,23 +84,26 @@ function OrderRow({ questionId, item, index, count, onMove }: RowProps) {
         {index + 1}
       </span>
       <RichText text={item.text} className="min-w-0 grow" />
-      {(['up', 'down'] as const).map((way) => {
-        const Icon = way === 'up' ? ArrowUp : ArrowDown;
-        return (
-          <Button
-            key={way}
-            look="quiet"
-            size="roomy"
-            className="px-3"
-            data-way={way}
-            disabled={way === 'up' ? index === 0 : index === count - 1}
-            aria-label={t(way === 'up' ? 'question.moveUp' : 'question.moveDown', { item: item.text })}
-            onClick={() => onMove(way === 'up' ? index - 1 : index + 1)}
-          >
-            <Icon aria-hidden className="size-4" strokeWidth={1.75} />
-          </Button>
-        );
-      })}
+      {(['up', 'down'] as const).map((way) => (
+        <WayButton key={way} {...{ way, questionId, item, index, count, onMove }} />
+      ))}
     </li>
+  );
+}
+
+function WayButton({ way, questionId, item, index, count, onMove }: RowProps & { readonly way: 'up' | 'down' }) {
+  const Icon = way === 'up' ? ArrowUp : ArrowDown;
+  return (
+    <Button
+      ref={useFocusTarget(`order:${questionId} ${item.id} ${way}`)}
+      look="quiet"
+      size="roomy"
+      className="px-3"
+      disabled={way === 'up' ? index === 0 : index === count - 1}
+      aria-label={t(way === 'up' ? 'question.moveUp' : 'question.moveDown', { item: item.text })}
+      onClick={() => onMove(way === 'up' ? index - 1 : index + 1)}
+    >
+      <Icon aria-hidden className="size-4" strokeWidth={1.75} />
+    </Button>
   );
 }

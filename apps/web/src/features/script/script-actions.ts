@@ -11,10 +11,11 @@ import { anchorAt, anchorTimeMs } from '@semita/core/reading';
 import { gapOf, gapTimeMs, type ScriptLine } from '@semita/core/script';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
-import { focusSoon, writeSoon } from '../../ui/focus-soon.ts';
+import { focusOn, writeIn } from '../../ui/focus-target.ts';
 import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { createCheckpoint, createStop, type ScriptStopKind, type StopPlace } from '../lesson-parts/new-stops.ts';
+import { writingIn } from '../lesson-parts/writing-in.ts';
 
 /** What can be done from within a script, whatever it is the script of. */
 export interface ScriptActions {
@@ -67,16 +68,13 @@ export function scriptActions({
       const stop = createStop(kind, placeAt(gap));
       if (!apply({ type: 'insertStop', partId: part.id, stop })) return;
       setOpenStop(stop.id);
-      writeSoon(() => {
-        const card = document.querySelector(`[data-item="stop:${stop.id}"]`)?.parentElement?.parentElement;
-        return card?.querySelector('textarea');
-      });
+      writeIn(writingIn(stop));
     },
     move: (stop, gap) => {
       const place = placeAt(gap);
       if (!apply({ type: 'moveStop', partId: part.id, stopId: stop.id, ...place })) return;
       toast(t('desk.movedTo', { time: formatPosition(part.kind, place) }), { id: 'moved', duration: 1500 });
-      focusSoon(() => document.querySelector(`[data-item="stop:${stop.id}"]`));
+      focusOn(`stop:${stop.id}`);
     },
     setPhrase: (stop, phrase) => {
       const { blockId, number } = stop.anchor ?? { blockId: null, number: 0 };
@@ -88,7 +86,7 @@ export function scriptActions({
     remove: (stop) => {
       apply({ type: 'removeStop', partId: part.id, stopId: stop.id });
       setOpenStop(null);
-      focusSoon(() => document.querySelector(`[data-item="line:${Math.max(0, gapOf(lines, stop.atMs) - 1)}"]`));
+      focusOn(`line:${Math.max(0, gapOf(lines, stop.atMs) - 1)}`);
     },
     split: (gap) => {
       const change = splitChange(lesson, part.id, gapTimeMs(lines, gap), v7());

@@ -7,6 +7,7 @@ import type { ScriptLine } from '@semita/core/script';
 import { Lightbulb } from 'lucide-react';
 import { lazy, memo, Suspense } from 'react';
 import { Button } from '../../ui/button.tsx';
+import { useFocusTarget } from '../../ui/focus-target.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatClock } from '../../words/format.ts';
 import { formatPosition } from '../../words/position.ts';
@@ -42,6 +43,7 @@ export const ScriptRow = memo(function ScriptRow(props: Props) {
   const { gap, row, kind, line, survey, slide, isCurrent, isReachable, isDropTarget, openStopId, faults, actions } =
     props;
   const index = gap - 1;
+  const header = useFocusTarget<HTMLButtonElement>(`line:${index}`);
   return (
     <div
       data-gap={gap}
@@ -49,6 +51,7 @@ export const ScriptRow = memo(function ScriptRow(props: Props) {
     >
       {line && (
         <button
+          ref={header}
           type="button"
           data-item={`line:${index}`}
           tabIndex={isReachable ? 0 : -1}

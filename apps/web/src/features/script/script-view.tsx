@@ -7,6 +7,7 @@ import { gapOf, gapTimeMs, type ScriptLine } from '@semita/core/script';
 import { DoorClosed, Pause, Scissors, Split } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
+import { focusTarget } from '../../ui/focus-target.ts';
 import { useStable } from '../../ui/use-stable.ts';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
@@ -47,7 +48,7 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
 
   // The line of the cursor stays in view while the film plays.
   useEffect(() => {
-    const line = root.current?.querySelector(`[data-item="line:${cursor}"]`);
+    const line = focusTarget(`line:${cursor}`);
     if (!root.current?.contains(document.activeElement)) line?.scrollIntoView({ block: 'nearest' });
   }, [cursor]);
 
@@ -59,7 +60,7 @@ export function ScriptView({ part, lines, faults, openStopId, breaks, cursor, ac
   const onKeyDown = (event: React.KeyboardEvent) => {
     const target = event.target as HTMLElement;
     if (event.key === 'Escape' && openStopId) {
-      root.current?.querySelector<HTMLElement>(`[data-item="stop:${openStopId}"]`)?.focus();
+      focusTarget(`stop:${openStopId}`)?.focus();
       actions.setOpenStop(null);
       return;
     }

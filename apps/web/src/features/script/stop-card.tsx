@@ -5,10 +5,12 @@ import { lazy, Suspense } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
+import { useFocusTarget } from '../../ui/focus-target.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { stopLooks } from '../lesson-parts/stop-looks.ts';
+import { writingIn } from '../lesson-parts/writing-in.ts';
 import { useEditedLesson } from '../question-editor/edited-lesson.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { PhraseField } from './phrase-field.tsx';
@@ -58,6 +60,8 @@ export function StopCard({
   const Chevron = isOpen ? ChevronDown : ChevronRight;
   const kind = t(`desk.${stop.kind}`);
   const points = possiblePoints(stop);
+  const header = useFocusTarget<HTMLButtonElement>(`stop:${stop.id}`);
+  const note = useFocusTarget<HTMLTextAreaElement>(writingIn(stop));
   return (
     <div
       ref={ref}
@@ -78,6 +82,7 @@ export function StopCard({
           <GripVertical aria-hidden className="size-4" strokeWidth={1.75} />
         </button>
         <button
+          ref={header}
           type="button"
           data-item={`stop:${stop.id}`}
           tabIndex={tabIndex}
@@ -119,7 +124,7 @@ export function StopCard({
                 {(ids) => (
                   <TextArea
                     {...ids}
-                    data-first-field
+                    ref={note}
                     placeholder={t('desk.noteHint')}
                     value={stop.note}
                     onChange={(event) => onChange({ ...stop, note: event.target.value })}

@@ -3,7 +3,7 @@ import { Camera, Circle, Mic, MonitorUp, Square } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, Select, TextArea } from '../../ui/field.tsx';
-import { focusSoon } from '../../ui/focus-soon.ts';
+import { focusOn, useFocusTarget } from '../../ui/focus-target.ts';
 import { errorWords, Notice } from '../../ui/notice.tsx';
 import { enRecorder } from '../../words/en-recorder.ts';
 import { formatClock } from '../../words/format.ts';
@@ -42,12 +42,13 @@ const icons = { voice: Mic, camera: Camera, screen: MonitorUp };
 /** Records, lets whoever spoke hear it and cut it, and keeps it. */
 export function Recorder({ sources, title, asksWords = true, longestMs, onBegin, onEnd, keep }: Props) {
   const { state, open, start, stop, close } = useRecorder();
+  const begin = useFocusTarget<HTMLButtonElement>('record');
   const [source, setSource] = useState(sources[0] ?? 'voice');
   const [microphoneId, setMicrophoneId] = useState<string | null>(null);
   const openAs = (next: RecordingSource) => {
     setSource(next);
     void open(next, microphoneId);
-    focusSoon(() => document.querySelector<HTMLElement>('[data-begin-recording]'));
+    focusOn('record');
   };
   const end = () => {
     onEnd?.();
@@ -74,7 +75,7 @@ export function Recorder({ sources, title, asksWords = true, longestMs, onBegin,
             <div className="flex gap-2">
               <Button
                 look="main"
-                data-begin-recording
+                ref={begin}
                 onClick={() => {
                   start();
                   onBegin?.();
