@@ -1,9 +1,9 @@
 import { Keyboard } from 'lucide-react';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { t } from '../words/words.ts';
 import { Button } from './button.tsx';
-import { isWriting } from './is-writing.ts';
 import type { KeyGroup } from './key-list.tsx';
+import { useKeys } from './use-keys.ts';
 
 /** Few look at it, so it is loaded only for them. */
 const KeyList = lazy(async () => ({ default: (await import('./key-list.tsx')).KeyList }));
@@ -11,15 +11,7 @@ const KeyList = lazy(async () => ({ default: (await import('./key-list.tsx')).Ke
 /** The keys of a place, opened by its button or by `?`. */
 export function KeyHelp({ groups }: { readonly groups: readonly KeyGroup[] }) {
   const [isOpen, setIsOpen] = useState(false);
-  useEffect(() => {
-    const onKeyDown = (event: KeyboardEvent) => {
-      if (event.key !== '?' || isWriting(event.target)) return;
-      event.preventDefault();
-      setIsOpen(true);
-    };
-    window.addEventListener('keydown', onKeyDown);
-    return () => window.removeEventListener('keydown', onKeyDown);
-  }, []);
+  useKeys('?, shift+?', () => setIsOpen(true));
   return (
     <>
       <Button look="quiet" size="small" onClick={() => setIsOpen(true)}>

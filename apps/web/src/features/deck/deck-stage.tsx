@@ -5,6 +5,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { type Ref, useEffect, useImperativeHandle, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { isWriting } from '../../ui/is-writing.ts';
+import { useKeys } from '../../ui/use-keys.ts';
 import { t } from '../../words/words.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
 import { SlideView } from './slide-view.tsx';
@@ -77,17 +78,10 @@ export function DeckStage(props: Props) {
     return () => clearInterval(timer);
   }, [line, lockedWords]);
 
-  const goToLatest = useRef(goTo);
-  goToLatest.current = goTo;
-  useEffect(() => {
-    const onKeyDown = (event: KeyboardEvent) => {
-      if (isWriting(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-      const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
-      if (step !== 0) goToLatest.current(index + step);
-    };
-    window.addEventListener('keydown', onKeyDown);
-    return () => window.removeEventListener('keydown', onKeyDown);
-  }, [index]);
+  // In a field, and among things to pick, arrows have their own work.
+  const keepsOut = ({ target }: KeyboardEvent) => target instanceof HTMLInputElement || isWriting(target);
+  useKeys('arrowright', () => goTo(index + 1), { keepsOut });
+  useKeys('arrowleft', () => goTo(index - 1), { keepsOut });
 
   return (
     <article aria-label={title} className="overflow-hidden rounded-card border border-line bg-card">

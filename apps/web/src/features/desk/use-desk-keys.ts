@@ -1,7 +1,5 @@
 import type { Part } from '@semita/core/lesson';
-import { useEffect, useRef } from 'react';
-import { historyKey } from '../../ui/history-key.ts';
-import { isWriting } from '../../ui/is-writing.ts';
+import { useHistoryKeys, useKeys } from '../../ui/use-keys.ts';
 import type { Desk } from '../draft/desk-store.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
 
@@ -13,38 +11,18 @@ interface Options {
 }
 
 /** Keys of the whole desk: history everywhere; window and shuttle wherever nothing is being written. */
-export function useDeskKeys(options: Options): void {
-  const latest = useRef(options);
-  latest.current = options;
-  useEffect(() => {
-    const onKeyDown = (event: KeyboardEvent) => {
-      const { desk, film, part, setWindow } = latest.current;
-      const key = event.key.toLowerCase();
-      const step = historyKey(event);
-      if (step) {
-        desk[step]();
-        event.preventDefault();
-        return;
-      }
-      if (
-        isWriting(event.target) ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        event.defaultPrevented ||
-        !film.current
-      )
-        return;
-      const nowMs = Math.round(film.current.nowMs());
-      if (key === 'i' && part) setWindow(nowMs, part.outMs);
-      else if (key === 'o' && part) setWindow(part.inMs, nowMs);
-      else if (key === 'j') film.current.seek(nowMs - 10_000);
-      else if (key === 'l') film.current.seek(nowMs + 10_000);
-      else if (key === 'k') film.current.pause();
-      else return;
-      event.preventDefault();
+export function useDeskKeys({ desk, film, part, setWindow }: Options): void {
+  useHistoryKeys(desk);
+  useKeys('i, o, j, k, l', ({ key }) => {
+    if (!film.current) return;
+    const nowMs = Math.round(film.current.nowMs());
+    const press: Readonly<Record<string, () => void>> = {
+      i: () => part && setWindow(nowMs, part.outMs),
+      o: () => part && setWindow(part.inMs, nowMs),
+      j: () => film.current?.seek(nowMs - 10_000),
+      k: () => film.current?.pause(),
+      l: () => film.current?.seek(nowMs + 10_000),
     };
-    window.addEventListener('keydown', onKeyDown);
-    return () => window.removeEventListener('keydown', onKeyDown);
-  }, []);
+    press[key.toLowerCase()]?.();
+  });
 }

@@ -1,5 +1,5 @@
-import { useEffect, useRef } from 'react';
 import { isWriting } from '../../ui/is-writing.ts';
+import { useKeys } from '../../ui/use-keys.ts';
 
 /**
  * Leads to the points of the next answer that waits for a mark, after where the focus is, or else from the top.
@@ -19,16 +19,9 @@ export function focusNextUnmarked(root: HTMLElement, except?: Element): boolean 
 
 /** Shift N, wherever no words are being written. */
 export function useNextKey(go: (() => void) | null): void {
-  const latest = useRef(go);
-  latest.current = go;
-  useEffect(() => {
-    const onKeyDown = (event: KeyboardEvent) => {
-      const isNumber = event.target instanceof HTMLInputElement && event.target.type === 'number';
-      if (event.key !== 'N' || !latest.current || (isWriting(event.target) && !isNumber)) return;
-      event.preventDefault();
-      latest.current();
-    };
-    window.addEventListener('keydown', onKeyDown);
-    return () => window.removeEventListener('keydown', onKeyDown);
-  }, []);
+  useKeys('shift+n', () => go?.(), {
+    enabled: go !== null,
+    // A field for points takes no letters.
+    keepsOut: ({ target }) => isWriting(target) && !(target instanceof HTMLInputElement && target.type === 'number'),
+  });
 }

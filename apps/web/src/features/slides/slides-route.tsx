@@ -1,7 +1,7 @@
 import { type MadeDeck, type MadeSlide, madeSlideSize } from '@semita/core/deck';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowLeft } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { flushSync } from 'react-dom';
 import { Link, useBlocker, useNavigate, useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
@@ -14,10 +14,10 @@ import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { TextInput } from '../../ui/field.tsx';
 import { HistoryButtons } from '../../ui/history-buttons.tsx';
-import { historyKey } from '../../ui/history-key.ts';
 import { errorWords } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
-import { type History, useHistory } from '../../ui/use-history.ts';
+import { useHistory } from '../../ui/use-history.ts';
+import { useHistoryKeys } from '../../ui/use-keys.ts';
 import { t } from '../../words/words.ts';
 import { SlideView } from '../deck/slide-view.tsx';
 import { materialsOptions } from '../materials/queries.ts';
@@ -181,21 +181,6 @@ function SlidesEditor(props: Props) {
 function placeOf(before: MadeSlide, after: MadeSlide): string | undefined {
   const field = (['heading', 'text', 'notes', 'colour'] as const).find((name) => before[name] !== after[name]);
   return field && `${field} of ${after.id}`;
-}
-
-function useHistoryKeys(history: Pick<History<unknown>, 'undo' | 'redo'>) {
-  const latest = useRef(history);
-  latest.current = history;
-  useEffect(() => {
-    const onKeyDown = (event: KeyboardEvent) => {
-      const step = historyKey(event);
-      if (!step) return;
-      event.preventDefault();
-      latest.current[step]();
-    };
-    window.addEventListener('keydown', onKeyDown);
-    return () => window.removeEventListener('keydown', onKeyDown);
-  }, []);
 }
 
 /** Everything on the shelf that a picture can be cut out of. */
