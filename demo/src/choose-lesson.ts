@@ -4,10 +4,10 @@ import {
   type Fork,
   type Lesson,
   type MaterialPart,
-  type UntimedPart,
-  untimedWindow,
   type Stop,
   type Tile,
+  type UntimedPart,
+  untimedWindow,
 } from '@semita/core/lesson';
 import { checkpoint, choice, written } from './bridge-lesson.ts';
 import { ownWeight } from './bridge-questions.ts';

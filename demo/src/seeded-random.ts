@@ -1,3 +1,6 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+
 /** Random numbers that are the same for the same seed, so that the demo school is the same everywhere. */
 export interface Random {
   /** 0 ≤ number < 1 */
@@ -7,15 +10,9 @@ export interface Random {
   pick<T>(items: readonly T[]): T;
 }
 
-/** Mulberry32, a 32-bit generator in the public domain; good enough for play-acting. */
 export function createRandom(seed: number): Random {
-  let state = seed >>> 0;
-  const next = () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 2 ** 32;
-  };
+  const generator = xoroshiro128plus(seed);
+  const next = () => uniformFloat64(generator);
   return {
     next,
     between: (low, high) => low + (high - low) * next(),

@@ -130,6 +130,18 @@ describe('right numbers', () => {
     expect(isCorrectNumber(question, '9.810', 'en')).toBe(false);
   });
 
+  // Half away from zero, ISO 80000-1, annex B, rule B; the values from memory as known cases of binary fractions.
+  test.each([
+    [2.675, 3, '2.68', '2.67'],
+    [1.005, 3, '1.01', '1.00'],
+    [-2.675, 3, '-2.68', '-2.67'],
+    [8.345, 3, '8.35', '8.34'],
+  ])('%d to %d figures is rounded as it is written', (value, significantFigures, rounded, cut) => {
+    const question = asked({ value, unit: '', significantFigures });
+    expect(isCorrectNumber(question, rounded, 'en')).toBe(true);
+    expect(isCorrectNumber(question, cut, 'en')).toBe(false);
+  });
+
   test('a unit the library does not know is told before anybody is asked for it', () => {
     expect(isKnownUnit('kN/m²')).toBe(true);
     expect(isKnownUnit('')).toBe(true);

@@ -1,3 +1,4 @@
+import { Decimal } from 'decimal.js';
 import Qty from 'js-quantities';
 import type { NumericQuestion } from '../question/question.ts';
 import { parseNumber } from './parse-number.ts';
@@ -17,7 +18,8 @@ export function isCorrectNumber(question: NumericQuestion, text: string, locale:
   const { significantFigures } = question;
   if (significantFigures === undefined) return isWithin(question, value);
   if (given.figures !== significantFigures) return false;
-  const rounded = Number(question.value.toPrecision(significantFigures));
+  // As it is written: 2.675 comes to 2.68, though its nearest binary number lies below the half.
+  const rounded = new Decimal(question.value).toSignificantDigits(significantFigures, Decimal.ROUND_HALF_UP).toNumber();
   return question.tolerance.kind === 'exact' ? isClose(value, rounded) : isWithin(question, value);
 }
 

@@ -1,3 +1,4 @@
+import { nice, ticks } from 'd3-array';
 import type { Chart, ChartSeries, PlacedChart } from './pptx-charts.ts';
 import { escapeHtml } from './xml.ts';
 
@@ -121,17 +122,13 @@ function lineOf(
 }
 
 /** Round steps that hold all values, at most about six of them. */
-export function ticksBetween(least: number, most: number): number[] {
-  const scale = Math.max(1e-9, Math.abs(least), Math.abs(most));
+export function ticksBetween(min: number, max: number): number[] {
+  const scale = Math.max(1e-9, Math.abs(min), Math.abs(max));
   // Values that hardly differ stand on steps of their own size, and not of their difference's.
-  const span = Math.max(most - least, scale * 1e-6);
-  const rough = span / 5;
-  const power = 10 ** Math.floor(Math.log10(rough));
-  const step = ([1, 2, 5, 10].find((one) => one * power >= rough) ?? 10) * power;
-  const first = Math.floor(least / step);
-  const last = Math.max(first + 1, Math.ceil(most / step));
-  return Array.from({ length: last - first + 1 }, (_, i) => (first + i) * step);
+  const top = Math.max(max, min + scale * 1e-6);
+  return ticks(...nice(min, top, stepCount), stepCount);
 }
+const stepCount = 4;
 
 /** The first series, as slices of a whole. */
 function pie({ series }: Chart, { left, top, width, height }: Plot): string {
