@@ -1,6 +1,7 @@
 import { Button } from '../ui/button.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { t } from '../words/words.ts';
+import './words.ts';
 
 interface Props {
   readonly title: string;

@@ -1,6 +1,7 @@
 import { Check, CloudOff, Pencil } from 'lucide-react';
 import { t } from '../words/words.ts';
 import type { Saving } from './save-queue.ts';
+import './words.ts';
 
 const troubles = {
   offline: 'desk.offline',

@@ -4,12 +4,7 @@ import { userEvent } from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import { MemoryRouter } from 'react-router';
 import { afterEach } from 'vitest';
-import { enStudent } from '../words/en-student.ts';
-import { enTeacher } from '../words/en-teacher.ts';
-import { addWords } from '../words/words.ts';
 
-addWords(enStudent);
-addWords(enTeacher);
 afterEach(cleanup);
 
 /** Shows something as it stands on a page, and gives hands to use it with. */

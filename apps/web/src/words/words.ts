@@ -1,24 +1,17 @@
 import i18next, { type ParseKeys, type TOptions } from 'i18next';
-import type { enEditor } from './en-editor.ts';
-import type { enPackages } from './en-packages.ts';
-import type { enPath } from './en-path.ts';
-import type { enRecorder } from './en-recorder.ts';
 import { enShared } from './en-shared.ts';
-import type { enStudent } from './en-student.ts';
-import type { enTeacher } from './en-teacher.ts';
+
+/** The words of each room, which its `words.ts` adds when it is loaded: types here, so that every key is checked. */
+export interface Catalogues {
+  readonly shared: typeof enShared;
+}
+
+type All<U> = (U extends unknown ? (one: U) => void : never) extends (all: infer Whole) => void ? Whole : never;
 
 declare module 'i18next' {
   interface CustomTypeOptions {
     defaultNS: 'shared';
-    resources: {
-      shared: typeof enShared &
-        typeof enStudent &
-        typeof enTeacher &
-        typeof enRecorder &
-        typeof enEditor &
-        typeof enPath &
-        typeof enPackages;
-    };
+    resources: { shared: All<Catalogues[keyof Catalogues]> };
   }
 }
 
@@ -26,7 +19,8 @@ void i18next.init({
   lng: 'en',
   fallbackLng: 'en',
   defaultNS: 'shared',
-  resources: { en: { shared: enShared } },
+  // A copy: the library writes what rooms add into what it is given.
+  resources: { en: { shared: structuredClone(enShared) } },
   initAsync: false,
   // The console is for our own words.
   showSupportNotice: false,
@@ -44,7 +38,7 @@ export function t(key: WordKey, values?: TOptions): string {
   return translate(key, values);
 }
 
-/** Adds the words of one side of the house; called by its routes, so that students do not load teachers' words. */
+/** Adds the words of a room; called by its own `words.ts`, so that nobody loads the words of rooms they are not in. */
 export function addWords(words: object): void {
   i18next.addResourceBundle('en', 'shared', words, true, true);
 }

@@ -12,6 +12,7 @@ import { t } from '../../words/words.ts';
 import { assignmentsOptions } from '../assignment/queries.ts';
 import { classesOptions } from '../classes/queries.ts';
 import { toWindow, WindowFields, type WindowValues } from './window-fields.tsx';
+import './words.ts';
 
 interface Values extends WindowValues {
   classId: string;

@@ -10,6 +10,7 @@ import { t } from '../../words/words.ts';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
 import { sheetOptions } from '../assignment/queries.ts';
 import { toWindow, WindowFields, type WindowValues } from './window-fields.tsx';
+import './words.ts';
 
 export function Component() {
   return <AssignmentFrame>{(sheet) => <TermsView key={sheet.assignment.id} sheet={sheet} />}</AssignmentFrame>;

@@ -1,6 +1,7 @@
 import type { UseFormRegister } from 'react-hook-form';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 /** A window as forms hold it: local date-times, empty for no limit. */
 export interface WindowValues {

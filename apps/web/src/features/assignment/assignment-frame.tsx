@@ -7,6 +7,7 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { formatInstant } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { sheetOptions } from './queries.ts';
+import './words.ts';
 
 /** Head and tabs of an assignment. */
 export function AssignmentFrame({

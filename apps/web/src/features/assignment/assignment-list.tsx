@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
 import { formatInstant } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 /** Assignments as rows: what, for whom, until when, how far. */
 export function AssignmentList({

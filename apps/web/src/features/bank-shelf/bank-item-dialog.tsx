@@ -10,6 +10,8 @@ import { t } from '../../words/words.ts';
 import { readTags } from '../bank/filter-bank.ts';
 import { newItemId } from '../lesson-parts/new-id.ts';
 import { QuestionEditor } from '../question-editor/question-editor.tsx';
+import './words.ts';
+import '../lesson-parts/words.ts';
 
 interface Props {
   /** Null for a new one. */

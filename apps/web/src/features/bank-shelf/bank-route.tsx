@@ -11,9 +11,7 @@ import { FileButton } from '../../ui/file-button.tsx';
 import { EmptyPlace, errorWords, Notice } from '../../ui/notice.tsx';
 import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
-import { enEditor } from '../../words/en-editor.ts';
-import { enStudent } from '../../words/en-student.ts';
-import { addWords, findWords, t } from '../../words/words.ts';
+import { findWords, t } from '../../words/words.ts';
 import { BankFilters } from '../bank/bank-filters.tsx';
 import { BankRow } from '../bank/bank-row.tsx';
 import { filterBank, noFilter } from '../bank/filter-bank.ts';
@@ -24,10 +22,10 @@ import { TypeQuestions } from '../question-editor/type-questions.tsx';
 import { ShelfTabs } from '../shelf/shelf-tabs.tsx';
 import { BankItemDialog } from './bank-item-dialog.tsx';
 import { TakenReport, WriteOut } from './package-reports.tsx';
-
-addWords(enEditor);
-// A question is previewed with the students' words.
-addWords(enStudent);
+import '../shelf/words.ts';
+import './words.ts';
+import '../bank/words.ts';
+import '../question-editor/words.ts';
 
 interface Entry {
   readonly question: Question;

@@ -6,10 +6,8 @@ import { Button, buttonStyle } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
-import { enPackages } from '../../words/en-packages.ts';
-import { addWords, findWords, t } from '../../words/words.ts';
-
-addWords(enPackages);
+import { findWords, t } from '../../words/words.ts';
+import './words.ts';
 
 /** What came in, and what of it could not be taken over. */
 export function TakenReport({

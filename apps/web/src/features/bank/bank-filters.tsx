@@ -3,6 +3,7 @@ import { Search } from 'lucide-react';
 import { Select, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { type BankFilter, type BankOrder, tagsOf, targetsOf } from './filter-bank.ts';
+import './words.ts';
 
 interface Props {
   readonly items: readonly BankItem[];

@@ -12,6 +12,7 @@ import { BankRow } from './bank-row.tsx';
 import { filterBank, noFilter } from './filter-bank.ts';
 import { bankOptions } from './queries.ts';
 import { useChosen } from './use-chosen.ts';
+import './words.ts';
 
 interface Props {
   readonly onTake: (questions: readonly Question[]) => void;

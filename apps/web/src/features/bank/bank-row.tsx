@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { formatPoints, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { kindWords } from '../question/kind-words.ts';
+import './words.ts';
 
 interface Props {
   readonly item: BankItem;

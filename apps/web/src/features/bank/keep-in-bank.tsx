@@ -8,6 +8,7 @@ import { Button } from '../../ui/button.tsx';
 import { errorWords } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { bankOptions } from './queries.ts';
+import './words.ts';
 
 interface Props {
   readonly question: Question;

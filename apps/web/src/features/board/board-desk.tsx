@@ -7,8 +7,7 @@ import { useRef } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { focusOn, useFocusTarget } from '../../ui/focus-target.ts';
-import { enPath } from '../../words/en-path.ts';
-import { addWords, t } from '../../words/words.ts';
+import { t } from '../../words/words.ts';
 import { createTile } from '../lesson-parts/new-stops.ts';
 import { partFigures } from '../lesson-parts/part-figures.ts';
 import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
@@ -18,8 +17,9 @@ import { RecordingField } from '../voice/recording-field.tsx';
 import { BoardTiles, placeOf } from './board-tiles.tsx';
 import { NeedField } from './need-field.tsx';
 import { TileEditor } from './tile-editor.tsx';
-
-addWords(enPath);
+import './words.ts';
+import '../lesson-parts/words.ts';
+import '../voice/words.ts';
 
 interface Props {
   readonly part: UntimedPartOf<'board'>;

@@ -3,6 +3,8 @@ import { TriangleAlert } from 'lucide-react';
 import { Select, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { needWords } from '../lesson-parts/tile-looks.ts';
+import '../lesson-parts/words.ts';
+import './words.ts';
 
 interface Props {
   readonly board: Board;

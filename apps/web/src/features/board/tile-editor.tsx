@@ -8,6 +8,8 @@ import { t } from '../../words/words.ts';
 import { tileEdges } from '../lesson-parts/tile-looks.ts';
 import { GroupMenu } from '../path/group-menu.tsx';
 import { PictureField } from '../picture/picture-field.tsx';
+import '../path/words.ts';
+import './words.ts';
 
 interface Props {
   readonly tile: Tile;

@@ -17,6 +17,7 @@ import { useHistory } from '../../ui/use-history.ts';
 import { t } from '../../words/words.ts';
 import { captionsOptions } from '../film/queries.ts';
 import { TimeField } from '../lesson-parts/time-field.tsx';
+import './words.ts';
 
 interface Props {
   readonly materialId: string;

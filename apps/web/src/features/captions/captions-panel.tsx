@@ -8,6 +8,7 @@ import { ErrorNotice, Notice } from '../../ui/notice.tsx';
 import { findWords, t } from '../../words/words.ts';
 import { draftOptions } from '../draft/queries.ts';
 import { captionsOptions } from '../film/queries.ts';
+import './words.ts';
 
 interface CaptionFault {
   readonly line: number;

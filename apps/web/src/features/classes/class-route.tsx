@@ -6,6 +6,7 @@ import { t } from '../../words/words.ts';
 import { AssignmentList } from '../assignment/assignment-list.tsx';
 import { ExtraTime, Groups, NumberLanguage } from './class-settings.tsx';
 import { classOptions } from './queries.ts';
+import './words.ts';
 
 export function Component() {
   const { classId = '' } = useParams();

@@ -8,6 +8,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { errorWords } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { classOptions } from './queries.ts';
+import './words.ts';
 
 function useClassChange<Input>(classId: string, change: (input: Input) => Promise<unknown>) {
   const queryClient = useQueryClient();

@@ -5,6 +5,7 @@ import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { classesOptions } from './queries.ts';
+import './words.ts';
 
 export function Component() {
   const query = useQuery(classesOptions());

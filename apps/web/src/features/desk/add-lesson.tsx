@@ -6,11 +6,9 @@ import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Field, Select } from '../../ui/field.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
-import { enPath } from '../../words/en-path.ts';
-import { addWords, t } from '../../words/words.ts';
+import { t } from '../../words/words.ts';
 import { lessonsOptions } from '../materials/queries.ts';
-
-addWords(enPath);
+import './words.ts';
 
 interface Props {
   /** The lesson that is edited, which cannot show itself. */

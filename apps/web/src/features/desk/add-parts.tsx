@@ -11,6 +11,7 @@ import { MaterialIcon } from '../../ui/material-icon.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { contentOptions, contentScript } from '../reading/content.ts';
+import './words.ts';
 
 interface Props {
   readonly lesson: Lesson;

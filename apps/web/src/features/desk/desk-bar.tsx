@@ -10,6 +10,10 @@ import type { KeyGroup } from '../../ui/key-list.tsx';
 import { t } from '../../words/words.ts';
 import type { Desk, DeskSnapshot } from '../draft/desk-store.ts';
 import { filmKeys } from '../film/film-keys.ts';
+import '../assignment/words.ts';
+import '../path/words.ts';
+import './words.ts';
+import '../board/words.ts';
 
 /** The two sides of the desk: what a part says, and how the parts hang together. */
 export type DeskSide = 'script' | 'path';

@@ -11,8 +11,7 @@ import { useUnsavedGuard } from '../../saving/use-unsaved-guard.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { EmptyPlace } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
-import { enStudent } from '../../words/en-student.ts';
-import { addWords, t } from '../../words/words.ts';
+import { t } from '../../words/words.ts';
 import { createDesk } from '../draft/desk-store.ts';
 import { useDraftOnOpening } from '../draft/queries.ts';
 import { useWholeLesson } from '../draft/whole-lesson.ts';
@@ -29,9 +28,9 @@ import { PicturesWithoutAltNotice } from './pictures-without-alt-notice.tsx';
 import { useDeskKeys } from './use-desk-keys.ts';
 import { useDeskPosition } from './use-desk-position.ts';
 import { useEditions } from './use-editions.ts';
-
-// The stage is the students' own player, with their words.
-addWords(enStudent);
+import '../lesson-parts/words.ts';
+import './words.ts';
+import '../lesson-parts/words.ts';
 
 /** Loaded when two have changed the same. */
 const ConflictNotice = lazy(async () => ({ default: (await import('../draft/conflict-notice.tsx')).ConflictNotice }));

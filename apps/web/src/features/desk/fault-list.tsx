@@ -4,6 +4,8 @@ import { ArrowRight } from 'lucide-react';
 import { Notice } from '../../ui/notice.tsx';
 import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
+import './words.ts';
+import '../lesson-parts/words.ts';
 
 /** What is missing before an edition can be made; each line leads to the place that mends it. */
 export function FaultList({

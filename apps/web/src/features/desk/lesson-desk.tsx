@@ -5,16 +5,16 @@ import { Link } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { Field, Select } from '../../ui/field.tsx';
 import { Notice } from '../../ui/notice.tsx';
-import { enPath } from '../../words/en-path.ts';
-import { addWords, t } from '../../words/words.ts';
+import { t } from '../../words/words.ts';
 import { editionOptions } from '../draft/queries.ts';
 import { partFigures } from '../lesson-parts/part-figures.ts';
 import { PartIcon } from '../lesson-parts/part-icon.tsx';
 import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
 import { lessonsOptions } from '../materials/queries.ts';
 import { PartSettings } from '../path/part-settings.tsx';
-
-addWords(enPath);
+import '../board/words.ts';
+import '../lesson-parts/words.ts';
+import './words.ts';
 
 interface Props {
   readonly part: LessonPart;

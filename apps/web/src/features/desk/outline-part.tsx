@@ -10,6 +10,9 @@ import { formatLengths, formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { PartIcon } from '../lesson-parts/part-icon.tsx';
 import { stopLooks } from '../lesson-parts/stop-looks.ts';
+import '../path/words.ts';
+import './words.ts';
+import '../bank/words.ts';
 
 interface Props {
   readonly part: Part;

@@ -14,6 +14,8 @@ import { createBoard, createBundle } from '../lesson-parts/new-stops.ts';
 import { shownBy } from '../lesson-parts/part-figures.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { OutlinePart } from './outline-part.tsx';
+import './words.ts';
+import '../voice/words.ts';
 
 /** Loaded when a part is added. */
 const AddLesson = lazy(async () => ({ default: (await import('./add-lesson.tsx')).AddLesson }));

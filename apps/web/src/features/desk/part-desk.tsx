@@ -18,6 +18,8 @@ import { phrasesOf } from '../reading/phrases-of.ts';
 import { ReadingText } from '../reading/reading-text.tsx';
 import { scriptActions } from '../script/script-actions.ts';
 import { ScriptView } from '../script/script-view.tsx';
+import '../board/words.ts';
+import './words.ts';
 
 /** Loaded when captions are corrected, which is seldom. */
 const CaptionsEditor = lazy(async () => ({

@@ -1,6 +1,8 @@
 import { Button } from '../../ui/button.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
+import '../part-details/words.ts';
+import './words.ts';
 
 interface Props {
   readonly count: number;

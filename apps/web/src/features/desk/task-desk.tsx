@@ -12,6 +12,9 @@ import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
 import { writingIn } from '../lesson-parts/writing-in.ts';
 import { PartSettings } from '../path/part-settings.tsx';
 import { StopCard } from '../script/stop-card.tsx';
+import '../board/words.ts';
+import '../script/words.ts';
+import './words.ts';
 
 interface Props {
   readonly part: UntimedPartOf<'task'>;

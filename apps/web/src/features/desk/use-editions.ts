@@ -10,6 +10,7 @@ import { errorWords } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import type { Desk } from '../draft/desk-store.ts';
 import { draftOptions } from '../draft/queries.ts';
+import './words.ts';
 
 interface Options {
   readonly desk: Desk;

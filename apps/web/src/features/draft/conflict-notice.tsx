@@ -4,6 +4,7 @@ import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import type { DeskSnapshot } from './desk-store.ts';
 import { wordsOfChange } from './words-of-change.ts';
+import './words.ts';
 
 /** Two have changed the same: asks whose stands, and shows what gave way until it is put away. */
 export function ConflictNotice({

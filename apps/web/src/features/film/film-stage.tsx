@@ -10,6 +10,7 @@ import { narrationAt } from './narrate.ts';
 import { useNarrations } from './use-narrations.ts';
 import { watchFilm } from './watch-film.ts';
 import { whenKnown } from './when-known.ts';
+import './words.ts';
 
 export interface FilmControls {
   play(): void;

@@ -18,15 +18,9 @@ import { Page } from '../../ui/page.tsx';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
 import { useTheme } from '../../ui/theme.ts';
-import { enStudent } from '../../words/en-student.ts';
-import { enTeacher } from '../../words/en-teacher.ts';
-import { addWords } from '../../words/words.ts';
 import { ShownQuestion } from '../question-editor/question-preview.tsx';
 import { AnsweredStop } from '../walk/answered-stop.tsx';
 import { answered, type Given } from './answered-kinds.ts';
-
-addWords(enStudent);
-addWords(enTeacher);
 
 // For developers, and never in what is built: so its words stand here and not in the catalogues.
 

@@ -12,6 +12,7 @@ import { createQuestion } from '@semita/core/question';
 import { v7 } from 'uuid';
 import { t } from '../../words/words.ts';
 import { newItemId } from './new-id.ts';
+import './words.ts';
 
 /** Where a stop stands. */
 export type StopPlace = Pick<Stop, 'atMs' | 'anchor'>;

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 /** Reads 65, 1:05, 1:05.5 or 1:02:03 as milliseconds; null when it is none of these. */
 export function parseClock(text: string): number | null {

@@ -4,6 +4,7 @@ import type { Question, Response } from '@semita/core/question';
 import { formatNumber } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { confidenceWords } from '../question/sure-field.tsx';
+import './words.ts';
 
 interface Props {
   readonly question: Question;

@@ -6,6 +6,7 @@ import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { GivenResponse } from '../question/given-response.tsx';
 import { RichText } from '../question/rich-text.tsx';
+import './words.ts';
 
 /** An answer as its teacher sees it: with the key, and with what was given before it. */
 export function AnswerView({ question, answer }: { readonly question: Question; readonly answer: Answer }) {

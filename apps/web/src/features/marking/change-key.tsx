@@ -10,6 +10,7 @@ import { ErrorNotice } from '../../ui/notice.tsx';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { sheetOptions } from '../assignment/queries.ts';
+import './words.ts';
 
 const KeyEditor = lazy(async () => ({ default: (await import('../question-editor/key-editor.tsx')).KeyEditor }));
 

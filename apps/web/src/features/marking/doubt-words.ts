@@ -1,6 +1,7 @@
 import type { SheetRow } from '@semita/core/sheet';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 /** A few seconds are the jitter of players and clocks. */
 const minDoubtMs = 5_000;

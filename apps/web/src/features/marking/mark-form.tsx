@@ -18,6 +18,7 @@ import { PhraseMenu } from './phrase-menu.tsx';
 import { PointsField } from './points-field.tsx';
 import { RubricField } from './rubric-field.tsx';
 import { VoiceComment } from './voice-comment.tsx';
+import './words.ts';
 
 /** Loaded when somebody draws on an answer. */
 const PenMarks = lazy(async () => ({ default: (await import('./pen-marks.tsx')).PenMarks }));

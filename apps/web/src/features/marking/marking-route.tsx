@@ -11,6 +11,8 @@ import { useLiveSheet } from '../assignment/use-live-sheet.ts';
 import { markingOptions } from './queries.ts';
 import { QuestionAnswersView } from './question-answers.tsx';
 import { StudentDrawer } from './student-drawer.tsx';
+import '../assignment/words.ts';
+import './words.ts';
 
 export function Component() {
   return <AssignmentFrame>{(sheet) => <MarkingDesk sheet={sheet} />}</AssignmentFrame>;

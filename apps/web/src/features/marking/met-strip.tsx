@@ -3,6 +3,7 @@ import { coverageStrip, metShare } from '@semita/core/coverage';
 import { type Part, stopsInOrder } from '@semita/core/lesson';
 import { formatClock, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 const colours = ['var(--color-line)', 'var(--color-slate)', 'var(--color-main)'];
 const heights = [0.25, 0.6, 1];

@@ -10,6 +10,7 @@ import { DrawingPad } from '../drawing/drawing-pad.tsx';
 import { DrawingMarks } from '../drawing/drawing-view.tsx';
 import { useAnswerFiles } from '../question/answer-files.ts';
 import { FileGround } from '../question/file-ground.tsx';
+import './words.ts';
 
 interface Props {
   readonly question: Question;

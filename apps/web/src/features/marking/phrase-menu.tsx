@@ -6,6 +6,7 @@ import { call } from '../../api/client.ts';
 import { Button, buttonStyle } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
 import { phrasesOptions } from './queries.ts';
+import './words.ts';
 
 interface Props {
   /** What stands in the comment, to be kept as a phrase. */

@@ -2,6 +2,7 @@ import type { ComponentProps } from 'react';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 interface Props extends ComponentProps<'input'> {
   /** The most that can be given, in hundredths. */

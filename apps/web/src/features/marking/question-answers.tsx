@@ -22,6 +22,7 @@ import { focusNextUnmarked, useNextKey } from './next-unmarked.ts';
 import { PointsField } from './points-field.tsx';
 import { answersOptions } from './queries.ts';
 import { useGroups } from './use-groups.ts';
+import './words.ts';
 
 interface Props {
   readonly assignmentId: string;

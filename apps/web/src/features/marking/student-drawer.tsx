@@ -25,6 +25,7 @@ import { MarkForm } from './mark-form.tsx';
 import { MetStrip } from './met-strip.tsx';
 import { focusNextUnmarked, useNextKey } from './next-unmarked.ts';
 import { historyOptions } from './queries.ts';
+import './words.ts';
 
 interface Props {
   readonly assignmentId: string;

@@ -6,6 +6,7 @@ import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
 import { HandedFileList } from '../question/handed-file.tsx';
 import type { MarkTarget } from './mark-target.ts';
+import './words.ts';
 
 /** Loaded when a teacher speaks, which is seldom. */
 const Recorder = lazy(async () => ({ default: (await import('../voice/recorder.tsx')).Recorder }));

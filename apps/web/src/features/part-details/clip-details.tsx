@@ -9,6 +9,7 @@ import { PartTitleField } from '../lesson-parts/part-title-field.tsx';
 import { TimeField } from '../lesson-parts/time-field.tsx';
 import { PartSettings } from '../path/part-settings.tsx';
 import { Narrations } from './narrations.tsx';
+import './words.ts';
 
 interface Props {
   readonly clip: MaterialPart;

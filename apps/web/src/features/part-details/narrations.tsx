@@ -8,6 +8,7 @@ import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import type { FilmControls } from '../film/film-stage.tsx';
 import { RecorderBox } from '../voice/recorder-box.tsx';
+import '../voice/words.ts';
 
 interface Props {
   readonly clip: MaterialPart;

@@ -3,6 +3,8 @@ import { useQuery } from '@tanstack/react-query';
 import { Field, Select } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { lessonsOptions } from '../materials/queries.ts';
+import '../materials/words.ts';
+import './words.ts';
 
 interface Props {
   readonly part: MaterialPart;

@@ -5,6 +5,7 @@ import { Field, TextArea } from '../../ui/field.tsx';
 import { errorWords } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { contentOptions } from '../reading/content.ts';
+import './words.ts';
 
 interface Picture {
   readonly name: string;

@@ -17,6 +17,9 @@ import { contentOptions, contentScript } from '../reading/content.ts';
 import { LeftOutNotice } from '../reading/left-out-notice.tsx';
 import { NextLesson } from './next-lesson.tsx';
 import { PictureWords } from './picture-words.tsx';
+import '../materials/words.ts';
+import '../bank/words.ts';
+import './words.ts';
 
 interface Props {
   /** The lesson as it is when it is asked for. */

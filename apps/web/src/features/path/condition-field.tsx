@@ -4,6 +4,7 @@ import { confidences, type SliderQuestion } from '@semita/core/question';
 import { Select, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { confidenceWords } from '../question/sure-field.tsx';
+import './words.ts';
 
 export interface PickRow extends RulePick {
   readonly questionId: string;

@@ -8,6 +8,8 @@ import { newItemId } from '../lesson-parts/new-id.ts';
 import { PictureField } from '../picture/picture-field.tsx';
 import { GroupMenu } from './group-menu.tsx';
 import { TargetField } from './target-field.tsx';
+import './words.ts';
+import '../question-editor/words.ts';
 
 interface Props {
   readonly fork: Fork;

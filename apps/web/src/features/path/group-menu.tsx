@@ -4,6 +4,7 @@ import { DropdownMenu } from 'radix-ui';
 import { buttonStyle } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
 import { groupsOptions } from '../classes/queries.ts';
+import './words.ts';
 
 interface Props {
   /** What it is about, for screen readers. */

@@ -7,6 +7,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { PartIcon } from '../lesson-parts/part-icon.tsx';
 import { beginId, endId, endSize } from './map-layout.ts';
+import './words.ts';
 
 export type CardNode = Node<
   {

@@ -11,6 +11,7 @@ import {
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import type { MapLine } from './map-layout.ts';
+import './words.ts';
 
 export type WayEdge = Edge<
   {

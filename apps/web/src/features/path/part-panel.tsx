@@ -12,6 +12,8 @@ import { needWords } from '../lesson-parts/tile-looks.ts';
 import { ForkEditor } from './fork-editor.tsx';
 import { PartWay } from './part-way.tsx';
 import { RulesEditor } from './rules-editor.tsx';
+import './words.ts';
+import '../lesson-parts/words.ts';
 
 interface Props {
   readonly part: Part;

@@ -4,6 +4,8 @@ import { CheckInput } from '../../ui/check-input.tsx';
 import { t } from '../../words/words.ts';
 import { useEditedLesson } from '../question-editor/edited-lesson.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
+import './words.ts';
+import '../voice/words.ts';
 
 const PartWay = lazy(async () => ({ default: (await import('./part-way.tsx')).PartWay }));
 

@@ -5,6 +5,7 @@ import { t } from '../../words/words.ts';
 import { GroupMenu } from './group-menu.tsx';
 import { RulesEditor } from './rules-editor.tsx';
 import { TargetField } from './target-field.tsx';
+import './words.ts';
 
 interface Props {
   readonly part: Part;

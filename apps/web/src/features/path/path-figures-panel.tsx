@@ -8,6 +8,7 @@ import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { stopLooks } from '../lesson-parts/stop-looks.ts';
 import { RouteButton, routeTitles } from './route-button.tsx';
+import './words.ts';
 
 /** As many routes as are listed one by one. */
 const maxListed = 40;

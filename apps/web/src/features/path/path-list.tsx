@@ -6,6 +6,8 @@ import { partFigures } from '../lesson-parts/part-figures.ts';
 import { PartIcon } from '../lesson-parts/part-icon.tsx';
 import type { PathPicture } from './path-picture.ts';
 import { waySentence } from './way-words.ts';
+import './words.ts';
+import '../lesson-parts/words.ts';
 
 /** All that the map shows, in words: each part with the ways that lead from it. */
 export function PathList({ lesson, whole, ways, faults, selectedId, onSelect, lit, taken, noteOf }: PathPicture) {

@@ -15,6 +15,7 @@ import type { PathPicture } from './path-picture.ts';
 import { useFrame } from './use-frame.ts';
 import { useMapLayout } from './use-map-layout.ts';
 import { wayLabel } from './way-words.ts';
+import './words.ts';
 
 interface Props extends PathPicture {
   /** Null for a map that is only looked at. */

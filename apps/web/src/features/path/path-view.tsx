@@ -15,6 +15,8 @@ import { faultsByPart, waysOfRoute } from './path-marks.ts';
 import { PathViews, usePathView } from './path-views.tsx';
 import { stuckFaults } from './stuck-faults.ts';
 import { tryAll } from './try-all.ts';
+import '../assignment/words.ts';
+import './words.ts';
 
 interface Props {
   readonly lesson: Lesson;

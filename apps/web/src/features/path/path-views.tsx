@@ -3,6 +3,8 @@ import { useSearchParams } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
+import '../assignment/words.ts';
+import './words.ts';
 
 /** Whether the path is shown as a map or as a list; the address says so. */
 export function usePathView(): 'map' | 'list' {

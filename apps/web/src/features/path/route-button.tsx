@@ -1,6 +1,7 @@
 import type { Lesson } from '@semita/core/lesson';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 /** The parts of a route by name, each where it is come to first: "The beam → The arch". */
 export const routeTitles = (lesson: Lesson, partIds: readonly string[]): string =>

@@ -10,6 +10,7 @@ import { newItemId } from '../lesson-parts/new-id.ts';
 import { ConditionField, conditionOf, otherSide, type PickRow } from './condition-field.tsx';
 import { TargetField } from './target-field.tsx';
 import { ruleWords, targetWords } from './way-words.ts';
+import './words.ts';
 
 interface Props {
   readonly lesson: Lesson;

@@ -16,6 +16,7 @@ import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { TimeField } from '../lesson-parts/time-field.tsx';
 import { contentOptions, contentScript } from '../reading/content.ts';
+import './words.ts';
 
 interface Props {
   readonly label: string;

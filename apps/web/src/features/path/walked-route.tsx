@@ -5,17 +5,16 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { QueryView } from '../../ui/query-view.tsx';
-import { enPath } from '../../words/en-path.ts';
 import { formatMinutes } from '../../words/format.ts';
-import { addWords, t } from '../../words/words.ts';
+import { t } from '../../words/words.ts';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
 import { walkedPathOptions } from '../assignment/queries.ts';
 import { PathList } from './path-list.tsx';
 import { PathMap } from './path-map.tsx';
 import { PathViews, usePathView } from './path-views.tsx';
 import { RouteButton, routeTitles } from './route-button.tsx';
-
-addWords(enPath);
+import '../assignment/words.ts';
+import './words.ts';
 
 export function Component() {
   return <AssignmentFrame>{() => <Walked />}</AssignmentFrame>;

@@ -4,6 +4,7 @@ import { isAside, type Way } from '@semita/core/path';
 import { formatPosition, formatStart } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { confidenceWords } from '../question/sure-field.tsx';
+import './words.ts';
 
 /** Where a way leads, as it ends a sentence: "go to “The slower explanation”, then back here". */
 export function targetWords(lesson: Lesson, target: Target): string {

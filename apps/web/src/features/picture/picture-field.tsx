@@ -12,6 +12,7 @@ import { t } from '../../words/words.ts';
 import { materialsOptions } from '../materials/queries.ts';
 import { bringInQuietly } from '../materials/upload.ts';
 import { RegionSources } from './region-source.ts';
+import './words.ts';
 
 /** Loaded when a picture is cut out, which is seldom. */
 const RegionDialog = lazy(async () => ({ default: (await import('./region-dialog.tsx')).RegionDialog }));

@@ -13,6 +13,7 @@ import { bringInQuietly } from '../materials/upload.ts';
 import { cutOut, type Region } from './raster.ts';
 import { RegionPlace } from './region-place.tsx';
 import type { RegionSource } from './region-source.ts';
+import './words.ts';
 
 interface Props {
   readonly sources: readonly RegionSource[];

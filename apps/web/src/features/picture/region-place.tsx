@@ -9,6 +9,7 @@ import { whenKnown } from '../film/when-known.ts';
 import { type Content, contentOptions, contentScript } from '../reading/content.ts';
 import { openPages, type Pages, rasterFrame, rasterPicture, rasterSlide } from './raster.ts';
 import type { RegionSource } from './region-source.ts';
+import './words.ts';
 
 interface Props {
   readonly source: RegionSource;

@@ -12,6 +12,7 @@ import { useWholeLesson } from '../draft/whole-lesson.ts';
 import { needWords } from '../lesson-parts/tile-looks.ts';
 import { targetWords } from '../path/way-words.ts';
 import { PrintedQuestion } from './printed-question.tsx';
+import './words.ts';
 
 export function Component() {
   const { lessonId = '' } = useParams();

@@ -13,6 +13,7 @@ import { areaBox, areaClip, PictureBoard } from '../question/picture-board.tsx';
 import { drawsOnPicture } from '../question/question-block.tsx';
 import { QuestionPicture } from '../question/question-picture.tsx';
 import { RichText } from '../question/rich-text.tsx';
+import './words.ts';
 
 interface Props {
   readonly question: Question;

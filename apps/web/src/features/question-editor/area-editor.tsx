@@ -11,6 +11,7 @@ import { areaBox, areaClip, PictureBoard } from '../question/picture-board.tsx';
 import type { EditorProps } from './editor-props.ts';
 import { NumberInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
+import './words.ts';
 
 type Shape = Area['shape'];
 type Corner = readonly [number, number];

@@ -4,8 +4,7 @@ import { Library, Plus, TextCursorInput } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { focusOn } from '../../ui/focus-target.ts';
-import { enEditor } from '../../words/en-editor.ts';
-import { addWords, t } from '../../words/words.ts';
+import { t } from '../../words/words.ts';
 import { BankPicker } from '../bank/bank-picker.tsx';
 import { newItemId } from '../lesson-parts/new-id.ts';
 import { DrawingOfQuestions } from './drawing-of-questions.tsx';
@@ -13,8 +12,7 @@ import { useEarlierQuestions } from './edited-lesson.ts';
 import { formWords, KindMenu } from './kind-menu.tsx';
 import { QuestionEditor } from './question-editor.tsx';
 import { TypeQuestions } from './type-questions.tsx';
-
-addWords(enEditor);
+import './words.ts';
 
 /** Those asked for most stand ready; the others are in the menu. */
 const readyForms: readonly QuestionForm[] = ['choice', 'choiceSeveral', 'extendedText'];

@@ -2,6 +2,7 @@ import type { Checkpoint } from '@semita/core/lesson';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { t } from '../../words/words.ts';
 import { NumberInput } from './fields.tsx';
+import './words.ts';
 
 interface Props {
   readonly stop: Checkpoint;

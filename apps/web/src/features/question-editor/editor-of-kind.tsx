@@ -7,6 +7,7 @@ import { AssociateEditor, MatchEditor, OrderEditor } from './list-editors.tsx';
 import { NumberEditor } from './number-editor.tsx';
 import { OptionsEditor, PollEditor } from './options-editor.tsx';
 import { DrawingEditor, RecordEditor, ScaleEditor, UploadEditor, WrittenEditor } from './small-editors.tsx';
+import './words.ts';
 
 interface Props {
   readonly question: Question;

@@ -7,6 +7,7 @@ import { newItemId } from '../lesson-parts/new-id.ts';
 import type { EditorProps } from './editor-props.ts';
 import { SelectInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
+import './words.ts';
 
 type Kind = 'inlineChoice' | 'gapMatch' | 'textEntry';
 

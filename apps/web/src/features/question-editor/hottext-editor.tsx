@@ -6,6 +6,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { newItemId } from '../lesson-parts/new-id.ts';
 import type { EditorProps } from './editor-props.ts';
+import './words.ts';
 
 type Words = QuestionOf<'hottext'>['words'];
 type Standing = Words[number]['standing'];

@@ -4,6 +4,7 @@ import { Button } from '../../ui/button.tsx';
 import { TextInput } from '../../ui/field.tsx';
 import { focusOn, useFocusTarget } from '../../ui/focus-target.ts';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 interface Props<T extends { readonly id: string; readonly text: string }> {
   readonly legend: string;

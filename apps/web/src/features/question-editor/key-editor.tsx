@@ -1,9 +1,5 @@
 import type { Question } from '@semita/core/question';
-import { enEditor } from '../../words/en-editor.ts';
-import { addWords } from '../../words/words.ts';
 import { EditorOfKind } from './editor-of-kind.tsx';
-
-addWords(enEditor);
 
 interface Props {
   readonly question: Question;

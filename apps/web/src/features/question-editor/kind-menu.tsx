@@ -4,6 +4,7 @@ import { DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { buttonStyle } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 /** Kinds by what a student does. */
 const groups = [

@@ -5,6 +5,7 @@ import { newItemId } from '../lesson-parts/new-id.ts';
 import type { EditorProps } from './editor-props.ts';
 import { SelectInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
+import './words.ts';
 
 /** What is to be put in order, in the right order. */
 export function OrderEditor({ question, onChange }: EditorProps<'order'>) {

@@ -4,6 +4,7 @@ import { Field, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import type { EditorProps } from './editor-props.ts';
 import { NumberInput, SelectInput } from './fields.tsx';
+import './words.ts';
 
 /** A number with its unit, and how near is near enough. */
 export function NumberEditor({ question, onChange }: EditorProps<'numeric'>) {

@@ -8,6 +8,7 @@ import { PictureField } from '../picture/picture-field.tsx';
 import type { EditorProps } from './editor-props.ts';
 import { NumberInput } from './fields.tsx';
 import { ItemRows } from './item-rows.tsx';
+import './words.ts';
 
 /** Answers to pick from, each with its feedback. */
 export function OptionsEditor({ question, onChange }: EditorProps<'choice'>) {

@@ -5,6 +5,8 @@ import { t } from '../../words/words.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { NumberInput, SelectInput } from './fields.tsx';
 import { RubricEditor } from './rubric-editor.tsx';
+import './words.ts';
+import '../voice/words.ts';
 
 interface Props {
   readonly question: Question;

@@ -14,6 +14,7 @@ import { KindMenu } from './kind-menu.tsx';
 import { usePictureDrop } from './picture-drop.ts';
 import { QuestionDetails } from './question-details.tsx';
 import { QuestionPreview } from './question-preview.tsx';
+import './words.ts';
 
 interface Props {
   readonly question: Question;

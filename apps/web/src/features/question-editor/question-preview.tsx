@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { t } from '../../words/words.ts';
 import { kindWords } from '../question/kind-words.ts';
 import { QuestionBlock } from '../question/question-block.tsx';
+import './words.ts';
 
 /** A question as a student will meet it. What is tried here is kept nowhere. */
 export function QuestionPreview({ question }: { readonly question: Question }) {

@@ -8,6 +8,7 @@ import { t } from '../../words/words.ts';
 import { newItemId } from '../lesson-parts/new-id.ts';
 import { NumberInput } from './fields.tsx';
 import { RubricShelf } from './rubric-shelf.tsx';
+import './words.ts';
 
 interface Props {
   readonly question: Question;

@@ -6,6 +6,7 @@ import { call } from '../../api/client.ts';
 import { Button, buttonStyle } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
 import { newItemId } from '../lesson-parts/new-id.ts';
+import './words.ts';
 
 const rubricsOptions = { queryKey: ['rubrics'], queryFn: () => call('listRubrics', {}) };
 

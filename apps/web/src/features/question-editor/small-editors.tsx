@@ -4,6 +4,7 @@ import { Field, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import type { EditorProps } from './editor-props.ts';
 import { NumberInput, SelectInput } from './fields.tsx';
+import './words.ts';
 
 /** The ends of a scale, and, where it is no opinion, what is right on it. */
 export function ScaleEditor({ question, onChange }: EditorProps<'slider'>) {

@@ -6,6 +6,7 @@ import { Field, TextArea } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { newItemId } from '../lesson-parts/new-id.ts';
 import { ShownQuestion } from './question-preview.tsx';
+import './words.ts';
 
 /** More than a worksheet holds. */
 const maxQuestions = 50;

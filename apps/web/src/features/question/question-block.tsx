@@ -12,6 +12,7 @@ import { ReadAloud } from './read-aloud.tsx';
 import { RichText } from './rich-text.tsx';
 import { ConfidenceField } from './sure-field.tsx';
 import { wordsToRead } from './words-to-read.ts';
+import './words.ts';
 
 interface Props {
   readonly question: LearnerQuestion;

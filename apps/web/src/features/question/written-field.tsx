@@ -6,6 +6,7 @@ import { TextArea } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { canDictate, dictate } from './dictate.ts';
 import type { FieldProps } from './field-props.ts';
+import './words.ts';
 
 /** A written answer, with what may help to begin it. */
 export function WrittenField({ question, response, onChange, labelledBy }: FieldProps<'extendedText' | 'discussion'>) {

@@ -1,6 +1,7 @@
 import type { LeftOut } from '@semita/core/reading';
 import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 /** What could not be brought over with a document. */
 export function LeftOutNotice({ leftOut }: { readonly leftOut: readonly LeftOut[] }) {

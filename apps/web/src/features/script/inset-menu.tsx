@@ -6,6 +6,7 @@ import { Button, buttonStyle } from '../../ui/button.tsx';
 import { MaterialIcon } from '../../ui/material-icon.tsx';
 import { t } from '../../words/words.ts';
 import { materialsOptions } from '../materials/queries.ts';
+import './words.ts';
 
 /** Chooses a film or a sound that will stand in the text at the cursor. */
 export function InsetMenu({

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 interface Props {
   readonly phrase: string;

@@ -16,6 +16,7 @@ import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { createCheckpoint, createStop, type ScriptStopKind, type StopPlace } from '../lesson-parts/new-stops.ts';
 import { writingIn } from '../lesson-parts/writing-in.ts';
+import './words.ts';
 
 /** What can be done from within a script, whatever it is the script of. */
 export interface ScriptActions {

@@ -17,6 +17,7 @@ import { InsetLine } from './inset-menu.tsx';
 import type { ScriptActions } from './script-actions.ts';
 import type { RowContent } from './script-rows.ts';
 import { StopCard } from './stop-card.tsx';
+import './words.ts';
 
 const SlideThumb = lazy(async () => ({ default: (await import('../deck/slide-thumb.tsx')).SlideThumb }));
 

@@ -2,6 +2,7 @@ import type { BreakPoint } from '@semita/core/breaks';
 import { type Inset, type MaterialPart, type Stop, stopsInOrder } from '@semita/core/lesson';
 import { gapOf, type ScriptLine } from '@semita/core/script';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 export interface PlacedStop {
   readonly stop: Stop;

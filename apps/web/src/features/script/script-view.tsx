@@ -17,6 +17,7 @@ import type { ScriptActions } from './script-actions.ts';
 import { chunkLength, ScriptChunk } from './script-chunk.tsx';
 import { rowsOf } from './script-rows.ts';
 import { SuggestStops } from './suggest-stops.tsx';
+import './words.ts';
 
 interface Props {
   readonly part: MaterialPart;

@@ -14,6 +14,11 @@ import { writingIn } from '../lesson-parts/writing-in.ts';
 import { useEditedLesson } from '../question-editor/edited-lesson.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { PhraseField } from './phrase-field.tsx';
+import '../path/words.ts';
+import '../lesson-parts/words.ts';
+import './words.ts';
+import '../bank/words.ts';
+import '../voice/words.ts';
 
 /** Loaded when a stop is opened. */
 const loadEditor = () => import('../question-editor/checkpoint-editor.tsx');

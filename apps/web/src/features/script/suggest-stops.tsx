@@ -9,6 +9,7 @@ import { formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { findBreaks } from '../film-survey/find-breaks.ts';
 import { heardOptions } from '../film-survey/survey-film.ts';
+import './words.ts';
 
 interface Props {
   readonly part: MaterialPart;

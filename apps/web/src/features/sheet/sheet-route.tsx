@@ -17,6 +17,8 @@ import { useLiveSheet } from '../assignment/use-live-sheet.ts';
 import { useNextKey } from '../marking/next-unmarked.ts';
 import { StudentDrawer } from '../marking/student-drawer.tsx';
 import { SheetTable } from './sheet-table.tsx';
+import '../assignment/words.ts';
+import './words.ts';
 
 type Order = 'need' | 'name' | 'progress';
 

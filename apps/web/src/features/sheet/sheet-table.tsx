@@ -7,6 +7,8 @@ import { StateMark } from '../../ui/state-mark.tsx';
 import { formatAgo, formatInstant, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { doubtWords } from '../marking/doubt-words.ts';
+import './words.ts';
+import '../assignment/words.ts';
 
 interface Props {
   readonly sheet: Sheet;

@@ -23,6 +23,8 @@ import {
 } from '../materials/upload.ts';
 import { LeftOutNotice } from '../reading/left-out-notice.tsx';
 import { CatalogueSearch } from './catalogue-search.tsx';
+import './words.ts';
+import '../materials/words.ts';
 
 /** Loaded when somebody records, which is seldom. */
 const ShelfRecorder = lazy(async () => ({ default: (await import('../voice/shelf-recorder.tsx')).ShelfRecorder }));

@@ -11,6 +11,7 @@ import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { catalogueOptions } from '../materials/queries.ts';
 import { showReceived } from '../materials/upload.ts';
+import './words.ts';
 
 const lengths = { anyLength: null, fiveMinutes: 300, twentyMinutes: 1_200 } as const;
 type Length = keyof typeof lengths;

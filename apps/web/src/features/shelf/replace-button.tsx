@@ -7,6 +7,8 @@ import { errorWords } from '../../ui/notice.tsx';
 import { findWords, t } from '../../words/words.ts';
 import { lessonsOptions, materialsOptions } from '../materials/queries.ts';
 import { sendNewerVersion, whenReady } from '../materials/upload.ts';
+import './words.ts';
+import '../materials/words.ts';
 
 /** Brings in a newer version of a material and puts it into the drafts that show the older one. */
 export function ReplaceButton({ material }: { readonly material: Material }) {

@@ -11,6 +11,7 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { lessonsOptions, materialsOptions } from '../materials/queries.ts';
 import { type Content, contentOptions, contentScript } from '../reading/content.ts';
+import './words.ts';
 
 interface Props {
   readonly material: Material;

@@ -20,6 +20,8 @@ import { BringInPanel } from './bring-in-panel.tsx';
 import { ReplaceButton } from './replace-button.tsx';
 import { SeveralLessons } from './several-lessons.tsx';
 import { ShelfTabs } from './shelf-tabs.tsx';
+import './words.ts';
+import '../materials/words.ts';
 
 export function Component() {
   const navigate = useNavigate();

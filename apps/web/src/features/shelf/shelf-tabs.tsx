@@ -1,6 +1,7 @@
 import { NavLink } from 'react-router';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 /** What lies on the shelf: lessons and what they are made of, and questions. */
 export function ShelfTabs() {

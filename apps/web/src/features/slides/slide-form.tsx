@@ -4,6 +4,7 @@ import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { materialsOptions } from '../materials/queries.ts';
 import { PictureField } from '../picture/picture-field.tsx';
+import './words.ts';
 
 interface Props {
   readonly slide: MadeSlide;

@@ -5,6 +5,7 @@ import { Button } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { emptySlide } from './new-slide.ts';
+import './words.ts';
 
 /** As many as the server takes. */
 const maxSlides = 100;

@@ -28,6 +28,8 @@ import { drawingOptions, madeSlidesOptions } from './queries.ts';
 import { SlideForm } from './slide-form.tsx';
 import { SlideList } from './slide-list.tsx';
 import { useSettled } from './use-settled.ts';
+import '../../saving/words.ts';
+import './words.ts';
 
 /** Making slides: the list, how the slide looks, and what is on it. */
 export function Component() {

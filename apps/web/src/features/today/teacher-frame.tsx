@@ -1,12 +1,10 @@
 import { Outlet } from 'react-router';
 import { Toaster } from 'sonner';
 import { PageFrame } from '../../ui/page-frame.tsx';
-import { enTeacher } from '../../words/en-teacher.ts';
-import { addWords, t } from '../../words/words.ts';
+import { t } from '../../words/words.ts';
 import { PersonMenu } from '../session/person-menu.tsx';
 import { RequireRole } from '../session/require-role.tsx';
-
-addWords(enTeacher);
+import './words.ts';
 
 export function Component() {
   const places = [

@@ -11,6 +11,9 @@ import { t } from '../../words/words.ts';
 import { AssignmentList } from '../assignment/assignment-list.tsx';
 import { assignmentsOptions } from '../assignment/queries.ts';
 import { lessonsOptions } from '../materials/queries.ts';
+import './words.ts';
+import '../assignment/words.ts';
+import '../materials/words.ts';
 
 export function Component() {
   const assignments = useQuery(assignmentsOptions());

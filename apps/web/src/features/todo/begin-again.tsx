@@ -6,6 +6,7 @@ import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { errorWords } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 /** Another attempt at what is handed in; the one before stays as it is. */
 export default function BeginAgain({ item: { assignmentId, title } }: { readonly item: TodoItem }) {

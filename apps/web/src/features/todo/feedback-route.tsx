@@ -8,6 +8,8 @@ import { GivenResponse } from '../question/given-response.tsx';
 import { RichText } from '../question/rich-text.tsx';
 import { TeacherSays } from '../question/teacher-says.tsx';
 import { feedbackOptions } from './queries.ts';
+import './words.ts';
+import '../materials/words.ts';
 
 export function Component() {
   const query = useQuery(feedbackOptions());

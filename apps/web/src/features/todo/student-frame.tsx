@@ -6,15 +6,14 @@ import { call } from '../../api/client.ts';
 import { useLive } from '../../live/use-live.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { PageFrame } from '../../ui/page-frame.tsx';
-import { enStudent } from '../../words/en-student.ts';
-import { addWords, t } from '../../words/words.ts';
+import { t } from '../../words/words.ts';
 import { openOutbox } from '../outbox/outbox.ts';
 import { type LeftOver, sendLeftOver } from '../outbox/send-left-over.ts';
 import { PersonMenu } from '../session/person-menu.tsx';
 import { RequireRole } from '../session/require-role.tsx';
 import { feedbackOptions, todoOptions } from './queries.ts';
-
-addWords(enStudent);
+import './words.ts';
+import '../materials/words.ts';
 
 export function Component() {
   return <RequireRole is="student">{(me) => <Frame me={me} />}</RequireRole>;

@@ -9,6 +9,7 @@ import { ProgressBar } from '../../ui/progress-bar.tsx';
 import { formatInstant, formatPoints, formatShare } from '../../words/format.ts';
 import { formatLengths } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 /** Few ever see it. */
 const BeginAgain = lazy(() => import('./begin-again.tsx'));

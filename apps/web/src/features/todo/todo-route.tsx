@@ -1,5 +1,6 @@
 import { t } from '../../words/words.ts';
 import { TodoList } from './todo-list.tsx';
+import './words.ts';
 
 export function Component() {
   return (

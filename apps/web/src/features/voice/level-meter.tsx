@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { t } from '../../words/words.ts';
+import './recorder-words.ts';
 
 /** How loud the microphone is, ten times a second: enough to see, and no more work than that. */
 export function LevelMeter({ levelNow }: { readonly levelNow: () => number }) {

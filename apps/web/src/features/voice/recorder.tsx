@@ -5,16 +5,15 @@ import { Button } from '../../ui/button.tsx';
 import { Field, Select, TextArea } from '../../ui/field.tsx';
 import { focusOn, useFocusTarget } from '../../ui/focus-target.ts';
 import { errorWords, Notice } from '../../ui/notice.tsx';
-import { enRecorder } from '../../words/en-recorder.ts';
 import { formatClock } from '../../words/format.ts';
-import { addWords, t } from '../../words/words.ts';
+import { t } from '../../words/words.ts';
 import type { FinishedRecording } from './finish-recording.ts';
 import { LevelMeter } from './level-meter.tsx';
 import { listMicrophones, type OpenSource, type RecordingSource } from './open-source.ts';
 import { TrimFields } from './trim-fields.tsx';
 import { useRecorder } from './use-recorder.ts';
-
-addWords(enRecorder);
+import './words.ts';
+import './recorder-words.ts';
 
 export interface RecordedFacts {
   readonly lengthMs: number;

@@ -7,6 +7,7 @@ import { t } from '../../words/words.ts';
 import type { RecordingSource } from './open-source.ts';
 import { RecorderBox } from './recorder-box.tsx';
 import { RecordingPlayer } from './recording-player.tsx';
+import './words.ts';
 
 interface Props {
   readonly label: string;

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import './recorder-words.ts';
 
 interface Props {
   readonly blob: Blob;

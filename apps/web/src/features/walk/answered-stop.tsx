@@ -15,6 +15,8 @@ import { TeacherSays } from '../question/teacher-says.tsx';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
 import { useDraftSaver } from './draft-saver.ts';
 import { ForkChoices } from './fork-choices.tsx';
+import './words.ts';
+import '../materials/words.ts';
 
 const ClassThread = lazy(async () => ({ default: (await import('../question/class-thread.tsx')).ClassThread }));
 

@@ -10,6 +10,7 @@ import { needWords } from '../lesson-parts/tile-looks.ts';
 import { ReadAloud } from '../question/read-aloud.tsx';
 import { RichText } from '../question/rich-text.tsx';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
+import './words.ts';
 
 interface Props {
   readonly board: Board;

@@ -3,6 +3,7 @@ import type { LearnerQuestion, QuestionResult } from '@semita/core/learner';
 import { t } from '../../words/words.ts';
 import { GivenResponse } from '../question/given-response.tsx';
 import { RichText } from '../question/rich-text.tsx';
+import './words.ts';
 
 type Answer = StopState['answers'][string];
 

@@ -2,6 +2,9 @@ import { Check, CloudOff, CloudUpload } from 'lucide-react';
 import { Link as RouterLink } from 'react-router';
 import { t } from '../../words/words.ts';
 import type { Link } from './walk-session.ts';
+import './words.ts';
+import '../question/words.ts';
+import '../materials/words.ts';
 
 /** Says where the work is: with the server, on the way, or kept on this device. */
 export function LinkStatus({ link }: { readonly link: Link }) {

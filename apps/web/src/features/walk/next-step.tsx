@@ -16,6 +16,7 @@ import { Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import type { SideProps } from './side-props.ts';
 import type { WalkSnapshot } from './walk-session.ts';
+import './words.ts';
 
 /** The one next step when no stop is open: go on, go to the next part, or hand in. */
 export function NextStep({

@@ -13,6 +13,7 @@ import { captionsOptions } from '../film/queries.ts';
 import { type Content, contentOptions, contentScript } from '../reading/content.ts';
 import { phrasesOf } from '../reading/phrases-of.ts';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
+import './words.ts';
 
 const DeckStage = lazy(async () => ({ default: (await import('../deck/deck-stage.tsx')).DeckStage }));
 const ReadingStage = lazy(async () => ({ default: (await import('../reading/reading-stage.tsx')).ReadingStage }));

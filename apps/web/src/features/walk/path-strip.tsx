@@ -6,6 +6,7 @@ import { useEffect, useRef } from 'react';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
+import './words.ts';
 
 interface Props {
   readonly session: WalkSession;

@@ -11,6 +11,7 @@ import { QuestionBlock } from '../question/question-block.tsx';
 import type { DraftSaver } from './draft-saver.ts';
 import { SealedQuestion } from './sealed-question.tsx';
 import { TimeLeft } from './time-left.tsx';
+import './words.ts';
 
 /** Loaded where an answer can be tried again. */
 const loadTries = () => import('./earlier-try.tsx');

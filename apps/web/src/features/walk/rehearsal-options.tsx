@@ -4,6 +4,7 @@ import { Button } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { Select } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 interface Props {
   /** Those the lesson speaks of. */

@@ -5,8 +5,7 @@ import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { QueryView } from '../../ui/query-view.tsx';
-import { enStudent } from '../../words/en-student.ts';
-import { addWords, t } from '../../words/words.ts';
+import { t } from '../../words/words.ts';
 import { useDraftOnOpening } from '../draft/queries.ts';
 import { useWholeLesson } from '../draft/whole-lesson.ts';
 import { lessonsOptions } from '../materials/queries.ts';
@@ -14,8 +13,6 @@ import { RequireRole } from '../session/require-role.tsx';
 import { RehearsalOptions } from './rehearsal-options.tsx';
 import { createRehearsalSession } from './rehearsal-session.ts';
 import { WalkView } from './walk-view.tsx';
-
-addWords(enStudent);
 
 export function Component() {
   const { lessonId = '' } = useParams();

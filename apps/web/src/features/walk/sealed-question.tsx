@@ -3,6 +3,7 @@ import { CloudOff, Timer } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 interface Props {
   readonly question: LearnerQuestionOf<'sealed'>;

@@ -7,6 +7,7 @@ import { NextStep } from './next-step.tsx';
 import { withOpenChoices } from './open-choices.ts';
 import type { SideProps } from './side-props.ts';
 import { stopPlaces } from './stop-places.ts';
+import './words.ts';
 
 const StopPanel = lazy(async () => ({ default: (await loadStopPanel()).StopPanel }));
 const BoardPanel = lazy(async () => ({ default: (await loadBoardPanel()).BoardPanel }));

@@ -10,6 +10,7 @@ import { RecordingPlayer } from '../voice/recording-player.tsx';
 import { useDraftSaver } from './draft-saver.ts';
 import { ForkChoices } from './fork-choices.tsx';
 import { QuestionForm } from './question-form.tsx';
+import './words.ts';
 
 interface Props {
   readonly stop: Exclude<LearnerStop, { kind: 'board' }>;

@@ -2,6 +2,7 @@ import type { LearnerStop } from '@semita/core/learner';
 import { stopsOnRoute } from '@semita/core/walk';
 import { t } from '../../words/words.ts';
 import type { WalkSnapshot } from './walk-session.ts';
+import './words.ts';
 
 /** The stops on a student's way, and what each is called: by its number among them. */
 export function stopPlaces({ lesson, state }: Pick<WalkSnapshot, 'lesson' | 'state'>) {

@@ -2,6 +2,7 @@ import { Timer } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 interface Props {
   /** Epoch ms on the server's clock. */

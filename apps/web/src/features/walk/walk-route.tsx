@@ -6,15 +6,14 @@ import { v7 } from 'uuid';
 import { call } from '../../api/client.ts';
 import { useLive } from '../../live/use-live.ts';
 import { QueryView } from '../../ui/query-view.tsx';
-import { enStudent } from '../../words/en-student.ts';
 import { formatInstant } from '../../words/format.ts';
-import { addWords, t } from '../../words/words.ts';
+import { t } from '../../words/words.ts';
 import { type Outbox, openOutbox } from '../outbox/outbox.ts';
 import { RequireRole } from '../session/require-role.tsx';
 import { createWalkSession } from './walk-session.ts';
 import { WalkView } from './walk-view.tsx';
+import './words.ts';
 
-addWords(enStudent);
 export function Component() {
   return <RequireRole is="student">{(me) => <OwnWalk userId={me.id} />}</RequireRole>;
 }

@@ -20,6 +20,8 @@ import { PathStrip } from './path-strip.tsx';
 import { SidePanel } from './side-panel.tsx';
 import { WalkAnnouncer } from './walk-announcer.tsx';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
+import './words.ts';
+import '../materials/words.ts';
 
 interface Props {
   readonly session: WalkSession;

@@ -1,14 +1,12 @@
-/** Words of boards, inner lessons and walked paths, loaded with them. */
-export const enPath = {
-  walked: {
-    routes: 'Routes walked to the end',
-    none: 'Nobody has reached the end yet.',
-    figures_one: '{{count}} student · {{time}}',
-    figures_other: '{{count}} students · half of them within {{time}}',
-    here_one: '{{count}} is here now',
-    here_other: '{{count}} are here now',
-    nobodyHere: 'Nobody is here now.',
-    turnedBack: 'Came back to choose again',
+import { addWords } from '../../words/words.ts';
+
+/** The words of this room, loaded with it. */
+export const boardWords = {
+  desk: {
+    script: 'Script',
+    boardTitle: 'Name of the board',
+    removeBoard: 'Take this board out',
+    details: 'Details',
   },
   boardDesk: {
     prompt: 'What to do, on top of the board',
@@ -57,21 +55,11 @@ export const enPath = {
       brick: 'brick',
     },
   },
-  innerLesson: {
-    addThis: 'Add this lesson',
-    which: 'Which lesson',
-    whichHelp: 'Students meet its parts here, and what they do there counts in this lesson.',
-    choose: 'Choose a lesson',
-    none: 'There is no other lesson with an edition yet.',
-    help: 'Students meet these parts in the place of this one. They are changed in the lesson they come from.',
-    open: 'Open that lesson',
-    name: 'Name in this lesson',
-    edition: 'Edition',
-    follows: 'the newest, now edition {{number}}',
-    pinned: 'always edition {{number}}',
-    followsHelp:
-      'When that lesson gets a new edition, this one does too. Assignments that nobody has begun move to it; those who have begun go on with what they began.',
-    pinnedHelp: 'This edition stays, whatever happens to that lesson.',
-    remove: 'Take this lesson out',
-  },
 } as const;
+
+declare module '../../words/words.ts' {
+  interface Catalogues {
+    readonly board: typeof boardWords;
+  }
+}
+addWords(boardWords);

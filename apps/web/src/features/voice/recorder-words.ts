@@ -1,5 +1,7 @@
-/** Words of the recorder, which teachers and students load when they record. */
-export const enRecorder = {
+import { addWords } from '../../words/words.ts';
+
+/** The words of this room, loaded with it. */
+export const recorderWords = {
   voice: {
     voice: 'Voice',
     camera: 'Camera and voice',
@@ -25,3 +27,10 @@ export const enRecorder = {
     notPossible: 'This browser cannot record. Another program may be using the microphone.',
   },
 } as const;
+
+declare module '../../words/words.ts' {
+  interface Catalogues {
+    readonly recorder: typeof recorderWords;
+  }
+}
+addWords(recorderWords);

@@ -1,5 +1,41 @@
-/** Words of question packages, loaded where questions go in and out. */
-export const enPackages = {
+import { addWords } from '../../words/words.ts';
+
+/** The words of this room, loaded with it. */
+export const bankShelfWords = {
+  bank: {
+    'new': 'New question',
+    add: 'A new question',
+    change: 'Change the question',
+    edit: 'Change',
+    put: 'Put into the bank',
+    save: 'Save',
+    saved: 'Saved. Lessons that took it keep what they have.',
+    tags: 'Tags',
+    tagsHelp: 'Words to find it by, separated by commas.',
+    empty: 'The question bank is empty',
+    noMatch: 'No question matches.',
+    chosen_one: '{{count}} chosen',
+    chosen_other: '{{count}} chosen',
+    unchoose: 'Choose none',
+    remove: 'Take out of the bank',
+    removed_one: 'Taken out. Lessons that took it keep it.',
+    removed_other: '{{count}} taken out. Lessons that took them keep them.',
+    added_one: 'The question is in the bank.',
+    added_other: '{{count}} questions are in the bank.',
+    takeIn: 'Bring in',
+    takingIn: 'Bringing in…',
+    taken_one: '{{count}} question is in the bank.',
+    taken_other: '{{count}} questions are in the bank.',
+    leftOut: 'Some of it could not be brought in:',
+    writeOut: 'Export',
+    writeOutHelp_one:
+      '{{count}} question as a QTI 3.0 package, which other programs read. Brought in here again, it is unchanged.',
+    writeOutHelp_other:
+      '{{count}} questions as a QTI 3.0 package, which other programs read. Brought in here again, they are unchanged.',
+    losesNothing: 'Other programs will find everything in them.',
+    loses: 'Other programs will not find:',
+    download: 'Download the package',
+  },
   packageRefusal: {
     notKnown: 'This is neither a QTI package nor a QTI item. Nothing was changed.',
     damaged: 'This file is damaged. Ask for it again, and bring that in. Nothing was changed.',
@@ -70,3 +106,10 @@ export const enPackages = {
     other: 'a setting of ours',
   },
 } as const;
+
+declare module '../../words/words.ts' {
+  interface Catalogues {
+    readonly bankShelf: typeof bankShelfWords;
+  }
+}
+addWords(bankShelfWords);

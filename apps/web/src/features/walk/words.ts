@@ -1,43 +1,7 @@
-export const enStudent = {
-  todo: {
-    title: 'To do',
-    done: 'Done',
-    feedback: 'Feedback',
-    empty: 'Nothing to do right now',
-    emptyHelp: 'Lessons from your teacher appear here.',
-    doneEmpty: 'Nothing handed in yet',
-    feedbackEmpty: 'No feedback yet',
-    feedbackEmptyHelp: 'What your teacher says about your work appears here.',
-    begin: 'Begin',
-    goOn: 'Go on',
-    look: 'Look again',
-    beginAgain: 'Begin again',
-    attempts_one: '{{count}} attempt',
-    attempts_other: '{{count}} attempts',
-    due: 'Due {{time}}',
-    wasDue: 'Was due {{time}}',
-    opens: 'Opens {{time}}',
-    closes: 'Closes {{time}}',
-    closed: 'Closed {{time}}',
-    noDue: 'No due date',
-    excused: 'You are excused',
-    stops_one: '{{count}} stop',
-    stops_other: '{{count}} stops',
-    progress: '{{title}}: {{share}} done',
-    handedIn: 'Handed in {{time}}',
-    waiting: 'Some answers are waiting for your teacher',
-    points: '{{earned}} of {{possible}} points',
-    late: 'Late',
-    yourAnswer: 'Your answer',
-    comment: 'Your teacher says',
-    from: '{{className}}, {{teacher}}',
-    workAgain: 'Work on it again',
-    givenBack_one: 'Your teacher gave {{count}} answer back to you.',
-    givenBack_other: 'Your teacher gave {{count}} answers back to you.',
-    leftOver_one: '{{count}} step of your work is still on this device only. It will be sent once you are connected.',
-    leftOver_other:
-      '{{count}} steps of your work are still on this device only. They will be sent once you are connected.',
-  },
+import { addWords } from '../../words/words.ts';
+
+/** The words of this room, loaded with it. */
+export const walkWords = {
   board: {
     have: '{{done}} of {{of}} done.',
     met: '{{done}} of {{of}} done: you can go on.',
@@ -60,7 +24,6 @@ export const enStudent = {
     pauseTitle: 'Pause',
     voice: 'What your teacher says here',
     hearFirst: 'Listen to the end, then go on.',
-    directionsFor: 'Directions for {{place}}',
     goOn: 'Go on',
     begin: 'Begin',
     answer: 'Answer',
@@ -84,11 +47,8 @@ export const enStudent = {
     textGoesOn: 'There is more to read after this stop.',
     textOpens: 'Keep reading: a stop opens here when you get this far.',
     stillBlank: 'Not answered yet: {{numbers}}',
-    writeHere: 'Write here. It is saved as you type.',
     waitsForTeacher: 'Handed in. Your teacher will read it.',
     waitsForServer: 'Kept on this device. It will be marked once you are connected.',
-    returned: 'Your teacher gave this back to work on.',
-    workAgain: 'Work on it again',
     giveAgain: 'Give it again',
     withdraw: 'Take it back and keep working',
     soFar: 'So far',
@@ -124,8 +84,6 @@ export const enStudent = {
     refused: 'Something did not count, perhaps because another device was first. This page shows how things stand.',
     refusedCount_one: '{{count}} thing you did here was not taken.',
     refusedCount_other: '{{count}} things you did here were not taken.',
-    afterClosing:
-      'Some of your work came in after the lesson had closed. It is kept, and your teacher decides if it counts. You do not need to do it again.',
     setAside_one: '{{count}} thing you did could not be saved. Please tell your teacher.',
     setAside_other: '{{count}} things you did could not be saved. Please tell your teacher.',
     needsConnection: 'Questions come from your school as you reach them, so you need a connection.',
@@ -143,17 +101,11 @@ export const enStudent = {
     youAreHere: 'You are here: {{title}}',
     nextLesson: 'Next lesson:',
   },
-  film: {
-    play: 'Play',
-    pause: 'Pause',
-    back5: 'Back 5 seconds',
-    place: 'Place in the film',
-    placeText: '{{at}} of {{end}}',
-    speed: 'Speed',
-    captions: 'Captions',
-    fullScreen: 'Full screen',
-    loud: 'Sound on',
-    mute: 'Sound off',
-    cannotPlay: 'The film cannot be played right now. Check the connection and load the page again.',
-  },
 } as const;
+
+declare module '../../words/words.ts' {
+  interface Catalogues {
+    readonly walk: typeof walkWords;
+  }
+}
+addWords(walkWords);

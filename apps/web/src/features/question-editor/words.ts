@@ -1,5 +1,27 @@
-/** Words of the question editor, loaded with it. */
-export const enEditor = {
+import { addWords } from '../../words/words.ts';
+
+/** The words of this room, loaded with it. */
+export const questionEditorWords = {
+  bank: {
+    from: 'From the bank',
+  },
+  desk: {
+    addQuestion: 'Add a question',
+    stem: 'Question {{number}}',
+    stemHint: 'What do you want to know?',
+    points: 'Points',
+    options: 'Answers',
+    right: 'Right',
+    option: 'Answer {{number}}',
+    feedback: 'Feedback to answer {{number}}',
+    feedbackHint: 'What to say to students who pick this',
+    addOption: 'Add an answer',
+    removeQuestion: 'Take out question {{number}}',
+    teacherNote: 'Note, for you only',
+  },
+  picture: {
+    ofQuestion: 'Picture',
+  },
   editor: {
     changeKind: '{{kind}}: change the kind of this question',
     duplicate: 'Duplicate question {{number}}',
@@ -86,9 +108,17 @@ export const enEditor = {
     text: 'Text',
     pointable: 'Words to point at',
     pointableHelp: 'Press a word: once it is right, twice it is wrong, a third time it is plain.',
-    standing: { plain: 'plain', correct: 'right', wrong: 'wrong' },
+    standing: {
+      plain: 'plain',
+      correct: 'right',
+      wrong: 'wrong',
+    },
     pictureFirst: 'Choose the picture first.',
-    shape: { rect: 'Rectangle', ellipse: 'Circle', poly: 'Many corners' },
+    shape: {
+      rect: 'Rectangle',
+      ellipse: 'Circle',
+      poly: 'Many corners',
+    },
     closeShape: 'Close the shape',
     areaByKeys: 'Put one in the middle',
     dragHelp: 'Drag over the place.',
@@ -96,7 +126,12 @@ export const enEditor = {
     areas: 'Places',
     area: 'What is at place {{number}}',
     edges: 'Edges',
-    edge: { left: 'Left edge', top: 'Top edge', right: 'Right edge', bottom: 'Bottom edge' },
+    edge: {
+      left: 'Left edge',
+      top: 'Top edge',
+      right: 'Right edge',
+      bottom: 'Bottom edge',
+    },
     maxPoints: 'Points a student may place',
     labelWords: 'Labels',
     labelWord: 'Label {{number}}',
@@ -120,14 +155,23 @@ export const enEditor = {
     minWords: 'Minimum words',
     maxWords: 'Maximum words',
     ground: 'Drawn on',
-    grounds: { blank: 'White paper', grid: 'Squared paper', axes: 'Two axes', picture: 'The picture' },
+    grounds: {
+      blank: 'White paper',
+      grid: 'Squared paper',
+      axes: 'Two axes',
+      picture: 'The picture',
+    },
     maxFiles: 'Maximum files',
     longest: 'At most',
     seconds: 'seconds',
     withPicture: 'With the camera, if students like',
     discussionHelp: 'Each student writes first, then reads and replies to what the others wrote.',
     say: 'Say to an answer',
-    outcome: { correct: 'that is right', partly: 'that is partly right', wrong: 'that is not right' },
+    outcome: {
+      correct: 'that is right',
+      partly: 'that is partly right',
+      wrong: 'that is not right',
+    },
     hasHint: 'There is a hint',
     hint: 'Hint',
     hintCost: 'Costs (points)',
@@ -143,7 +187,11 @@ export const enEditor = {
     rubric: 'Rubric',
     criterion: 'What to look for {{number}}',
     levelWords: 'Level {{number}}',
-    level: { none: 'not there', partly: 'partly there', fully: 'fully there' },
+    level: {
+      none: 'not there',
+      partly: 'partly there',
+      fully: 'fully there',
+    },
     addLevel: 'Add a level',
     addCriterion: 'Add something to look for',
     keptRubrics: 'Kept rubrics',
@@ -161,3 +209,10 @@ export const enEditor = {
     shuffleQuestions: 'In a different order for each student',
   },
 } as const;
+
+declare module '../../words/words.ts' {
+  interface Catalogues {
+    readonly questionEditor: typeof questionEditorWords;
+  }
+}
+addWords(questionEditorWords);

@@ -1,0 +1,103 @@
+import { addWords } from '../../words/words.ts';
+
+/** The words of this room, loaded with it. */
+export const deskWords = {
+  bundle: {
+    add: 'Add a bundle',
+    help: 'Practise, then a task that counts, then something extra for those who want it',
+  },
+  desk: {
+    outline: 'Outline',
+    sides: 'Views of the lesson',
+    movePart: 'Move: {{title}}',
+    movePartHelp: 'Drag to another place, or press Alt and an arrow key on the part',
+    stage: 'Stage',
+    titleLabel: 'Title of the lesson',
+    untitled: 'Untitled lesson',
+    rehearse: 'Rehearse',
+    print: 'On paper',
+    assign: 'Assign',
+    makeEdition: 'Make edition {{number}}',
+    editionIs: 'Edition {{number}}',
+    changedSince: 'changed since edition {{number}}',
+    noEdition: 'Draft, no edition yet',
+    editionMade: 'Edition {{number}} is made. It can be given to a class now.',
+    addLesson: 'Add a lesson',
+    newBoard: 'Choice board',
+    addBoard: 'Add a board',
+    addPart: 'Add a part',
+    removeTask: 'Take out this task',
+    taskTitle: 'Name of the task',
+    taskHelp: 'Only questions, in this order',
+    taskEmpty: 'Nothing to answer yet. Questions that stand together are handed in together.',
+    addQuestions: 'Questions',
+    addNote: 'Note',
+    addTask: 'Add a task',
+    newTask: 'Task',
+    notes: 'Your notes',
+    picturesWithoutAltHelp:
+      'What is in a picture cannot be read aloud. Words for each picture are written under the stage.',
+    picturesGo: 'Write the words first',
+    picturesAccept: 'Make the edition anyway',
+    faultsTitle_one: '{{count}} thing is missing before an edition can be made',
+    faultsTitle_other: '{{count}} things are missing before an edition can be made',
+    longStretch: '{{length}} without a stop',
+  },
+  deskKeys: {
+    script: 'Script',
+    lines: 'From line to line',
+    checkpoint: 'Put in a checkpoint',
+    pause: 'Put in a pause',
+    fork: 'Put in a fork',
+    open: 'Open or close a stop',
+    close: 'Close the open stop',
+    move: 'Move a stop to another line',
+    remove: 'Take out a stop',
+    lesson: 'Lesson',
+    window: 'Set where the clip begins and ends',
+    movePart: 'Move a part of the outline up or down',
+    undo: 'Undo, redo',
+    cards: 'From card to card',
+    openCard: 'Open what there is to say of a part',
+    moveCard: 'Move a card',
+  },
+  addParts: {
+    title: 'Add to the lesson',
+    help: 'Choose one material or several. They are put in at the end, in this order.',
+    search: 'Find on the shelf',
+    range: 'From {{unit}}',
+    to: 'to',
+    slide: 'slide',
+    block: 'paragraph',
+    rangeFrom: 'From {{unit}} of {{title}}',
+    rangeTo: 'To {{unit}} of {{title}}',
+    all: 'of {{count}}',
+    add_one: 'Add {{count}} part',
+    add_other: 'Add {{count}} parts',
+    nothing: 'Nothing on the shelf can be a part yet. Bring something in on the shelf first.',
+  },
+  innerLesson: {
+    addThis: 'Add this lesson',
+    which: 'Which lesson',
+    whichHelp: 'Students meet its parts here, and what they do there counts in this lesson.',
+    choose: 'Choose a lesson',
+    none: 'There is no other lesson with an edition yet.',
+    help: 'Students meet these parts in the place of this one. They are changed in the lesson they come from.',
+    open: 'Open that lesson',
+    name: 'Name in this lesson',
+    edition: 'Edition',
+    follows: 'the newest, now edition {{number}}',
+    pinned: 'always edition {{number}}',
+    followsHelp:
+      'When that lesson gets a new edition, this one does too. Assignments that nobody has begun move to it; those who have begun go on with what they began.',
+    pinnedHelp: 'This edition stays, whatever happens to that lesson.',
+    remove: 'Take this lesson out',
+  },
+} as const;
+
+declare module '../../words/words.ts' {
+  interface Catalogues {
+    readonly desk: typeof deskWords;
+  }
+}
+addWords(deskWords);

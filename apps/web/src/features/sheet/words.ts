@@ -1,0 +1,59 @@
+import { addWords } from '../../words/words.ts';
+
+/** The words of this room, loaded with it. */
+export const sheetWords = {
+  need: {
+    stuck: 'Stuck',
+    overdue: 'Overdue',
+    notBegun: 'Not begun',
+    toMark: 'To mark',
+    underWay: 'Under way',
+    done: 'Done',
+    excused: 'Excused',
+    left: 'Has left',
+  },
+  sheetKeys: {
+    sheet: 'Sheet',
+    cells: 'From cell to cell',
+    open: 'Open the student at this stop',
+    next: 'Go to the next answer to mark',
+    marking: 'Marking',
+    points: 'Give points',
+    save: 'Save, and go to the next',
+    close: 'Close the student',
+  },
+  sheet: {
+    ownDue: 'due {{time}}',
+    ownNoDue: 'no due date',
+    attempt: 'attempt {{number}} of {{count}}',
+    student: 'Student',
+    needs: 'Needs',
+    progress: 'Progress',
+    met: 'Met',
+    time: 'Time',
+    lastSeen: 'Last seen',
+    points: 'Points',
+    sortBy: 'Sort by',
+    sortNeed: 'Most stuck first',
+    sortName: 'Name',
+    sortProgress: 'Progress',
+    export: 'Save as CSV',
+    live: 'Live',
+    notLive: 'Not live right now; it reconnects by itself',
+    legend: 'What the marks mean',
+    stopHeading: 'Stop {{number}}: {{label}}',
+    cell: '{{name}}, stop {{number}}',
+    never: '–',
+    late: 'late',
+    lookAt: 'look at this',
+    handedIn: '{{count}} of {{all}} handed in',
+    empty: 'This class has no students yet',
+  },
+} as const;
+
+declare module '../../words/words.ts' {
+  interface Catalogues {
+    readonly sheet: typeof sheetWords;
+  }
+}
+addWords(sheetWords);

@@ -1,0 +1,50 @@
+import { addWords } from '../../words/words.ts';
+
+/** The words of this room, loaded with it. */
+export const todoWords = {
+  todo: {
+    title: 'To do',
+    done: 'Done',
+    feedback: 'Feedback',
+    empty: 'Nothing to do right now',
+    emptyHelp: 'Lessons from your teacher appear here.',
+    doneEmpty: 'Nothing handed in yet',
+    feedbackEmpty: 'No feedback yet',
+    feedbackEmptyHelp: 'What your teacher says about your work appears here.',
+    begin: 'Begin',
+    goOn: 'Go on',
+    look: 'Look again',
+    beginAgain: 'Begin again',
+    attempts_one: '{{count}} attempt',
+    attempts_other: '{{count}} attempts',
+    due: 'Due {{time}}',
+    wasDue: 'Was due {{time}}',
+    opens: 'Opens {{time}}',
+    closes: 'Closes {{time}}',
+    closed: 'Closed {{time}}',
+    noDue: 'No due date',
+    excused: 'You are excused',
+    stops_one: '{{count}} stop',
+    stops_other: '{{count}} stops',
+    progress: '{{title}}: {{share}} done',
+    handedIn: 'Handed in {{time}}',
+    waiting: 'Some answers are waiting for your teacher',
+    points: '{{earned}} of {{possible}} points',
+    late: 'Late',
+    yourAnswer: 'Your answer',
+    from: '{{className}}, {{teacher}}',
+    workAgain: 'Work on it again',
+    givenBack_one: 'Your teacher gave {{count}} answer back to you.',
+    givenBack_other: 'Your teacher gave {{count}} answers back to you.',
+    leftOver_one: '{{count}} step of your work is still on this device only. It will be sent once you are connected.',
+    leftOver_other:
+      '{{count}} steps of your work are still on this device only. They will be sent once you are connected.',
+  },
+} as const;
+
+declare module '../../words/words.ts' {
+  interface Catalogues {
+    readonly todo: typeof todoWords;
+  }
+}
+addWords(todoWords);
