@@ -7,10 +7,18 @@ import { afterEach } from 'vitest';
 
 afterEach(cleanup);
 
+// The browser of the tests lays nothing out, and so has nothing to tell of sizes.
+globalThis.ResizeObserver ??= class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+};
+
 /** Shows something as it stands on a page, and gives hands to use it with. */
 export function show(element: ReactElement) {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const wrap = (inner: ReactElement) => (
-    <QueryClientProvider client={new QueryClient()}>
+    <QueryClientProvider client={client}>
       <MemoryRouter>{inner}</MemoryRouter>
     </QueryClientProvider>
   );

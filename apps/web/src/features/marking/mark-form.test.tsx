@@ -2,13 +2,12 @@
 import type { Answer } from '@semita/core/attempt';
 import type { ExtendedTextQuestion } from '@semita/core/question';
 import { screen } from '@testing-library/react';
-import { afterEach, expect, test, vi } from 'vitest';
-import { written } from '../../../../../packages/core/src/test/bridge-lesson.ts';
+import { expect, test, vi } from 'vitest';
+import { bridgeLesson, written } from '../../../../../packages/core/src/test/bridge-lesson.ts';
 import { show } from '../../test/page.tsx';
+import { Refusal, standIn } from '../../test/stand-in-server.ts';
 import { MarkForm } from './mark-form.tsx';
 import { focusNextUnmarked } from './next-unmarked.ts';
-
-afterEach(() => vi.unstubAllGlobals());
 
 const question: ExtendedTextQuestion = written;
 const answer = (points: number | null, comment: string | null = null): Answer => ({
@@ -18,37 +17,39 @@ const answer = (points: number | null, comment: string | null = null): Answer =>
   comment,
 });
 
-function open(given = answer(null), status = 200) {
-  const fetched = vi.fn(
-    async () => new Response(JSON.stringify(status === 200 ? {} : { code: 'pointsOutOfRange' }), { status }),
-  );
-  vi.stubGlobal('fetch', fetched);
+function open(given = answer(null), refuses = false) {
+  const marked = vi.fn();
+  standIn({
+    mark: ({ params, body }) => {
+      if (refuses) throw new Refusal('pointsOutOfRange');
+      marked(params, body);
+      const student = { studentId: 's', displayName: 'Imani', excused: false, dueAt: null, row: null };
+      return { student, lesson: bridgeLesson, state: null };
+    },
+  });
   const onMarked = vi.fn();
   const target = { assignmentId: 'a', studentId: 's', stopId: 'stop', questionId: question.id };
   const form = (now: Answer) => <MarkForm question={question} answer={now} target={target} onMarked={onMarked} />;
   const page = show(form(given));
-  return { ...page, fetched, onMarked, showAnswer: (now: Answer) => page.showAgain(form(now)) };
+  return { ...page, marked, onMarked, showAnswer: (now: Answer) => page.showAgain(form(now)) };
 }
 
 const points = () => screen.getByRole<HTMLInputElement>('spinbutton', { name: 'Points, of 4' });
 const comment = () => screen.getByRole<HTMLTextAreaElement>('textbox', { name: 'Comment' });
 
 test('points and a comment go to the server in hundredths, by keys alone', async () => {
-  const { user, fetched, onMarked } = open();
+  const { user, marked, onMarked } = open();
   points().focus();
   await user.keyboard('2.5{Tab}Say why.{Tab}{Enter}');
   await vi.waitFor(() => expect(onMarked).toHaveBeenCalledTimes(1));
-  expect(fetched).toHaveBeenCalledWith(
-    '/api/assignments/a/students/s/marks',
-    expect.objectContaining({
-      method: 'POST',
-      body: JSON.stringify({ stopId: 'stop', questionId: question.id, points: 250, comment: 'Say why.' }),
-    }),
+  expect(marked).toHaveBeenCalledWith(
+    { assignmentId: 'a', studentId: 's' },
+    { stopId: 'stop', questionId: question.id, points: 250, comment: 'Say why.' },
   );
 });
 
 test('a refusal is said in words, and what was typed stays', async () => {
-  const { user, onMarked } = open(answer(null), 422);
+  const { user, onMarked } = open(answer(null), true);
   await user.type(points(), '3');
   await user.click(screen.getByRole('button', { name: 'Save the mark' }));
   expect((await screen.findByRole('alert')).textContent).toContain('more points than the question is worth');
