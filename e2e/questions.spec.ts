@@ -53,7 +53,7 @@ async function add(page: Page, kind: string, number: number, stem: string): Prom
   await page.getByRole('button', { name: 'Another kind' }).click();
   await page.getByRole('menuitem', { name: kind, exact: true }).click();
   await page.getByRole('textbox', { name: `Question ${number}`, exact: true }).fill(stem);
-  return page.locator('[id^="question-"]').nth(number - 1);
+  return page.locator('[data-edited-question]').nth(number - 1);
 }
 
 async function givePicture(question: Locator): Promise<void> {

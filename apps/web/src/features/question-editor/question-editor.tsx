@@ -31,7 +31,11 @@ export function QuestionEditor({ question, number, earlier, onChange, onDuplicat
   const stem = useFocusTarget<HTMLTextAreaElement>(`question:${question.id}`);
   const drop = usePictureDrop((materialId) => onChange({ ...question, picture: { materialId, alt: '' } }));
   return (
-    <div {...drop} className="grid grid-cols-[minmax(0,1fr)] gap-3 border-t border-line pt-4 first:border-0 first:pt-0">
+    <div
+      data-edited-question={question.id}
+      {...drop}
+      className="grid grid-cols-[minmax(0,1fr)] gap-3 border-t border-line pt-4 first:border-0 first:pt-0"
+    >
       <div className="flex flex-wrap items-center justify-between gap-2">
         <p aria-hidden className="text-14 font-medium">
           {t('desk.stem', { number })}
