@@ -15,6 +15,7 @@ import { materialHandlers } from './features/materials/material-routes.ts';
 import { createUploadServer } from './features/materials/upload-server.ts';
 import { compressAnswers } from './http/compress-answers.ts';
 import { createErrorHandler } from './http/error-handler.ts';
+import { headersOf } from './http/headers-of.ts';
 import { createOriginCheck } from './http/origin-check.ts';
 import { Refused } from './http/refused.ts';
 import { admit, type Door, type Handler, type Handlers, serveRoute } from './http/serve-route.ts';
@@ -82,7 +83,7 @@ export function createApp(options: AppOptions): Express {
   // A file may be on its way for longer than a session lasts.
   const uploads = createUploadServer(materials, lookAgain);
 
-  app.use(
+  const guards = headersOf(
     helmet({
       strictTransportSecurity: secureCookies,
       contentSecurityPolicy: {
@@ -107,8 +108,9 @@ export function createApp(options: AppOptions): Express {
       },
     }),
   );
+  guards.set('permissions-policy', permissionsPolicy);
   app.use((_req, res, next) => {
-    res.set('permissions-policy', permissionsPolicy);
+    res.setHeaders(guards);
     next();
   });
   // Answers are about persons; files that may be kept say so themselves.
@@ -117,7 +119,6 @@ export function createApp(options: AppOptions): Express {
     next();
   });
   app.use(createOriginCheck(secureCookies));
-  app.use(compressAnswers());
   app.all(['/api/files', '/api/files/*splat'], admit(routes.uploadFile, door), uploads.handle);
   app.use(
     '/api/attempts',
@@ -156,7 +157,10 @@ export function createApp(options: AppOptions): Express {
     serveRoute(api, routes[name as RouteName], permissionOf(name as RouteName), handler as Handler<Route>, door);
   app.use(api);
   app.use('/api', (_req, _res, next) => next(new Refused('notFound')));
-  if (webDir) serveWeb(app, webDir);
+  if (webDir) {
+    app.use(compressAnswers);
+    serveWeb(app, webDir);
+  }
   app.use(createErrorHandler(deps.log));
   return app;
 }

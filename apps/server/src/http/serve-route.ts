@@ -1,7 +1,9 @@
+import type { IncomingMessage } from 'node:http';
 import type { BodyOf, OutputOf, ParamsOf, Permission, Route, RouteName, routes } from '@semita/core/contract';
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import * as v from 'valibot';
 import type { Actor } from '../features/accounts/session-service.ts';
+import { compressAnswers, sendJson } from './compress-answers.ts';
 import { Refused } from './refused.ts';
 
 /** What a handler gets: everything parsed, and who is asking. */
@@ -40,7 +42,9 @@ export function serveRoute<R extends Route>(
 ): void {
   const method = route.method.toLowerCase() as Lowercase<Route['method']>;
   const doors = [admit(route, door), ...(permission ? [admitTo(permission, route, door)] : [])];
-  router[method](route.path, ...doors, ...parsersOf(route), async (req, res) => {
+  // What is no JSON is written by its handler, which knows not who can read it how.
+  const compression = route.output ? [] : [compressAnswers];
+  router[method](route.path, ...doors, ...parsersOf(route), ...compression, async (req, res) => {
     const output = await handler({
       params: req.params as ParamsOf<R>,
       body: parseBody(route, req) as BodyOf<R>,
@@ -49,7 +53,7 @@ export function serveRoute<R extends Route>(
       res,
     });
     if (res.headersSent || res.writableEnded) return;
-    if (route.output) res.json(v.parse(route.output, output));
+    if (route.output) sendJson(res, v.parse(route.output, output));
     else res.status(204).end();
   });
 }
@@ -87,7 +91,7 @@ const usualLimit = 3_000_000;
 
 function parsersOf(route: Route): RequestHandler[] {
   if (route.rawBodyLimit) return [express.raw({ type: () => true, limit: route.rawBodyLimit })];
-  return route.body ? [express.json({ limit: route.bodyLimit ?? usualLimit }), repairText] : [];
+  return route.body ? [express.json({ limit: route.bodyLimit ?? usualLimit, verify: noteRepair }), repairText] : [];
 }
 
 /**
@@ -95,9 +99,15 @@ function parsersOf(route: Route): RequestHandler[] {
  * and addresses refuse it. It is replaced, so that what somebody wrote is kept. And no key may stand for the object itself.
  */
 const repairText: RequestHandler = (req, _res, next) => {
-  req.body = repaired(req.body);
+  if (inNeedOfRepair.has(req)) req.body = repaired(req.body);
   next();
 };
+
+/** In UTF-8 neither can stand but written with an escape, or by its name: most bodies need not be gone through. */
+function noteRepair(req: IncomingMessage, _res: unknown, body: Buffer): void {
+  if (body.includes('\\u') || body.includes('__proto__')) inNeedOfRepair.add(req);
+}
+const inNeedOfRepair = new WeakSet<IncomingMessage>();
 
 function repaired(value: unknown): unknown {
   if (typeof value === 'string') return value.isWellFormed() ? value : value.toWellFormed();

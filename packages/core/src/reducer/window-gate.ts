@@ -1,3 +1,4 @@
+import type { AssignmentWindow } from '../assignment/window.ts';
 import type { LearnerEvent } from '../attempt/attempt-event.ts';
 import type { AttemptState } from '../attempt/attempt-state.ts';
 import { eventTraits } from '../attempt/event-traits.ts';
@@ -21,9 +22,16 @@ const open = { kind: 'open' } as const;
  * @param event in its turn: `at` is when it happened, `receivedAt` when its turn came
  */
 export function judgeWindow(context: WalkContext, state: AttemptState, event: LearnerEvent): WindowVerdict {
-  const { at, receivedAt } = event;
+  const { receivedAt } = event;
   const window = context.windowAt?.(receivedAt);
-  if (!window || isWorkingAgain(state, event)) return open;
+  if (!window) return open;
+  const verdict = judgeIn(window, state, event);
+  // Looked for last: it takes going through every answer, and most events are in time.
+  return verdict.kind !== 'open' && isWorkingAgain(state, event) ? open : verdict;
+}
+
+function judgeIn(window: AssignmentWindow, state: AttemptState, event: LearnerEvent): WindowVerdict {
+  const { at, receivedAt } = event;
   if (window.opensAt !== null && at < window.opensAt && receivedAt < window.opensAt)
     return { kind: 'refused', reason: 'windowNotOpen' };
   const limitAt = event.type === 'withdrawn' ? earlier(window.dueAt, window.closesAt) : window.closesAt;

@@ -19,6 +19,8 @@ interface Options extends Pick<Deps, 'db'> {
   readonly isOpenTo: (studentId: string, materialId: string) => boolean;
 }
 
+const maxKept = 5_000;
+
 /** How people stand to things: the one place that says so, for every thing that an address can name. */
 export function createRelations({ db, ofClasses, recipients, given, received, isOpenTo }: Options) {
   const ownerOf = (table: typeof lessons | typeof materials | typeof bankItems) =>
@@ -40,6 +42,14 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
     .from(attempts)
     .where(eq(attempts.id, sql.placeholder('id')))
     .prepare();
+  /** Whose an attempt is never changes, and students ask with every few seconds of a walk. */
+  const ownersOfAttempts = new Map<string, string>();
+  const ownerOfAttempt = (id: string): string | undefined => {
+    const known = ownersOfAttempts.get(id) ?? studentOfAttempt.get({ id })?.studentId;
+    if (ownersOfAttempts.size >= maxKept) ownersOfAttempts.clear();
+    if (known !== undefined) ownersOfAttempts.set(id, known);
+    return known;
+  };
   const placeOfAnswerFile = db
     .select({ studentId: attempts.studentId, assignmentId: attempts.assignmentId })
     .from(answerFiles)
@@ -77,7 +87,7 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
         ...(own ? [own.leftAt === null ? ('receives' as const) : ('left' as const)] : []),
       ];
     },
-    attempt: (actor, id) => (studentOfAttempt.get({ id })?.studentId === actor.id ? ['worksOn'] : []),
+    attempt: (actor, id) => (ownerOfAttempt(id) === actor.id ? ['worksOn'] : []),
     answerFile: (actor, id) => {
       const place = placeOfAnswerFile.get({ id });
       if (!place) return [];
