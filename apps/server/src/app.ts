@@ -119,7 +119,6 @@ export function createApp(options: AppOptions): Express {
     next();
   });
   app.use(createOriginCheck(secureCookies));
-  app.all(['/api/files', '/api/files/*splat'], admit(routes.uploadFile, door), uploads.handle);
   app.use(
     '/api/attempts',
     rateLimit({
@@ -156,6 +155,7 @@ export function createApp(options: AppOptions): Express {
   for (const [name, handler] of Object.entries(others))
     serveRoute(api, routes[name as RouteName], permissionOf(name as RouteName), handler as Handler<Route>, door);
   app.use(api);
+  app.all(['/api/files', '/api/files/*splat'], admit(routes.uploadFile, door), uploads.handle);
   app.use('/api', (_req, _res, next) => next(new Refused('notFound')));
   if (webDir) {
     app.use(compressAnswers);

@@ -106,5 +106,5 @@ type Sync<T> =
 
 /** Runs `work` in one transaction: all of it is written, or nothing. */
 export function inTransaction<T>(db: Db, work: () => Sync<T>): T {
-  return db.transaction(() => work() as T);
+  return db.$client.transaction(() => work() as T)();
 }
