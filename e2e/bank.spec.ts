@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { assignToCobalt, enterAs, expectAccessible } from './demo-visit.ts';
+import { expectPolite } from './polite-dialog.ts';
 
 const teacher = 'Ms. Adaeze Lindqvist';
 
@@ -72,6 +73,7 @@ test('questions go out as a package and come in again', async ({ page }) => {
   await page.goto('/shelf/questions');
   await page.getByRole('combobox', { name: 'Tag' }).selectOption('numbers');
   await page.getByRole('listitem').getByRole('checkbox').check();
+  await expectPolite(page, page.getByRole('button', { name: 'Export' }));
   await page.getByRole('button', { name: 'Export' }).click();
   const dialog = page.getByRole('dialog', { name: 'Export' });
   await expect(dialog).toContainText('learning target');

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { type Browser, expect, type Locator, type Page, test } from '@playwright/test';
 import { assignToCobalt, enterAs, expectAccessible } from './demo-visit.ts';
+import { expectPolite } from './polite-dialog.ts';
 
 const teacherName = 'Ms. Adaeze Lindqvist';
 const studentName = 'Alma Hernqvist-Diaz';
@@ -235,6 +236,7 @@ test('a teacher writes every kind of question, a student answers them all, and t
   const student = await begin(browser, 'Every kind');
   await expectAccessible(student);
   await answerByMouse(student);
+  await expectPolite(student, student.getByRole('button', { name: 'Draw larger' }));
   const give = student.getByRole('button', { name: 'Answer all 20' });
   await give.scrollIntoViewIfNeeded();
   // However far down the questions go, the material stays in sight.
@@ -266,6 +268,7 @@ test('a teacher writes every kind of question, a student answers them all, and t
   await expect(card.getByText('Saved', { exact: true })).toBeVisible();
   await expectAccessible(teacher);
   await teacher.getByRole('button', { name: /^Draw an arch/ }).click();
+  await expectPolite(teacher, teacher.getByRole('button', { name: 'Draw on it' }));
   await teacher.getByRole('button', { name: 'Draw on it' }).click();
   const sheet = teacher.getByRole('dialog').getByRole('application');
   await sheet.focus();

@@ -24,12 +24,16 @@ export function DrawingField({ question, response, onChange }: FieldProps<'drawi
       )}
     />
   );
-  if (isLarge)
-    return (
-      <>
+  return (
+    <div className="grid gap-2">
+      {isLarge ? (
         <DrawingGround ground={question.ground} picture={question.picture}>
           {(height) => <DrawingView drawing={drawing} height={height} label={t('drawing.own')} />}
         </DrawingGround>
+      ) : (
+        pad
+      )}
+      {isLarge && (
         <Dialog open keepsAtOnce place="wide" onOpenChange={setIsLarge} title={t('drawing.own')}>
           {pad}
           <div className="pt-3">
@@ -38,11 +42,7 @@ export function DrawingField({ question, response, onChange }: FieldProps<'drawi
             </Button>
           </div>
         </Dialog>
-      </>
-    );
-  return (
-    <div className="grid gap-2">
-      {pad}
+      )}
       <div>
         <Button look="quiet" className="-ml-2" onClick={() => setIsLarge(true)}>
           <Maximize2 aria-hidden className="size-4" strokeWidth={1.75} />
