@@ -1,5 +1,5 @@
-import { type Browser, expect, type Page, test } from '@playwright/test';
 import { enterAs, expectAccessible } from './demo-visit.ts';
+import { type Browser, expect, type Page, test } from './test.ts';
 
 type Theme = 'light' | 'dim';
 

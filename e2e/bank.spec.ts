@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '@playwright/test';
 import { assignToCobalt, enterAs, expectAccessible } from './demo-visit.ts';
 import { expectPolite } from './polite-dialog.ts';
+import { expect, test } from './test.ts';
 
 const teacher = 'Ms. Adaeze Lindqvist';
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
 import { enterAs, expectAccessible, media } from './demo-visit.ts';
+import { expect, type Page, test } from './test.ts';
 
 const mp4 = readFileSync(media('timecode-60.mp4'));
 const choose = (page: Page, name: string, buffer: Buffer, mimeType = 'video/mp4') =>

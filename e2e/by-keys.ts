@@ -1,4 +1,4 @@
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from './test.ts';
 
 /** Goes on with Tab until something has the focus, as somebody without a mouse does. */
 export async function tabTo(page: Page, target: Locator, most = 120): Promise<void> {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
 import { assignToCobalt, enterAs, expectAccessible } from './demo-visit.ts';
+import { expect, type Page, test } from './test.ts';
 
 const demoDocument = (name: string) => readFileSync(new URL(`../demo/documents/${name}`, import.meta.url));
 

@@ -1,6 +1,10 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page } from './test.ts';
+
+const webSource = fileURLToPath(new URL('../apps/web/src', import.meta.url));
 
 export const media = (name: string) => new URL(`./media/${name}`, import.meta.url).pathname;
 
@@ -30,10 +34,27 @@ export async function bringIn(page: Page, file: { name: string; path: string }):
 /** Where the film of the page is, in seconds. */
 export const filmTime = (page: Page) => page.locator('video').evaluate((video: HTMLVideoElement) => video.currentTime);
 
+/** What a page shows where the words of a room were not loaded: `desk.title`. */
+const nameOfWords = new RegExp(
+  `(?:^|\\s)(?:${readdirSync(webSource, { recursive: true, encoding: 'utf8' })
+    .filter((name) => /(?:^|[/-])words\.ts$|en-shared\.ts$/.test(name))
+    .flatMap((name) => [...readFileSync(path.join(webSource, name), 'utf8').matchAll(/^ {2}(\w+): \{$/gm)])
+    .map(([, room]) => room)
+    .join('|')})\\.\\w+(?:\\s|$)`,
+);
+
 /** Fails with what axe says, element by element. */
 export async function expectAccessible(page: Page): Promise<void> {
   // Colours in the middle of a fade would be measured as they pass.
-  await page.waitForTimeout(250);
+  await page.evaluate(() =>
+    Promise.allSettled(
+      document
+        .getAnimations()
+        .filter(({ effect }) => Number.isFinite(effect?.getComputedTiming().endTime))
+        .map(({ finished }) => finished),
+    ),
+  );
+  expect(await page.locator('body').innerText(), 'names of words in place of words').not.toMatch(nameOfWords);
   const { violations } = await new AxeBuilder({ page }).analyze();
   // A menu floats above the page and belongs to no landmark; it has the focus while it is there.
   const isMenuPlace = (id: string, target: string) => id === 'region' && target.includes('radix-popper');

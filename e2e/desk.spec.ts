@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
 import { bringIn, enterAs, media } from './demo-visit.ts';
+import { expect, type Page, test } from './test.ts';
 
 /** A lesson of its own for each test, on the demo film with its captions. */
 async function openNewLesson(page: Page, title: string): Promise<string> {

@@ -1,6 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
 import { enterAs } from './demo-visit.ts';
 import { expectPolite } from './polite-dialog.ts';
+import { expect, type Page, test } from './test.ts';
 
 const teacher = 'Ms. Adaeze Lindqvist';
 

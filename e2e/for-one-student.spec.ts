@@ -1,5 +1,5 @@
-import { type APIRequestContext, expect, type Page, test } from '@playwright/test';
 import { enterAs, expectAccessible } from './demo-visit.ts';
+import { type APIRequestContext, expect, type Page, test } from './test.ts';
 
 const teacherName = 'Ms. Adaeze Lindqvist';
 const studentName = 'Alma Hernqvist-Diaz';

@@ -1,5 +1,5 @@
-import { expect, type Locator, type Page, test } from '@playwright/test';
 import { press, tabTo } from './by-keys.ts';
+import { expect, type Locator, type Page, test } from './test.ts';
 
 async function enterByKeys(page: Page, name: string) {
   await page.goto('/sign-in');

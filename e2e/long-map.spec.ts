@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
 import { enterAs } from './demo-visit.ts';
 import { bestOf, longestTask } from './long-tasks.ts';
+import { expect, test } from './test.ts';
 
 // A trace would copy hundreds of cards with every step, in the very thread that is measured.
 test.use({ trace: 'off' });

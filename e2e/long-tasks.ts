@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Page } from './test.ts';
 
 /** Longest task of the page's one thread while something is done, in ms; the browser tells of those above 50 ms only. */
 export async function longestTask(page: Page, work: () => Promise<void>): Promise<number> {

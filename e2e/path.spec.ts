@@ -1,5 +1,5 @@
-import { type Browser, expect, type Locator, type Page, test } from '@playwright/test';
 import { assignToCobalt, enterAs, expectAccessible } from './demo-visit.ts';
+import { type Browser, expect, type Locator, type Page, test } from './test.ts';
 
 const teacher = 'Ms. Adaeze Lindqvist';
 

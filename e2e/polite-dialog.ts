@@ -1,4 +1,4 @@
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from './test.ts';
 
 /** How far the focus is in a dialog: whether it is in it, and on something that closes it. */
 export const focusIn = (dialog: Locator) =>

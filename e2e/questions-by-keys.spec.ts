@@ -1,8 +1,8 @@
-import { expect, type Page, test } from '@playwright/test';
 import { everyKind } from '../packages/core/src/examples/every-kind.ts';
 import type { Question } from '../packages/core/src/question/question.ts';
 import { press, tabTo } from './by-keys.ts';
 import { enterAs, expectAccessible } from './demo-visit.ts';
+import { expect, type Page, test } from './test.ts';
 
 type Api = (method: string, path: string, body?: unknown) => Promise<never>;
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { type Browser, expect, type Locator, type Page, test } from '@playwright/test';
 import { assignToCobalt, enterAs, expectAccessible } from './demo-visit.ts';
 import { expectPolite } from './polite-dialog.ts';
+import { type Browser, expect, type Locator, type Page, test } from './test.ts';
 
 const teacherName = 'Ms. Adaeze Lindqvist';
 const studentName = 'Alma Hernqvist-Diaz';

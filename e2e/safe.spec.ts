@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { type Browser, type BrowserContext, expect, type Page, test } from '@playwright/test';
 import type { Lesson } from '@semita/core/lesson';
 import { bringIn, enterAs, expectAccessible, media } from './demo-visit.ts';
 import { focusIn } from './polite-dialog.ts';
+import { type Browser, type BrowserContext, expect, type Page, test } from './test.ts';
 
 const teacherName = 'Ms. Adaeze Lindqvist';
 const student = 'Alma Hernqvist-Diaz';

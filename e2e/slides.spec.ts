@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
 import { enterAs, expectAccessible } from './demo-visit.ts';
+import { expect, type Page, test } from './test.ts';
 
 const teacher = 'Ms. Adaeze Lindqvist';
 

@@ -1,6 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
 import { decodeSheetRow } from '@semita/core/sheet';
 import { bringIn, captionFile, enterAs, filmTime, media } from './demo-visit.ts';
+import { expect, type Page, test } from './test.ts';
 
 /** What the browser itself says was played, as [from, to] in seconds: the outside truth about coverage. */
 const playedRanges = (page: Page) =>

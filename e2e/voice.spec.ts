@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
 import { assignToCobalt, enterAs, expectAccessible } from './demo-visit.ts';
+import { expect, type Page, test } from './test.ts';
 
 const teacher = 'Ms. Adaeze Lindqvist';
 

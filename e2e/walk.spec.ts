@@ -1,5 +1,5 @@
-import { type Browser, expect, type Page, test } from '@playwright/test';
 import { bringIn, captionFile, enterAs, filmTime, media } from './demo-visit.ts';
+import { type Browser, expect, type Page, test } from './test.ts';
 
 interface Terms {
   readonly skipping?: boolean;
