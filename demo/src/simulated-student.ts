@@ -119,8 +119,10 @@ export function simulateWalk(start: WalkStart, manner: Manner, random: Random): 
       const left = stop.tiles.filter(({ id, to }) => !done.has(id) && to.kind === 'part');
       const isMet = isNeedMet(stop, done);
       wait(6_000, 30_000);
-      if (left.length === 0 || (isMet && random.chance(0.8))) happen({ type: 'acknowledged', stopId: stop.id });
-      else happen({ type: 'openedTile', stopId: stop.id, tileId: random.pick(left).id });
+      // Many take what stands first.
+      const next = random.chance(0.6) ? left[0] : random.pick(left);
+      if (!next || (isMet && random.chance(0.8))) happen({ type: 'acknowledged', stopId: stop.id });
+      else happen({ type: 'openedTile', stopId: stop.id, tileId: next.id });
       return;
     }
     if (stop.kind === 'pause') {
