@@ -103,9 +103,12 @@ const repairText: RequestHandler = (req, _res, next) => {
   next();
 };
 
-/** In UTF-8 neither can stand but written with an escape, or by its name: most bodies need not be gone through. */
-function noteRepair(req: IncomingMessage, _res: unknown, body: Buffer): void {
-  if (body.includes('\\u') || body.includes('__proto__')) inNeedOfRepair.add(req);
+/**
+ * In UTF-8 neither can stand but written with an escape, or by its name: most bodies need not be gone through. In any
+ * other encoding, which nobody of ours sends, neither is looked for but in what was read.
+ */
+function noteRepair(req: IncomingMessage, _res: unknown, body: Buffer, encoding: string): void {
+  if (encoding !== 'utf-8' || body.includes('\\u') || body.includes('__proto__')) inNeedOfRepair.add(req);
 }
 const inNeedOfRepair = new WeakSet<IncomingMessage>();
 

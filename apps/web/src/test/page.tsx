@@ -1,11 +1,13 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, render } from '@testing-library/react';
+import { cleanup, configure, render } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import { MemoryRouter } from 'react-router';
 import { afterEach } from 'vitest';
 
 afterEach(cleanup);
+// A busy machine is no failure.
+configure({ asyncUtilTimeout: 20_000 });
 
 // The browser of the tests lays nothing out, and so has nothing to tell of sizes.
 globalThis.ResizeObserver ??= class {

@@ -63,6 +63,21 @@ describe('words that no keyboard writes', () => {
     expect(stored).toBe(shown);
   });
 
+  test('nor do they come in by another encoding than browsers send', async () => {
+    const { at } = await draft();
+    const body = { baseVersion: 1, saveId: v7(), changes: [{ type: 'setTitle', title: 'Half \ud83d of it' }] };
+    // Written as it is, and not as an escape.
+    const text = JSON.stringify(body).replace('\\ud83d', '\ud83d');
+    const { status } = await fetch(`${school.base}${at}/changes`, {
+      method: 'POST',
+      headers: { cookie: adaeze.cookie, 'content-type': 'application/json; charset=utf-16le' },
+      body: Buffer.from(text, 'utf16le'),
+    });
+    expect(status).toBe(200);
+    const stored = school.db.select().from(lessons).all().at(-1)?.draft.title;
+    expect(stored).toBe('Half \ufffd of it');
+  });
+
   test.each(['__proto__', 'constructor', 'toString', 'prototype', 'hasOwnProperty'])(
     '%s is no id that anything trips over',
     async (id) => {

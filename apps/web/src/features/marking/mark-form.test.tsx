@@ -41,7 +41,7 @@ test('points and a comment go to the server in hundredths, by keys alone', async
   const { user, marked, onMarked } = open();
   points().focus();
   await user.keyboard('2.5{Tab}Say why.{Tab}{Enter}');
-  await vi.waitFor(() => expect(onMarked).toHaveBeenCalledTimes(1));
+  await vi.waitFor(() => expect(onMarked).toHaveBeenCalledTimes(1), { timeout: 20_000 });
   expect(marked).toHaveBeenCalledWith(
     { assignmentId: 'a', studentId: 's' },
     { stopId: 'stop', questionId: question.id, points: 250, comment: 'Say why.' },

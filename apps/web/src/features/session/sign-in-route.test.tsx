@@ -42,7 +42,7 @@ test('where name and password fit at several schools, the school is asked for, a
   await fill(user);
   await user.selectOptions(await screen.findByLabelText('Your school'), 'Tidewater School');
   await user.click(screen.getByRole('button', { name: 'Sign in' }));
-  await vi.waitFor(() => expect(signedIn).toHaveBeenCalledWith('Tidewater School'));
+  await vi.waitFor(() => expect(signedIn).toHaveBeenCalledWith('Tidewater School'), { timeout: 20_000 });
 });
 
 test('nothing is sent while something is missing', async () => {

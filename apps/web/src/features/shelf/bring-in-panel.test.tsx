@@ -22,7 +22,7 @@ test('a file is fetched from its address', async () => {
   });
   const { user } = open();
   await user.type(address(), ' https://films.example/arch.mp4{Enter}');
-  await vi.waitFor(() => expect(fetched).toHaveBeenCalledWith('https://films.example/arch.mp4'));
+  await vi.waitFor(() => expect(fetched).toHaveBeenCalledWith('https://films.example/arch.mp4'), { timeout: 20_000 });
 });
 
 test('what cannot be fetched is said beside the address, which stays', async () => {
