@@ -3,7 +3,7 @@ import express, { type Express, type Request, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Deps } from './deps.ts';
-import { accountHandlers, type DemoPerson } from './features/accounts/account-routes.ts';
+import { accountHandlers, createEnter, type DemoPerson } from './features/accounts/account-routes.ts';
 import type { Actor } from './features/accounts/session-service.ts';
 import { assignmentHandlers } from './features/assignments/assignment-routes.ts';
 import { attemptHandlers } from './features/attempts/attempt-routes.ts';
@@ -13,6 +13,7 @@ import { classHandlers } from './features/classes/class-routes.ts';
 import { lessonHandlers } from './features/lessons/lesson-routes.ts';
 import { materialHandlers } from './features/materials/material-routes.ts';
 import { createUploadServer } from './features/materials/upload-server.ts';
+import { schoolHandlers } from './features/school/school-routes.ts';
 import { compressAnswers } from './http/compress-answers.ts';
 import { createErrorHandler } from './http/error-handler.ts';
 import { headersOf } from './http/headers-of.ts';
@@ -57,8 +58,9 @@ export function createApp(options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
-  const { sessions, classes, materials, lessons, assignments } = services;
+  const { sessions, materials, lessons, assignments } = services;
   const cookies = createCookies({ secure: secureCookies });
+  const enter = createEnter(sessions, cookies);
   // Asked by the door, the limit and the handler of one request, and answered once.
   const actors = new WeakMap<Request, Actor | null>();
   const lookAgain: Door['findActor'] = (req) => sessions.findActor(cookies.readSession(req));
@@ -133,12 +135,17 @@ export function createApp(options: AppOptions): Express {
   );
 
   const handlers: Omit<Handlers, 'uploadFile'> = {
-    ...accountHandlers({ sessions, clock: deps.clock, demoPeople, cookies }),
+    ...accountHandlers({
+      ...{ sessions, clock: deps.clock, demoPeople, cookies, cards: services.cards },
+      isEmpty: services.setUp.isEmpty,
+      putAwayFirstSteps: services.accounts.putAwayFirstSteps,
+    }),
+    ...schoolHandlers({ ...services, enter }),
     ...classHandlers({
-      classes,
-      roster: services.roster,
-      relations: services.classRelations,
+      ...{ classes: services.classes, lists: services.rosterLists, joining: services.joining, enter },
+      groupsTaughtBy: services.groupsTaughtBy,
       listAssignments: assignments.list,
+      getMe: sessions.getMe,
     }),
     ...materialHandlers(materials, services.madeSlides),
     ...catalogueHandlers(services.catalogue, materials),

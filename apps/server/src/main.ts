@@ -55,6 +55,10 @@ async function start(): Promise<void> {
     process.exit(0);
   });
   console.log(`Semita is at http://${host}:${port}`);
+  if (services.setUp.isEmpty())
+    console.log(
+      `\nThere is no school here yet. Set it up at this address, which is shown this once:\nhttp://${host}:${port}/set-up#${services.setUp.createSecret()}\n`,
+    );
   if (missing > 0)
     console.error(`${missing} file(s) that the database names are missing: restore the media folder from a backup.`);
 }

@@ -3,8 +3,12 @@ import { createAccess } from './features/access/access.ts';
 import { createClassRelations } from './features/access/class-relations.ts';
 import { createOpenToStudent } from './features/access/open-to-student.ts';
 import { createRelations } from './features/access/relations.ts';
+import { createAccountRepository } from './features/accounts/account-repository.ts';
+import { createGuessingGuard } from './features/accounts/guessing-guard.ts';
 import { createSecurityLog } from './features/accounts/security-log.ts';
-import { createSessionService } from './features/accounts/session-service.ts';
+import { type Actor, createSessionService } from './features/accounts/session-service.ts';
+import { createSignInCards } from './features/accounts/sign-in-cards.ts';
+import { createSignInGuard } from './features/accounts/sign-in-guard.ts';
 import { createAssignedLessons } from './features/assignments/assigned-lessons.ts';
 import { createAssignmentRepository } from './features/assignments/assignment-repository.ts';
 import { createAssignmentService } from './features/assignments/assignment-service.ts';
@@ -28,7 +32,10 @@ import { createBankService } from './features/bank/bank-service.ts';
 import { createExchangeService } from './features/bank/exchange-service.ts';
 import { createMediaCatalogue } from './features/catalogue/media-catalogue.ts';
 import { createClassRepository } from './features/classes/class-repository.ts';
+import { createClassService } from './features/classes/class-service.ts';
+import { createJoining } from './features/classes/joining.ts';
 import { createRoster } from './features/classes/roster.ts';
+import { createRosterLists } from './features/classes/roster-lists.ts';
 import { createLessonRepository } from './features/lessons/lesson-repository.ts';
 import { createLessonService } from './features/lessons/lesson-service.ts';
 import { createBringIn } from './features/materials/bring-in.ts';
@@ -37,6 +44,9 @@ import { createMadeSlides } from './features/materials/made-slides.ts';
 import { createMaterialRepository } from './features/materials/material-repository.ts';
 import { createMaterialService } from './features/materials/material-service.ts';
 import { createMediaStore } from './features/materials/media-store.ts';
+import { createInvitations } from './features/school/invitations.ts';
+import { createSchoolService } from './features/school/school-service.ts';
+import { createSetUp } from './features/school/set-up.ts';
 import { createJobQueue } from './jobs/job-queue.ts';
 import { createChangeLog } from './live/change-log.ts';
 import { createProjections } from './projections/all-projections.ts';
@@ -55,7 +65,13 @@ export interface Outside {
 /** Puts the use-cases together. The web server stands on these, and so do the demo's simulated students. */
 export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outside = {}) {
   const security = createSecurityLog(deps);
-  const sessions = createSessionService({ ...deps, security });
+  const guard = createSignInGuard(deps.clock);
+  const guess = createGuessingGuard(guard);
+  const sessions = createSessionService({ ...deps, security, guard });
+  const accounts = createAccountRepository(deps);
+  const cards = createSignInCards({ ...deps, sessions, security, guess });
+  const invitations = createInvitations({ ...deps, accounts, security, guess });
+  const school = createSchoolService({ ...deps, accounts, invitations, security });
   const classes = createClassRepository(deps);
   const changes = createChangeLog(deps);
   const versionNow = changes.version;
@@ -150,6 +166,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     },
     findMarked: (actor, assignmentId, studentId) => assignments.readStudent(actor, assignmentId, studentId).counted,
   });
+  const roster = createRoster({ ...deps, followStudent: recipients.followStudent });
   const refreshing = createRefreshStale({ ...deps, attempts, states });
   const shared = { ...deps, given, received, recipients, attempts, intake };
   const readStates = createReadStates({ sheetOf: assignments, intake });
@@ -173,8 +190,21 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     classRelations,
     attempts,
     states,
-    classes,
-    roster: createRoster({ ...deps, followStudent: recipients.followStudent }),
+    classes: createClassService({
+      ...deps,
+      ...{ repository: classes, roster, relations: classRelations, accounts, cards, sessions, security },
+      schoolOf: school.get,
+      listColleagues: school.listColleagues,
+    }),
+    groupsTaughtBy: (actor: Actor) => classes.listGroups([...classRelations.taughtBy(actor.id)]),
+    roster,
+    rosterLists: createRosterLists({ ...deps, classes, accounts, roster }),
+    joining: createJoining({ ...deps, classes, accounts, roster, security, guess }),
+    accounts,
+    cards,
+    school,
+    invitations,
+    setUp: createSetUp({ ...deps, accounts, security, guess }),
     jobs,
     catalogue: catalogueUrl ? createMediaCatalogue(catalogueUrl) : null,
     materials,

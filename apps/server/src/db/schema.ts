@@ -2,6 +2,7 @@ import { addresseeKinds } from '@semita/core/assignment';
 import type { AttemptState } from '@semita/core/attempt';
 import { roles } from '@semita/core/contract';
 import { materialKinds } from '@semita/core/lesson';
+import { classColours, classShapes, joiningWays } from '@semita/core/roster';
 import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import { stored } from './stored.ts';
@@ -10,7 +11,22 @@ const id = () => text().primaryKey();
 /** Epoch milliseconds. */
 const instant = () => integer({ mode: 'number' });
 
-export const schools = sqliteTable('schools', { id: id(), name: text().notNull() });
+export const schools = sqliteTable(
+  'schools',
+  {
+    id: id(),
+    name: text().notNull(),
+    /** IANA name; the clock that new classes begin with. */
+    timeZone: text().notNull().default('UTC'),
+    /** BCP 47 tag; how new classes write numbers. */
+    locale: text().notNull().default('en'),
+    /** Lets teachers in; null where they come by invitation only. */
+    teacherCode: text(),
+    /** Made up once: words of cards are hashed with it. */
+    cardSalt: text(),
+  },
+  (table) => [uniqueIndex('schools_by_teacher_code').on(table.teacherCode)],
+);
 
 const schoolId = () =>
   text()
@@ -28,6 +44,8 @@ export const users = sqliteTable(
     userName: text(),
     passwordHash: text(),
     createdAt: instant().notNull(),
+    /** A new teacher is shown the first steps until they put them away. */
+    firstStepsPutAwayAt: instant(),
   },
   (table) => [
     uniqueIndex('users_by_email').on(table.schoolId, table.email),
@@ -64,6 +82,47 @@ export const sessions = sqliteTable(
   (table) => [index('sessions_by_user').on(table.userId)],
 );
 
+/** What an invited teacher holds: a link that works once, for a week. */
+export const invitations = sqliteTable(
+  'invitations',
+  {
+    id: id(),
+    schoolId: schoolId(),
+    /** SHA-256 of what stands in the link. */
+    tokenHash: text().notNull(),
+    /** As the admin wrote them; the invited may write them otherwise. */
+    displayName: text().notNull(),
+    email: text().notNull(),
+    isAdmin: integer({ mode: 'boolean' }).notNull().default(false),
+    createdBy: userId(),
+    createdAt: instant().notNull(),
+    expiresAt: instant().notNull(),
+    /** Who came by it. */
+    usedBy: text().references(() => users.id, { onDelete: 'set null' }),
+    usedAt: instant(),
+  },
+  (table) => [uniqueIndex('invitations_by_token').on(table.tokenHash)],
+);
+
+/** Printed cards for who cannot type a password: one for each person at a time. */
+export const signInCards = sqliteTable(
+  'sign_in_cards',
+  {
+    userId: text()
+      .primaryKey()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    /** SHA-256 of what its square holds. */
+    tokenHash: text().notNull(),
+    /** argon2id of its words with the school's own salt: they are few enough to be guessed from a plain hash. */
+    wordsHash: text().notNull(),
+    createdAt: instant().notNull(),
+  },
+  (table) => [
+    uniqueIndex('sign_in_cards_by_token').on(table.tokenHash),
+    index('sign_in_cards_by_words').on(table.wordsHash),
+  ],
+);
+
 /** Browsers in which somebody has signed in before: wrong tries of others do not lock them out. */
 export const knownDevices = sqliteTable(
   'known_devices',
@@ -76,13 +135,18 @@ export const knownDevices = sqliteTable(
   (table) => [primaryKey({ columns: [table.tokenHash, table.userId] })],
 );
 
+export const securityKinds = [
+  ...(['signedIn', 'signInFailed', 'signInDelayed', 'signedOut', 'refused', 'exported'] as const),
+  ...(['schoolSetUp', 'invited', 'joinedSchool', 'passwordGiven', 'cardMade', 'cardRevoked', 'rolesChanged'] as const),
+] as const;
+
 /** What happened to accounts and rights; without names, so that it can be kept and shown. */
 export const securityEvents = sqliteTable(
   'security_events',
   {
     id: id(),
     at: instant().notNull(),
-    kind: text({ enum: ['signedIn', 'signInFailed', 'signInDelayed', 'signedOut', 'refused', 'exported'] }).notNull(),
+    kind: text({ enum: securityKinds }).notNull(),
     /** Null where nobody is known. */
     userId: text().references(() => users.id, { onDelete: 'cascade' }),
     /** A code of the program: a route, an error. Never what somebody typed. */
@@ -91,15 +155,29 @@ export const securityEvents = sqliteTable(
   (table) => [index('security_events_by_time').on(table.at)],
 );
 
-export const classes = sqliteTable('classes', {
-  id: id(),
-  schoolId: schoolId(),
-  name: text().notNull(),
-  /** IANA name; every date of the class is read on this clock. */
-  timeZone: text().notNull(),
-  /** BCP 47 tag; how numbers are written in this class. */
-  locale: text().notNull().default('en'),
-});
+export const classes = sqliteTable(
+  'classes',
+  {
+    id: id(),
+    schoolId: schoolId(),
+    name: text().notNull(),
+    /** IANA name; every date of the class is read on this clock. */
+    timeZone: text().notNull(),
+    /** BCP 47 tag; how numbers are written in this class. */
+    locale: text().notNull().default('en'),
+    /** What it is told apart by, with a letter from its name. */
+    shape: text({ enum: classShapes }).notNull().default('tile'),
+    colour: text({ enum: classColours }).notNull().default('aubergine'),
+    /** Students let themselves in with it; null before it was first wanted. */
+    joinCode: text(),
+    joining: text({ enum: joiningWays }).notNull().default('off'),
+    /** Grows with every change to who is in it. */
+    rosterVersion: integer().notNull().default(1),
+    /** Put away then: it is in no list of the day, and can be brought back. */
+    archivedAt: instant(),
+  },
+  (table) => [uniqueIndex('classes_by_join_code').on(table.joinCode)],
+);
 
 const classId = () =>
   text()
@@ -128,6 +206,16 @@ export const classStudents = sqliteTable(
   (table) => [
     primaryKey({ columns: [table.classId, table.studentId] }),
     index('class_students_by_student').on(table.studentId),
+  ],
+);
+
+/** Who asked to be let into a class, and waits. */
+export const joinRequests = sqliteTable(
+  'join_requests',
+  { classId: classId(), studentId: userId(), at: instant().notNull() },
+  (table) => [
+    primaryKey({ columns: [table.classId, table.studentId] }),
+    index('join_requests_by_student').on(table.studentId),
   ],
 );
 

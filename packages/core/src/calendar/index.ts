@@ -1,1 +1,1 @@
-export { endOfDay, toInstant, toLocal } from './local-time.ts';
+export { endOfDay, isTimeZone, toInstant, toLocal } from './local-time.ts';

@@ -24,3 +24,14 @@ export function toLocal(instantMs: number, timeZone: string): string {
 export function endOfDay(date: string, timeZone: string): number {
   return toInstant(`${date}T23:59:59`, timeZone);
 }
+
+/** Whether this is the name of a time zone that clocks here know (IANA). A fixed distance from UTC is none: it knows no summer. */
+export function isTimeZone(name: string): boolean {
+  if (!/^[A-Za-z]/.test(name)) return false;
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -2,7 +2,14 @@ export type { Me } from './account-schemas.ts';
 export type { AssignmentSummary, SentSheet, Sheet, WalkedPath } from './assignment-schemas.ts';
 export type { BankItem } from './bank-schemas.ts';
 export { classLocales } from './class-locales.ts';
-export type { ClassSettings, StudentSettings } from './class-schemas.ts';
+export {
+  type ClassSettings,
+  type FirstSignIn,
+  type Joinable,
+  type MadeCard,
+  mostPeopleAtOnce,
+  type StudentSettings,
+} from './class-schemas.ts';
 export type { Draft, LessonSummary } from './draft-schemas.ts';
 export { type ErrorBody, type ErrorCode, statusOfError } from './errors.ts';
 export { maxEventsPerBatch, type SentEvent } from './event-schemas.ts';
@@ -31,4 +38,5 @@ export { type Role, roles } from './roles.ts';
 export type { Audience, BodyOf, OutputOf, ParamsOf, Route } from './route.ts';
 export { routePaths } from './route-paths.ts';
 export { type RouteName, routes } from './routes.ts';
+export type { School, SchoolSettings } from './school-schemas.ts';
 export type { FeedbackItem, IntakeAnswer, TodoItem, Walk } from './walk-schemas.ts';

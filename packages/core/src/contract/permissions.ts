@@ -15,7 +15,9 @@ export type Relation =
   /** It was given to them, and they have left the class since. */
   | 'left'
   /** It is their own work. */
-  | 'worksOn';
+  | 'worksOn'
+  /** It is of the school they look after. */
+  | 'looksAfter';
 
 export type Thing =
   | 'class'
@@ -26,7 +28,8 @@ export type Thing =
   | 'answerFile'
   | 'bankItem'
   | 'bankItems'
-  | 'phrase';
+  | 'phrase'
+  | 'invitation';
 
 export interface Permission {
   readonly thing: Thing;
@@ -55,6 +58,7 @@ export const permissions = {
   openAnswerFile: may('answerFile', 'fileId', 'worksOn', 'teaches', 'substitutes'),
   changeBankItem: may('bankItem', 'itemId', 'owns'),
   exportBankItems: may('bankItems', 'itemIds', 'owns'),
+  runInvitation: may('invitation', 'invitationId', 'looksAfter'),
   removePhrase: may('phrase', 'phraseId', 'owns'),
 } as const satisfies Record<string, Permission>;
 
@@ -70,6 +74,21 @@ export const permissionOfRoute = {
   readClass: 'followClass',
   changeClass: 'runClass',
   changeStudent: 'runClass',
+  removeStudent: 'runClass',
+  moveStudent: 'runClass',
+  planRoster: 'runClass',
+  changeRoster: 'runClass',
+  putIntoGroups: 'runClass',
+  givePasswords: 'runClass',
+  makeCards: 'runClass',
+  revokeCard: 'runClass',
+  addTeacher: 'runClass',
+  removeTeacher: 'runClass',
+  addSubstitute: 'runClass',
+  removeSubstitute: 'runClass',
+  renewJoinCode: 'runClass',
+  answerRequest: 'runClass',
+  revokeInvitation: 'runInvitation',
   readMaterial: 'editMaterial',
   deleteMaterial: 'editMaterial',
   bringBackMaterial: 'editMaterial',

@@ -1,7 +1,7 @@
 import type * as v from 'valibot';
 
 /** Who may call a route. Which rows they may see is for the use-case behind it. */
-export type Audience = 'anyone' | 'signedIn' | 'teacher' | 'student' | 'demoVisitor';
+export type Audience = 'anyone' | 'signedIn' | 'teacher' | 'student' | 'admin' | 'demoVisitor';
 
 type Schema = v.GenericSchema;
 

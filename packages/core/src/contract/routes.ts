@@ -5,11 +5,13 @@ import { classRoutes } from './class-routes.ts';
 import { lessonRoutes } from './lesson-routes.ts';
 import { markingRoutes } from './marking-routes.ts';
 import { materialRoutes } from './material-routes.ts';
+import { schoolRoutes } from './school-routes.ts';
 import { walkRoutes } from './walk-routes.ts';
 
 /** Every door of the server. A door that is not here does not exist: `app.ts` refuses to start with a gap. */
 export const routes = {
   ...accountRoutes,
+  ...schoolRoutes,
   ...classRoutes,
   ...materialRoutes,
   ...lessonRoutes,

@@ -32,7 +32,9 @@ const people: Readonly<Record<string, Person>> = {
   /** Teaches another class of the school. */
   bruno: { roles: ['teacher'], to: { material: ['colleague'] } },
   /** Looks after the school, and teaches nobody. */
-  keeper: { roles: ['admin'], to: {} },
+  keeper: { roles: ['admin'], to: { invitation: ['looksAfter'] } },
+  /** Looks after another school. */
+  keepsElsewhere: { roles: ['admin'], to: {} },
   /** Of another school. */
   stranger: { roles: ['teacher'], to: {} },
   /** Has begun it. */
@@ -56,14 +58,16 @@ beforeAll(async () => {
   const { db, clock } = school;
   for (const id of ['beside', 'standsIn', 'stoodIn', 'willStandIn']) school.addPerson(id, 'quillhaven', 'teacher');
   school.addPerson('keeper', 'quillhaven', 'admin');
+  school.addPerson('keepsElsewhere', 'elsewhere', 'admin');
   school.addStudents(['gone']);
-  db.insert(classTeachers).values({ classId: 'amber', teacherId: 'beside' }).run();
+  for (const id of ['third', 'fourth']) school.addPerson(id, 'quillhaven', 'teacher');
+  for (const teacherId of ['beside', 'third']) db.insert(classTeachers).values({ classId: 'amber', teacherId }).run();
   const day = 24 * 3_600_000;
   const days = (teacherId: string, since: number, until: number) => ({
     ...{ id: teacherId, classId: 'amber', teacherId, since: clock.now + since * day, until: clock.now + until * day },
   });
   db.insert(substitutions)
-    .values([days('standsIn', -1, 1), days('stoodIn', -3, -1), days('willStandIn', 1, 2)])
+    .values([days('standsIn', -1, 1), days('stoodIn', -3, -1), days('willStandIn', 1, 2), days('fourth', -1, 1)])
     .run();
   for (const id of ['film', 'picture']) school.addMaterial(id, 60_000);
   const { assignmentId, lessonId } = await school.assignLesson(lessonOf(Object.values(everyKind)));
@@ -75,6 +79,8 @@ beforeAll(async () => {
   const question = { id: 'q', kind: 'extendedText', stem: 'Why?', points: 100, teacherNote: '' };
   const bank = await adaeze.ask('POST', '/api/bank', { entries: [{ question, tags: [] }] });
   const phrase = await adaeze.ask('POST', '/api/phrases', { text: 'Say why.' });
+  const invited = { displayName: 'Somebody', email: 'somebody@example.org', isAdmin: false };
+  const { invitation } = (await school.as('keeper').ask('POST', '/api/invitations', invited)).body;
   const file = { id: 'file', attemptId: attempt?.id ?? '', name: 'a.txt', mimeType: 'text/plain', byteLength: 1 };
   db.insert(answerFiles)
     .values({ ...file, sha256: 'none', createdAt: 0 })
@@ -82,6 +88,7 @@ beforeAll(async () => {
   Object.assign(things, {
     ...{ classId: 'amber', materialId: 'film', lessonId, assignmentId, attemptId: attempt?.id, fileId: 'file' },
     ...{ itemId: bank.body.ids[0], itemIds: bank.body.ids[0], phraseId: phrase.body.id, studentId: 'imani' },
+    ...{ invitationId: invitation.id, teacherId: 'third', substitutionId: 'fourth' },
     ...{ questionId: 'q-discussion', number: '1', pictureName: 'one', fileName: 'a.webm' },
   });
 });

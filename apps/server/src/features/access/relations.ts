@@ -1,6 +1,6 @@
 import type { Relation, Thing } from '@semita/core/contract';
 import { eq, sql } from 'drizzle-orm';
-import { answerFiles, attempts, bankItems, lessons, materials, phrases } from '../../db/schema.ts';
+import { answerFiles, attempts, bankItems, invitations, lessons, materials, phrases } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
@@ -36,6 +36,11 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
     .select({ ownerId: phrases.ownerId })
     .from(phrases)
     .where(eq(phrases.id, sql.placeholder('id')))
+    .prepare();
+  const schoolOfInvitation = db
+    .select({ schoolId: invitations.schoolId })
+    .from(invitations)
+    .where(eq(invitations.id, sql.placeholder('id')))
     .prepare();
   const studentOfAttempt = db
     .select({ studentId: attempts.studentId })
@@ -100,6 +105,10 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
     bankItem: (actor, id) => toOwned(actor, ownerOfBankItem.get({ id })),
     // What of a list is another's, or gone, is left out of what is written.
     bankItems: (actor, ids) => ids.split(',').flatMap((id) => toOwned(actor, ownerOfBankItem.get({ id }))),
+    invitation: (actor, id) =>
+      actor.roles.includes('admin') && schoolOfInvitation.get({ id })?.schoolId === actor.schoolId
+        ? ['looksAfter']
+        : [],
     phrase: (actor, id) => toOwned(actor, ownerOfPhrase.get({ id })),
   };
   return relationsTo;

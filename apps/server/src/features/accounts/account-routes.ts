@@ -1,8 +1,10 @@
-import type { Response } from 'express';
+import type { Me } from '@semita/core/contract';
+import type { Request, Response } from 'express';
 import { Refused } from '../../http/refused.ts';
 import type { Handlers } from '../../http/serve-route.ts';
 import type { Cookies } from '../../http/session-cookie.ts';
-import type { SessionService } from './session-service.ts';
+import type { Entered, SessionService } from './session-service.ts';
+import type { SignInCards } from './sign-in-cards.ts';
 
 /** People whom a visitor of a demo may enter as. */
 export interface DemoPerson {
@@ -10,16 +12,42 @@ export interface DemoPerson {
   readonly story: string;
 }
 
-type Names = 'readSession' | 'signIn' | 'signOut' | 'signOutEverywhere' | 'listDemoPeople' | 'enterDemo';
+type Names =
+  | 'readSession'
+  | 'signIn'
+  | 'signInByCard'
+  | 'signOut'
+  | 'signOutEverywhere'
+  | 'putAwayFirstSteps'
+  | 'listDemoPeople'
+  | 'enterDemo';
 
 interface Options {
   readonly sessions: SessionService;
   readonly clock: () => number;
   readonly demoPeople: readonly DemoPerson[] | null;
   readonly cookies: Cookies;
+  readonly cards: SignInCards;
+  readonly isEmpty: () => boolean;
+  readonly putAwayFirstSteps: (userId: string) => void;
 }
 
-export function accountHandlers({ sessions, clock, demoPeople, cookies }: Options): Pick<Handlers, Names> {
+/** Lets the browser in that somebody has just made an account with. */
+export type Enter = (req: Request, res: Response, userId: string) => Me;
+
+function keep(cookies: Cookies, res: Response, { me, token, expiresAt, device }: Entered): Me {
+  cookies.writeSession(res, token, expiresAt);
+  cookies.writeDevice(res, device.token, device.expiresAt);
+  return me;
+}
+
+export const createEnter =
+  (sessions: SessionService, cookies: Cookies): Enter =>
+  (req, res, userId) =>
+    keep(cookies, res, sessions.enter(userId, cookies.readDevice(req), 'newAccount'));
+
+export function accountHandlers(options: Options): Pick<Handlers, Names> {
+  const { sessions, clock, demoPeople, cookies, cards, isEmpty, putAwayFirstSteps } = options;
   /** Whoever uses the device next finds nothing that was fetched for the one before. */
   const leave = (res: Response) => {
     cookies.clearSession(res);
@@ -28,14 +56,20 @@ export function accountHandlers({ sessions, clock, demoPeople, cookies }: Option
   return {
     readSession: ({ req }) => {
       const actor = sessions.findActor(cookies.readSession(req));
-      return { me: actor && sessions.getMe(actor.id), demo: demoPeople !== null, now: clock() };
+      return {
+        me: actor && sessions.getMe(actor.id),
+        demo: demoPeople !== null,
+        isEmpty: actor === null && isEmpty(),
+        now: clock(),
+      };
     },
     signIn: async ({ body, req, res }) => {
       const tried = { ...body, address: req.ip ?? '', deviceToken: cookies.readDevice(req) };
-      const { me, token, expiresAt, device } = await sessions.signIn(tried);
-      cookies.writeSession(res, token, expiresAt);
-      cookies.writeDevice(res, device.token, device.expiresAt);
-      return me;
+      return keep(cookies, res, await sessions.signIn(tried));
+    },
+    signInByCard: async ({ body, req, res }) => {
+      const from = { address: req.ip ?? '', deviceToken: cookies.readDevice(req) };
+      return keep(cookies, res, await cards.signIn(body, from));
     },
     signOut: ({ req, res }) => {
       sessions.signOut(cookies.readSession(req) ?? '');
@@ -43,8 +77,12 @@ export function accountHandlers({ sessions, clock, demoPeople, cookies }: Option
       return undefined;
     },
     signOutEverywhere: ({ actor, res }) => {
-      sessions.signOutEverywhere(actor);
+      sessions.signOutEverywhere(actor.id);
       leave(res);
+      return undefined;
+    },
+    putAwayFirstSteps: ({ actor }) => {
+      putAwayFirstSteps(actor.id);
       return undefined;
     },
     listDemoPeople: () => (demoPeople ?? []).map(({ id, story }) => toDemoPerson(sessions, id, story)),

@@ -1,10 +1,10 @@
-import { randomInt } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { inTransaction } from '../../db/open.ts';
 import { classes, classTeachers, schools, userRoles, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Roster } from '../classes/roster.ts';
+import { createFirstPassword } from './first-password.ts';
 import { hashPassword } from './password.ts';
 
 /** What somebody needs for their first sign-in. The password is nowhere else: only its hash is stored. */
@@ -45,7 +45,7 @@ export async function addPeople(
     .where(eq(schools.name, schoolName))
     .all();
   const people = readRoster(csv, new Set(known.flatMap((row) => [row.email, row.userName])));
-  const firsts = people.map(({ name, signIn }) => ({ name, signIn, password: createPassword() }));
+  const firsts = people.map(({ name, signIn }) => ({ name, signIn, password: createFirstPassword() }));
   const hashes: string[] = [];
   for (const { password } of firsts) hashes.push(await hashPassword(password));
   inTransaction(db, () => {
@@ -130,14 +130,4 @@ function faultOf(role: string, name: string, signIn: string, taken: ReadonlySet<
   if (role === 'teacher' && !signIn.includes('@')) return 'teachers sign in by e-mail.';
   if (role === 'student' && signIn.includes('@')) return 'students sign in by a user name, not by e-mail.';
   return taken.has(signIn) ? `“${signIn}” is taken.` : null;
-}
-
-/** Letters and digits that are not mistaken for one another when copied from paper. */
-const passwordLetters = 'abcdefghjkmnpqrstuvwxyz23456789';
-
-/** Twelve of 31 letters: 59 bits, in groups that a child can copy. */
-function createPassword(): string {
-  const letter = () => passwordLetters[randomInt(passwordLetters.length)];
-  const group = () => Array.from({ length: 4 }, letter).join('');
-  return [group(), group(), group()].join('-');
 }

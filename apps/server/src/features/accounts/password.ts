@@ -1,10 +1,10 @@
 import { hash, verify } from '@node-rs/argon2';
 
 // OWASP Password Storage Cheat Sheet: argon2id, 19 MiB, 2 iterations, 1 lane. The library's default variant is argon2id.
-const options = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
+export const passwordCost = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
 
 export function hashPassword(password: string): Promise<string> {
-  return hash(password, options);
+  return hash(password, passwordCost);
 }
 
 export function isPassword(stored: string, password: string): Promise<boolean> {

@@ -1,4 +1,3 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { Me, Role } from '@semita/core/contract';
 import { and, eq, gt, lt, or, sql } from 'drizzle-orm';
 import { knownDevices, schools, sessions, users } from '../../db/schema.ts';
@@ -6,7 +5,8 @@ import type { Deps } from '../../deps.ts';
 import { Refused } from '../../http/refused.ts';
 import { decoyHash, isPassword } from './password.ts';
 import type { SecurityLog } from './security-log.ts';
-import { createSignInGuard } from './sign-in-guard.ts';
+import type { SignInGuard } from './sign-in-guard.ts';
+import { hashOf, newToken } from './token.ts';
 
 /** Who is asking. */
 export interface Actor {
@@ -32,13 +32,13 @@ const deviceKnownMs = 400 * 24 * hour;
 /** Of one name: each costs a look at the password. */
 const maxSchools = 8;
 
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
-const newToken = () => randomBytes(32).toString('base64url');
-
 export type SessionService = ReturnType<typeof createSessionService>;
+/** Somebody who was let in, with what their browser is to keep. */
+export type Entered = ReturnType<SessionService['enter']>;
 
 interface Options extends Pick<Deps, 'db' | 'clock' | 'bus'> {
   readonly security: SecurityLog;
+  readonly guard: SignInGuard;
 }
 
 export interface SignIn {
@@ -51,12 +51,13 @@ export interface SignIn {
   readonly deviceToken: string | null;
 }
 
-export function createSessionService({ db, clock, bus, security }: Options) {
-  const guard = createSignInGuard(clock);
-
+export function createSessionService({ db, clock, bus, security, guard }: Options) {
   const rolesOf = sql`(select json_group_array(r.role) from user_roles r where r.user_id = ${users.id})`.mapWith(
     (json: string) => JSON.parse(json) as Role[],
   );
+
+  const waitingFor = sql`(select json_group_array(c.name) from join_requests j join classes c on c.id = j.class_id
+    where j.student_id = ${users.id})`.mapWith((json: string) => JSON.parse(json) as string[]);
 
   const actorByToken = db
     .select({
@@ -87,7 +88,11 @@ export function createSessionService({ db, clock, bus, security }: Options) {
 
   const getMe = (userId: string): Me =>
     db
-      .select({ id: users.id, roles: rolesOf, displayName: users.displayName, schoolName: schools.name })
+      .select({
+        ...{ id: users.id, roles: rolesOf, displayName: users.displayName, schoolName: schools.name },
+        waitingFor,
+        isNew: sql`${users.firstStepsPutAwayAt} is null`.mapWith(Boolean),
+      })
       .from(users)
       .innerJoin(schools, eq(schools.id, users.schoolId))
       .where(eq(users.id, userId))
@@ -109,7 +114,22 @@ export function createSessionService({ db, clock, bus, security }: Options) {
       .run();
   };
 
+  /** Lets somebody in who has shown who they are. */
+  const enter = (userId: string, deviceToken: string | null, by?: 'card' | 'newAccount') => {
+    const device = deviceToken ?? newToken();
+    const isKnown = deviceToken !== null && isKnownDevice(deviceToken, userId);
+    rememberDevice(device, userId);
+    security.record('signedIn', userId, by ?? (isKnown ? 'knownDevice' : 'newDevice'));
+    return {
+      me: getMe(userId),
+      device: { token: device, expiresAt: clock() + deviceKnownMs },
+      ...startSession(userId),
+    };
+  };
+
   return {
+    enter,
+
     /**
      * Who is signed in.
      * @param isAtWork whether this counts as using the session; not where the server only looks whether it still holds
@@ -173,15 +193,7 @@ export function createSessionService({ db, clock, bus, security }: Options) {
       guard.succeeded(tried);
       if (fitting.length > 1)
         throw new Refused('schoolNeeded', { schools: fitting.map((one) => one.school).toSorted() });
-      const device = deviceToken ?? newToken();
-      const isKnown = known?.id === user.id;
-      rememberDevice(device, user.id);
-      security.record('signedIn', user.id, isKnown ? 'knownDevice' : 'newDevice');
-      return {
-        me: getMe(user.id),
-        device: { token: device, expiresAt: clock() + deviceKnownMs },
-        ...startSession(user.id),
-      };
+      return enter(user.id, deviceToken);
     },
 
     signOut(token: string): void {
@@ -192,10 +204,11 @@ export function createSessionService({ db, clock, bus, security }: Options) {
       bus.publish('rightsChanged', { userId: ended.userId });
     },
 
-    signOutEverywhere(actor: Actor): void {
-      db.delete(sessions).where(eq(sessions.userId, actor.id)).run();
-      security.record('signedOut', actor.id, 'everywhere');
-      bus.publish('rightsChanged', { userId: actor.id });
+    /** @param by whose doing it is, where it is not their own */
+    signOutEverywhere(userId: string, by?: 'passwordGiven' | 'cardRevoked'): void {
+      db.delete(sessions).where(eq(sessions.userId, userId)).run();
+      security.record('signedOut', userId, by ?? 'everywhere');
+      bus.publish('rightsChanged', { userId });
     },
   };
 }

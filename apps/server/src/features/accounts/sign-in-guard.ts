@@ -14,8 +14,8 @@ interface Failures {
 }
 
 export interface SignInTry {
-  /** As typed, in lower case. */
-  readonly name: string;
+  /** As typed, in lower case; null where a code is tried, which is nobody's name. */
+  readonly name: string | null;
   readonly address: string;
   /** The device, where this person has signed in on it before; null elsewhere. */
   readonly knownDevice: string | null;
@@ -31,10 +31,7 @@ export function createSignInGuard(clock: () => number) {
   const scopesOf = ({ name, address, knownDevice }: SignInTry): readonly (readonly [Scope, string])[] =>
     knownDevice !== null
       ? [['device', `device ${knownDevice}`]]
-      : [
-          ['name', `name ${name}`],
-          ['address', `address ${address}`],
-        ];
+      : [...(name === null ? [] : [['name', `name ${name}`] as const]), ['address', `address ${address}`]];
 
   const read = (key: string): Failures => {
     const found = failures.get(key);
@@ -65,7 +62,7 @@ export function createSignInGuard(clock: () => number) {
      * signs in behind one, and what it does to other names stays counted.
      */
     succeeded({ name, address, knownDevice }: SignInTry): void {
-      failures.delete(`name ${name}`);
+      if (name !== null) failures.delete(`name ${name}`);
       if (knownDevice !== null) {
         failures.delete(`device ${knownDevice}`);
         return;

@@ -186,7 +186,9 @@ export function createAssignmentService(options: Options) {
     list: (actor: Actor, classId?: string): AssignmentSummary[] =>
       summarizeStored(
         actor,
-        repository.listInClasses(classId === undefined ? [...relations.followedBy(actor.id)] : [classId]),
+        repository.listInClasses(
+          classId === undefined ? classes.currentAmong(relations.followedBy(actor.id)) : [classId],
+        ),
       ),
 
     /**

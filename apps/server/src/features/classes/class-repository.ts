@@ -1,6 +1,15 @@
-import type { ClassSettings } from '@semita/core/contract';
-import { and, asc, count, eq, inArray, sql } from 'drizzle-orm';
-import { classes, classStudents, groupMembers, groups, users } from '../../db/schema.ts';
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import {
+  classes,
+  classStudents,
+  classTeachers,
+  groupMembers,
+  groups,
+  joinRequests,
+  signInCards,
+  substitutions,
+  users,
+} from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 
 export type ClassRepository = ReturnType<typeof createClassRepository>;
@@ -13,30 +22,57 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
     and g.class_id = "class_students"."class_id" order by g.name))`;
   const readNames = (json: string) => JSON.parse(json) as string[];
 
+  interface OtherRow {
+    readonly kind: 'teaches' | 'standsIn' | 'waits';
+    readonly id: string;
+    readonly userId: string;
+    readonly displayName: string;
+    readonly userName: string;
+    readonly since: number;
+    readonly until: number;
+  }
+  const others = db.$client.prepare(
+    `select o.*, u.display_name as displayName, coalesce(u.user_name, '') as userName from (
+       select 'teaches' as kind, teacher_id as id, teacher_id as userId, 0 as since, 0 as until
+         from class_teachers where class_id = @classId
+       union all select 'standsIn', id, teacher_id, since, until from substitutions where class_id = @classId and until > @now
+       union all select 'waits', student_id, student_id, at, 0 from join_requests where class_id = @classId
+     ) o join users u on u.id = o.userId order by o.since, u.display_name`,
+  );
+
   return {
-    list(classIds: readonly string[]) {
-      return db
+    list: (classIds: readonly string[]) =>
+      db
         .select({
-          id: classes.id,
-          name: classes.name,
+          ...{ id: classes.id, name: classes.name, shape: classes.shape, colour: classes.colour },
           timeZone: classes.timeZone,
-          studentCount: count(classStudents.studentId),
+          studentCount: sql<number>`(select count(*) from class_students s where s.class_id = ${classes.id})`,
+          waitingCount: sql<number>`(select count(*) from join_requests j where j.class_id = ${classes.id})`,
+          isArchived: sql`${classes.archivedAt} is not null`.mapWith(Boolean),
         })
         .from(classes)
-        .leftJoin(classStudents, eq(classStudents.classId, classes.id))
         .where(inArray(classes.id, [...classIds]))
-        .groupBy(classes.id)
         .orderBy(asc(classes.name))
-        .all();
+        .all(),
+
+    find: (classId: string) => db.select().from(classes).where(eq(classes.id, classId)).get(),
+
+    /** Of some classes those that are not put away. */
+    currentAmong: (classIds: Iterable<string>): string[] =>
+      db
+        .select({ id: classes.id })
+        .from(classes)
+        .where(and(inArray(classes.id, [...classIds]), isNull(classes.archivedAt)))
+        .all()
+        .map(({ id }) => id),
+
+    insert(row: typeof classes.$inferInsert, teacherId: string): void {
+      db.insert(classes).values(row).run();
+      db.insert(classTeachers).values({ classId: row.id, teacherId }).run();
     },
 
-    find(classId: string) {
-      return db
-        .select({ id: classes.id, name: classes.name, timeZone: classes.timeZone, locale: classes.locale })
-        .from(classes)
-        .where(eq(classes.id, classId))
-        .get();
-    },
+    /** Whoever has a code: the class it is of. */
+    findByCode: (joinCode: string) => db.select().from(classes).where(eq(classes.joinCode, joinCode)).get(),
 
     listStudents(classId: string) {
       return db
@@ -46,18 +82,84 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
           userName: users.userName,
           extraTime: classStudents.extraTime,
           groups: groupNames,
+          hasCard: sql`${signInCards.userId} is not null`.mapWith(Boolean),
         })
         .from(classStudents)
         .innerJoin(users, eq(users.id, classStudents.studentId))
+        .leftJoin(signInCards, eq(signInCards.userId, users.id))
         .where(eq(classStudents.classId, classId))
         .orderBy(asc(users.displayName))
         .all()
         .map((student) => ({ ...student, userName: student.userName ?? '', groups: readNames(student.groups) }));
     },
 
-    changeClass(classId: string, settings: ClassSettings): void {
-      db.update(classes).set(settings).where(eq(classes.id, classId)).run();
+    change(classId: string, changed: Partial<typeof classes.$inferInsert>): void {
+      if (Object.keys(changed).length > 0) db.update(classes).set(changed).where(eq(classes.id, classId)).run();
     },
+
+    /**
+     * Everybody besides the students of a class, in one statement: its teachers; who stands in, or will, for those whose
+     * days are over are history; who asks to be let in.
+     */
+    listOthers(classId: string, now: number) {
+      const rows = others.all({ classId, now }) as OtherRow[];
+      const person = ({ userId: id, displayName }: OtherRow) => ({ id, displayName });
+      return {
+        teachers: rows.filter(({ kind }) => kind === 'teaches').map(person),
+        substitutes: rows
+          .filter(({ kind }) => kind === 'standsIn')
+          .map(({ id, userId: teacherId, displayName, since, until }) => ({
+            id,
+            teacherId,
+            displayName,
+            since,
+            until,
+          })),
+        waiting: rows
+          .filter(({ kind }) => kind === 'waits')
+          .map((row) => ({ ...person(row), userName: row.userName, at: row.since })),
+      };
+    },
+
+    addTeacher(classId: string, teacherId: string): void {
+      db.insert(classTeachers).values({ classId, teacherId }).onConflictDoNothing().run();
+    },
+
+    removeTeacher(classId: string, teacherId: string): void {
+      db.delete(classTeachers)
+        .where(and(eq(classTeachers.classId, classId), eq(classTeachers.teacherId, teacherId)))
+        .run();
+    },
+
+    addSubstitute(row: typeof substitutions.$inferInsert): void {
+      db.insert(substitutions).values(row).run();
+    },
+
+    /** Ends it now; what they did in the meantime stays theirs. @returns who stood in */
+    endSubstitution(classId: string, id: string, now: number): string | undefined {
+      const place = and(eq(substitutions.id, id), eq(substitutions.classId, classId));
+      return db.update(substitutions).set({ until: now }).where(place).returning().get()?.teacherId;
+    },
+
+    addRequest(classId: string, studentId: string, at: number): void {
+      db.insert(joinRequests).values({ classId, studentId, at }).onConflictDoNothing().run();
+    },
+
+    /** @returns whether somebody asked */
+    removeRequest(classId: string, studentId: string): boolean {
+      const place = and(eq(joinRequests.classId, classId), eq(joinRequests.studentId, studentId));
+      return db.delete(joinRequests).where(place).run().changes > 0;
+    },
+
+    /** Whether somebody is in a class, or asks to be let into one. */
+    isAnywhere: (studentId: string): boolean =>
+      db
+        .select({ one: classStudents.classId })
+        .from(classStudents)
+        .where(eq(classStudents.studentId, studentId))
+        .limit(1)
+        .get() !== undefined ||
+      db.select().from(joinRequests).where(eq(joinRequests.studentId, studentId)).limit(1).get() !== undefined,
 
     /** @returns whether there is such a student in the class */
     setExtraTime(classId: string, studentId: string, extraTime: number): boolean {

@@ -1,6 +1,6 @@
 import { and, eq, inArray, notInArray, sql } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
-import { addressees, classStudents, groupMembers, groups } from '../../db/schema.ts';
+import { addressees, classes, classStudents, groupMembers, groups, joinRequests } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 
 export type Roster = ReturnType<typeof createRoster>;
@@ -53,19 +53,74 @@ export function createRoster({ db, clock, newId, bus, followStudent }: Options) 
       .run();
   };
 
-  const change = (classId: string, studentId: string, work: () => boolean): boolean => {
-    const followed = inTransaction(db, () => (work() ? followStudent(classId, studentId, clock()) : null));
-    if (!followed) return false;
-    bus.publish('rightsChanged', { userId: studentId });
-    for (const assignmentId of followed) bus.publish('recipientChanged', { assignmentId, studentId });
-    return true;
+  /** What a change comes to, for whoever is told of it after the commit. */
+  interface Followed {
+    readonly studentId: string;
+    readonly assignmentIds: readonly string[];
+  }
+
+  /** Inside a transaction: what was given follows the student, and the roster is a newer one. */
+  const follow = (classId: string, studentId: string): Followed => {
+    const assignmentIds = followStudent(classId, studentId, clock());
+    const place = eq(classes.id, classId);
+    db.update(classes)
+      .set({ rosterVersion: sql`${classes.rosterVersion} + 1` })
+      .where(place)
+      .run();
+    return { studentId, assignmentIds };
   };
 
+  const tell = ({ studentId, assignmentIds }: Followed) => {
+    bus.publish('rightsChanged', { userId: studentId });
+    for (const assignmentId of assignmentIds) bus.publish('recipientChanged', { assignmentId, studentId });
+  };
+
+  const change = (classId: string, studentId: string, work: () => boolean): boolean => {
+    const followed = inTransaction(db, () => (work() ? follow(classId, studentId) : null));
+    if (followed) later(() => tell(followed));
+    return followed !== null;
+  };
+
+  /** What is told once the changes of many are written; null outside of such. */
+  let waiting: (() => void)[] | null = null;
+  const later = (telling: () => void) => {
+    if (waiting) waiting.push(telling);
+    else telling();
+  };
+
+  const groupNamesOf = (classId: string, studentId: string): string[] =>
+    db
+      .select({ name: groups.name })
+      .from(groupMembers)
+      .innerJoin(groups, eq(groups.id, groupMembers.groupId))
+      .where(and(eq(groups.classId, classId), eq(groupMembers.studentId, studentId)))
+      .all()
+      .map(({ name }) => name);
+
   return {
+    /** Many changes in one transaction: all of them or none. Who watches is told when all of it is written. */
+    together<T>(work: () => T): T {
+      waiting = [];
+      try {
+        const result = inTransaction(db, work as () => never) as T;
+        const tellings = waiting;
+        waiting = null;
+        for (const telling of tellings) telling();
+        return result;
+      } finally {
+        waiting = null;
+      }
+    },
+
+    groupNamesOf,
+
+    /** Besides the groups they are in, where they are in the class already. */
     add(classId: string, studentId: string, groupNames: readonly string[] = []): void {
       change(classId, studentId, () => {
         db.insert(classStudents).values({ classId, studentId }).onConflictDoNothing().run();
-        putIntoGroups(classId, studentId, groupNames);
+        const request = and(eq(joinRequests.classId, classId), eq(joinRequests.studentId, studentId));
+        db.delete(joinRequests).where(request).run();
+        putIntoGroups(classId, studentId, [...new Set([...groupNamesOf(classId, studentId), ...groupNames])]);
         return true;
       });
     },

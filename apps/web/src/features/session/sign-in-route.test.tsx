@@ -5,8 +5,8 @@ import { show } from '../../test/page.tsx';
 import { Refusal, standIn } from '../../test/stand-in-server.ts';
 import { Component as SignInRoute } from './sign-in-route.tsx';
 
-const me = { id: 'imani', roles: ['student' as const], displayName: 'Imani', schoolName: 'Quillhaven School' };
-const nobody = { me: null, demo: false, now: 0 };
+const me = { id: 'imani', roles: ['student' as const], displayName: 'Imani', schoolName: 'Quillhaven School', waitingFor: [], isNew: false };
+const nobody = { me: null, demo: false, isEmpty: false, now: 0 };
 
 const fill = async (user: ReturnType<typeof show>['user']) => {
   await user.type(await screen.findByLabelText('E-mail or user name'), 'imani');

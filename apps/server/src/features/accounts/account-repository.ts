@@ -1,0 +1,125 @@
+import type { Role } from '@semita/core/contract';
+import type { KnownPerson } from '@semita/core/roster';
+import { and, eq, inArray, sql } from 'drizzle-orm';
+import { recipients, schools, userRoles, users } from '../../db/schema.ts';
+import type { Deps } from '../../deps.ts';
+import { Refused } from '../../http/refused.ts';
+
+export type AccountRepository = ReturnType<typeof createAccountRepository>;
+
+/** Somebody new. Teachers sign in by their e-mail, students by a user name; both in small letters. */
+export interface NewAccount {
+  readonly schoolId: string;
+  readonly displayName: string;
+  readonly email?: string;
+  readonly userName?: string;
+  /** Null for whom nobody has given a password yet. */
+  readonly passwordHash: string | null;
+  readonly roles: readonly Role[];
+}
+
+/** Accounts of people, and what they are at their school. */
+export function createAccountRepository({ db, clock, newId }: Pick<Deps, 'db' | 'clock' | 'newId'>) {
+  const findByUserName = (schoolId: string, userName: string) =>
+    db
+      .select({ id: users.id, displayName: users.displayName })
+      .from(users)
+      .where(and(eq(users.schoolId, schoolId), eq(users.userName, userName)))
+      .get();
+
+  return {
+    /**
+     * Makes an account; inside a transaction.
+     * @throws Refused userNameTaken, emailTaken within the school
+     */
+    add({ roles, ...account }: NewAccount): string {
+      const { schoolId, email, userName } = account;
+      if (userName !== undefined && findByUserName(schoolId, userName)) throw new Refused('userNameTaken');
+      const byEmail = and(eq(users.schoolId, schoolId), eq(users.email, email ?? ''));
+      if (email !== undefined && db.select({ id: users.id }).from(users).where(byEmail).get())
+        throw new Refused('emailTaken');
+      const id = newId();
+      db.insert(users)
+        .values({ id, ...account, createdAt: clock() })
+        .run();
+      for (const role of new Set(roles)) db.insert(userRoles).values({ userId: id, role }).run();
+      return id;
+    },
+
+    /** Whoever of a school signs in by a user name; only students do. */
+    findByUserName(schoolId: string, userName: string): KnownPerson | undefined {
+      const row = findByUserName(schoolId, userName);
+      return row && { ...row, isStudent: true };
+    },
+
+    find: (userId: string) =>
+      db
+        .select({ id: users.id, schoolId: users.schoolId, displayName: users.displayName, userName: users.userName })
+        .from(users)
+        .where(eq(users.id, userId))
+        .get(),
+
+    rename(userId: string, displayName: string): void {
+      db.update(users).set({ displayName }).where(eq(users.id, userId)).run();
+    },
+
+    setPassword(userId: string, passwordHash: string): void {
+      db.update(users).set({ passwordHash }).where(eq(users.id, userId)).run();
+    },
+
+    putAwayFirstSteps(userId: string): void {
+      db.update(users).set({ firstStepsPutAwayAt: clock() }).where(eq(users.id, userId)).run();
+    },
+
+    setRole(userId: string, role: Role, has: boolean): void {
+      if (has) db.insert(userRoles).values({ userId, role }).onConflictDoNothing().run();
+      else
+        db.delete(userRoles)
+          .where(and(eq(userRoles.userId, userId), eq(userRoles.role, role)))
+          .run();
+    },
+
+    /** Who teaches at a school or looks after it, by name. */
+    listStaff: (schoolId: string) =>
+      db
+        .select({
+          ...{ id: users.id, displayName: users.displayName, email: sql<string>`coalesce(${users.email}, '')` },
+          roles: sql`(select json_group_array(r.role) from user_roles r where r.user_id = ${users.id})`.mapWith(
+            (json: string) => JSON.parse(json) as Role[],
+          ),
+          classCount: sql<number>`(select count(*) from class_teachers t join classes c on c.id = t.class_id
+            where t.teacher_id = ${users.id} and c.archived_at is null)`,
+        })
+        .from(users)
+        .where(
+          and(
+            eq(users.schoolId, schoolId),
+            inArray(
+              users.id,
+              db
+                .select({ id: userRoles.userId })
+                .from(userRoles)
+                .where(inArray(userRoles.role, ['teacher', 'admin'])),
+            ),
+          ),
+        )
+        .orderBy(users.displayName)
+        .all(),
+
+    countStudents: (schoolId: string): number =>
+      db
+        .select({ count: sql<number>`count(*)` })
+        .from(users)
+        .innerJoin(userRoles, and(eq(userRoles.userId, users.id), eq(userRoles.role, 'student')))
+        .where(eq(users.schoolId, schoolId))
+        .get()?.count ?? 0,
+
+    hasSchool: (): boolean => db.select({ id: schools.id }).from(schools).limit(1).get() !== undefined,
+
+    /** Takes away an account that nobody has done anything with: nothing was ever given to them. */
+    removeIfUnused(userId: string): void {
+      const isRecipient = db.select().from(recipients).where(eq(recipients.studentId, userId)).limit(1).get();
+      if (!isRecipient) db.delete(users).where(eq(users.id, userId)).run();
+    },
+  };
+}

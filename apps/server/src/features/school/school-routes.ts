@@ -1,0 +1,51 @@
+import type { Handlers } from '../../http/serve-route.ts';
+import type { Enter } from '../accounts/account-routes.ts';
+import type { Invitations } from './invitations.ts';
+import type { SchoolService } from './school-service.ts';
+import type { SetUp } from './set-up.ts';
+
+type Names =
+  | 'setUpSchool'
+  | 'readSchool'
+  | 'changeSchool'
+  | 'setTeacherCode'
+  | 'changeRoles'
+  | 'invite'
+  | 'revokeInvitation'
+  | 'lookAtInvitation'
+  | 'acceptInvitation'
+  | 'listColleagues';
+
+interface Options {
+  readonly school: SchoolService;
+  readonly setUp: SetUp;
+  readonly invitations: Invitations;
+  readonly enter: Enter;
+}
+
+export function schoolHandlers({ school, setUp, invitations, enter }: Options): Pick<Handlers, Names> {
+  return {
+    setUpSchool: async ({ body, req, res }) => enter(req, res, await setUp.run(body, req.ip ?? '')),
+    readSchool: ({ actor }) => school.read(actor),
+    changeSchool: ({ actor, body }) => {
+      school.change(actor, body);
+      return undefined;
+    },
+    setTeacherCode: ({ actor, body }) => {
+      school.setTeacherCode(actor, body.isOn);
+      return undefined;
+    },
+    changeRoles: ({ actor, body: { userId, isAdmin } }) => {
+      school.setAdmin(actor, userId, isAdmin);
+      return undefined;
+    },
+    invite: ({ actor, body }) => invitations.invite(actor, body),
+    revokeInvitation: ({ params }) => {
+      invitations.revoke(params.invitationId);
+      return undefined;
+    },
+    lookAtInvitation: ({ body, req }) => invitations.look(body.token, req.ip ?? ''),
+    acceptInvitation: async ({ body, req, res }) => enter(req, res, await invitations.accept(body, req.ip ?? '')),
+    listColleagues: ({ actor }) => school.listColleagues(actor),
+  };
+}

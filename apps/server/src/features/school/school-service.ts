@@ -1,0 +1,66 @@
+import { randomInt } from 'node:crypto';
+import type { School, SchoolSettings } from '@semita/core/contract';
+import { makeJoinCode, showJoinCode } from '@semita/core/roster';
+import { eq } from 'drizzle-orm';
+import { schools } from '../../db/schema.ts';
+import type { Deps } from '../../deps.ts';
+import { found, Refused } from '../../http/refused.ts';
+import type { AccountRepository } from '../accounts/account-repository.ts';
+import type { SecurityLog } from '../accounts/security-log.ts';
+import type { Actor } from '../accounts/session-service.ts';
+import type { Invitations } from './invitations.ts';
+
+export type SchoolService = ReturnType<typeof createSchoolService>;
+
+interface Options extends Pick<Deps, 'db' | 'bus'> {
+  readonly accounts: AccountRepository;
+  readonly invitations: Pick<Invitations, 'list'>;
+  readonly security: SecurityLog;
+}
+
+/** A school, for whoever looks after it. */
+export function createSchoolService({ db, bus, accounts, invitations, security }: Options) {
+  const get = (schoolId: string) => found(db.select().from(schools).where(eq(schools.id, schoolId)).get());
+  return {
+    get,
+
+    read({ schoolId }: Actor): School {
+      const { name, timeZone, locale, teacherCode } = get(schoolId);
+      return {
+        ...{ name, timeZone, locale, teacherCode: teacherCode && showJoinCode(teacherCode) },
+        staff: accounts.listStaff(schoolId),
+        studentCount: accounts.countStudents(schoolId),
+        invitations: invitations.list(schoolId),
+      };
+    },
+
+    change({ schoolId }: Actor, settings: SchoolSettings): void {
+      if (Object.keys(settings).length > 0) db.update(schools).set(settings).where(eq(schools.id, schoolId)).run();
+    },
+
+    setTeacherCode({ schoolId }: Actor, isOn: boolean): void {
+      const teacherCode = isOn ? makeJoinCode(randomInt) : null;
+      db.update(schools).set({ teacherCode }).where(eq(schools.id, schoolId)).run();
+    },
+
+    /** @throws Refused notFound for whom is not staff of the school; lastAdmin when nobody would look after it */
+    setAdmin(actor: Actor, userId: string, isAdmin: boolean): void {
+      const staff = accounts.listStaff(actor.schoolId);
+      const person = found(staff.find(({ id }) => id === userId));
+      const others = staff.filter(({ id, roles }) => id !== userId && roles.includes('admin'));
+      if (!isAdmin && others.length === 0) throw new Refused('lastAdmin');
+      // Somebody who only looks after the school would be nothing any more.
+      if (!isAdmin && !person.roles.includes('teacher')) accounts.setRole(userId, 'teacher', true);
+      accounts.setRole(userId, 'admin', isAdmin);
+      security.record('rolesChanged', userId, isAdmin ? 'admin' : 'notAdmin');
+      bus.publish('rightsChanged', { userId });
+    },
+
+    /** Teachers of the school but the asker. */
+    listColleagues: (actor: Actor) =>
+      accounts
+        .listStaff(actor.schoolId)
+        .filter(({ id, roles }) => id !== actor.id && roles.includes('teacher'))
+        .map(({ id, displayName }) => ({ id, displayName })),
+  };
+}

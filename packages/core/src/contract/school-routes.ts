@@ -1,0 +1,43 @@
+import * as v from 'valibot';
+import { meSchema } from './account-schemas.ts';
+import { token } from './base-schemas.ts';
+import { route } from './route.ts';
+import { routePaths } from './route-paths.ts';
+import {
+  acceptInvitationSchema,
+  changeRolesSchema,
+  heldInvitationSchema,
+  invitationSchema,
+  inviteSchema,
+  schoolSchema,
+  schoolSettingsSchema,
+} from './school-schemas.ts';
+
+/** Doors for whoever looks after a school, and for teachers who come to it. */
+export const schoolRoutes = {
+  readSchool: route(...routePaths.readSchool, 'admin', { output: schoolSchema }),
+  changeSchool: route(...routePaths.changeSchool, 'admin', { body: schoolSettingsSchema }),
+  /** Turns the code that lets teachers in on, with a new code, or off. */
+  setTeacherCode: route(...routePaths.setTeacherCode, 'admin', { body: v.object({ isOn: v.boolean() }) }),
+  changeRoles: route(...routePaths.changeRoles, 'admin', { body: changeRolesSchema }),
+  /** Answers with what the link holds, this once. */
+  invite: route(...routePaths.invite, 'admin', {
+    body: inviteSchema,
+    output: v.object({ invitation: invitationSchema, token: v.string() }),
+  }),
+  revokeInvitation: route(...routePaths.revokeInvitation, 'admin'),
+  lookAtInvitation: route(...routePaths.lookAtInvitation, 'anyone', {
+    bodyLimit: 2_000,
+    body: v.object({ token }),
+    output: heldInvitationSchema,
+  }),
+  acceptInvitation: route(...routePaths.acceptInvitation, 'anyone', {
+    bodyLimit: 10_000,
+    body: acceptInvitationSchema,
+    output: meSchema,
+  }),
+  /** Teachers of the school, to teach a class with or to be stood in by. */
+  listColleagues: route(...routePaths.listColleagues, 'teacher', {
+    output: v.array(v.object({ id: v.string(), displayName: v.string() })),
+  }),
+} as const;

@@ -1,0 +1,30 @@
+/** The longest name that is kept, in characters. */
+export const longestPersonName = 100;
+
+/** Direction marks that could turn the words beside a name around (Unicode bidirectional controls, UAX #9), and what cannot be seen. */
+const unseen = /[\p{Cc}\p{Cf}\p{Co}\p{Cn}]/gu;
+
+/**
+ * A name as it is kept: one line, single spaces, composed letters, nothing that cannot be seen but what joins letters of
+ * one sign or script. At most one hundred characters, never cut inside one.
+ * @returns empty where nothing is left of it
+ */
+export function tidyPersonName(text: string): string {
+  const seen = text
+    .replace(/\s+/g, ' ')
+    .replace(unseen, (sign) => (sign === '\u200d' || sign === '\u200c' ? sign : ''));
+  const plain = seen.replace(/ {2,}/g, ' ').trim().normalize('NFC');
+  const signs = Array.from(
+    new Intl.Segmenter('en', { granularity: 'grapheme' }).segment(plain),
+    ({ segment }) => segment,
+  );
+  let kept = '';
+  for (const sign of signs) {
+    if (kept.length + sign.length > longestPersonName) break;
+    kept += sign;
+  }
+  return /[\p{L}\p{N}\p{S}]/u.test(kept) ? kept.trim() : '';
+}
+
+/** Whether two names are the same to whoever reads them: capitals, and how letters are made, do not matter. */
+export const nameKey = (name: string): string => tidyPersonName(name).toLowerCase();
