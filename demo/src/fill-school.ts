@@ -19,12 +19,16 @@ import { chooseLesson } from './choose-lesson.ts';
 import { notebookLesson } from './notebook-lesson.ts';
 import { paperBridgeLesson } from './paper-bridge-lesson.ts';
 import {
+  admin,
   amber,
   amberStudents,
   cobalt,
   cobaltStudents,
+  coTeacher,
   demoPassword,
+  newcomer,
   schoolName,
+  substitute,
   teacher,
   timeZone,
   userNameOf,
@@ -69,6 +73,8 @@ const studentActor = (displayName: string): Actor => ({
 /** Whom a visitor can enter as, and what they will find. */
 export const demoPeople: readonly DemoPerson[] = [
   { id: teacher.id, story: 'teaches 8 Amber and 8 Cobalt' },
+  { id: substitute.id, story: 'stands in for 8 Cobalt these days' },
+  { id: admin.id, story: 'looks after the school' },
   { id: studentIdOf('Tuva Marchetti-Bui'), story: 'has not begun' },
   { id: studentIdOf('Kofi Brannström'), story: 'is in the middle' },
   { id: studentIdOf('Leilani Draganov'), story: 'is stuck at a question' },
@@ -106,8 +112,24 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   await walkAll(stage, chooseAssignment, cobaltStudents, chooseManner);
   await giveNotebook(stage);
   await planTest(stage, itemIdOf);
+  await askToJoin(stage);
   deps.db.$client.pragma('synchronous = FULL');
   clock.now = stage.today;
+}
+
+/** Others who have to do with her classes: a colleague beside her, one who stands in, and a student who asks to be let in. */
+async function askToJoin({ services, clock, today }: Stage): Promise<void> {
+  clock.now = today - day;
+  const { classes, joining } = services;
+  classes.addTeacher(adaeze, amber.id, coTeacher.id);
+  const dayOf = (instant: number) => toLocal(instant, timeZone).slice(0, 10);
+  classes.addSubstitute(adaeze, cobalt.id, {
+    ...{ teacherId: substitute.id, from: dayOf(today - day), until: dayOf(today + 2 * day) },
+  });
+  classes.change(amber.id, { joining: 'asks' });
+  const { joinCode } = classes.read(adaeze, amber.id);
+  const account = { displayName: newcomer, userName: userNameOf(newcomer), password: demoPassword };
+  await joining.joinAsNew({ code: joinCode ?? '', ...account }, '');
 }
 
 /** Groups of a class, by a student's place in the roster. */
@@ -122,13 +144,19 @@ async function addPeople({ deps, services, clock }: Stage): Promise<void> {
     { ...cobalt, students: cobaltStudents },
   ];
   inTransaction(db, () => {
-    db.insert(tables.schools).values({ id: schoolId, name: schoolName }).run();
-    db.insert(tables.users)
-      .values({ ...base, ...teacher })
-      .run();
-    db.insert(tables.userRoles).values({ userId: teacher.id, role: 'teacher' }).run();
-    for (const { id: classId, name, students } of rosters) {
-      db.insert(tables.classes).values({ id: classId, schoolId, name, timeZone }).run();
+    db.insert(tables.schools).values({ id: schoolId, name: schoolName, timeZone }).run();
+    for (const person of [teacher, coTeacher, substitute, admin]) {
+      db.insert(tables.users)
+        .values({ ...base, ...person, firstStepsPutAwayAt: clock.now })
+        .run();
+      const role = person === admin ? 'admin' : 'teacher';
+      db.insert(tables.userRoles).values({ userId: person.id, role }).run();
+    }
+    for (const { students, ...one } of rosters) {
+      const classId = one.id;
+      db.insert(tables.classes)
+        .values({ ...one, schoolId, timeZone })
+        .run();
       db.insert(tables.classTeachers).values({ classId, teacherId: teacher.id }).run();
       for (const [index, displayName] of students.entries()) {
         const studentId = studentIdOf(displayName);

@@ -53,4 +53,5 @@ UPDATE `schools` SET `time_zone` = coalesce((SELECT c.`time_zone` FROM `classes`
 UPDATE `schools` SET `locale` = coalesce((SELECT c.`locale` FROM `classes` c WHERE c.`school_id` = `schools`.`id` ORDER BY c.`rowid` LIMIT 1), 'en');--> statement-breakpoint
 UPDATE `classes` SET
   `shape` = CASE (`rowid` - 1) % 6 WHEN 0 THEN 'tile' WHEN 1 THEN 'arch' WHEN 2 THEN 'pennant' WHEN 3 THEN 'hexagon' WHEN 4 THEN 'leaf' ELSE 'shield' END,
-  `colour` = CASE (`rowid` - 1) % 6 WHEN 0 THEN 'aubergine' WHEN 1 THEN 'marigold' WHEN 2 THEN 'spruce' WHEN 3 THEN 'slate' WHEN 4 THEN 'brick' ELSE 'ink' END;
+  `colour` = CASE (`rowid` - 1) % 6 WHEN 0 THEN 'aubergine' WHEN 1 THEN 'marigold' WHEN 2 THEN 'spruce' WHEN 3 THEN 'slate' WHEN 4 THEN 'brick' ELSE 'ink' END;--> statement-breakpoint
+UPDATE `users` SET `first_steps_put_away_at` = `created_at`;

@@ -10,6 +10,10 @@ export const router = createBrowserRouter([
     hydrateFallbackElement: <Loading />,
     children: [
       { index: true, element: <HomeRoute /> },
+      { path: 'set-up', lazy: () => import('./features/arriving/set-up-route.tsx') },
+      { path: 'invitation', lazy: () => import('./features/arriving/invitation-route.tsx') },
+      { path: 'join/:code?', lazy: () => import('./features/arriving/join-route.tsx') },
+      { path: 'card', lazy: () => import('./features/arriving/card-route.tsx') },
       { path: 'sign-in', lazy: () => import('./features/session/sign-in-route.tsx') },
       {
         lazy: () => import('./features/todo/student-frame.tsx'),
@@ -27,7 +31,15 @@ export const router = createBrowserRouter([
           { path: 'shelf', lazy: () => import('./features/shelf/shelf-route.tsx') },
           { path: 'shelf/questions', lazy: () => import('./features/bank-shelf/bank-route.tsx') },
           { path: 'classes', lazy: () => import('./features/classes/classes-route.tsx') },
-          { path: 'classes/:classId', lazy: () => import('./features/classes/class-route.tsx') },
+          {
+            path: 'classes/:classId',
+            lazy: () => import('./features/classes/class-frame.tsx'),
+            children: [
+              { index: true, lazy: () => import('./features/classes/students-route.tsx') },
+              { path: 'given', lazy: () => import('./features/classes/given-route.tsx') },
+              { path: 'settings', lazy: () => import('./features/classes/settings-route.tsx') },
+            ],
+          },
           { path: 'lessons/:lessonId', lazy: () => import('./features/desk/desk-route.tsx') },
           { path: 'lessons/:lessonId/print', lazy: () => import('./features/print/print-route.tsx') },
           { path: 'slides/:materialId', lazy: () => import('./features/slides/slides-route.tsx') },
@@ -36,6 +48,10 @@ export const router = createBrowserRouter([
           { path: 'assignments/:assignmentId/marking', lazy: () => import('./features/marking/marking-route.tsx') },
           { path: 'assignments/:assignmentId/terms', lazy: () => import('./features/assigning/terms-route.tsx') },
         ],
+      },
+      {
+        lazy: () => import('./features/school/school-frame.tsx'),
+        children: [{ path: 'school', lazy: () => import('./features/school/school-route.tsx') }],
       },
       { path: 'lessons/:lessonId/rehearse', lazy: () => import('./features/walk/rehearse-route.tsx') },
       // For developers: not in what is built.

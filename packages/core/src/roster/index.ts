@@ -21,6 +21,7 @@ export {
   type TableReading,
 } from './people-table.ts';
 export { longestPersonName, tidyPersonName } from './person-name.ts';
+export { type GroupSizes, randomGroups } from './random-groups.ts';
 export {
   type KnownPerson,
   type PlannedRow,

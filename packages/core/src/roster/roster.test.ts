@@ -11,6 +11,7 @@ import {
   showJoinCode,
 } from './join-code.ts';
 import { tidyPersonName } from './person-name.ts';
+import { randomGroups } from './random-groups.ts';
 import { isUserName, longestUserName, userNameFor } from './user-name.ts';
 
 /** Small whole numbers one after the other, as a source of chance whose results can be foreseen. */
@@ -154,4 +155,30 @@ describe('names of people', () => {
     ['👩‍🏫', '👩‍🏫'],
     ['Zoe\u0308', 'Zoë'],
   ])('%j is kept as %j', (text, kept) => expect(tidyPersonName(text)).toBe(kept));
+});
+
+describe('groups at random', () => {
+  test.each([
+    [10, { count: 3 }, [4, 3, 3]],
+    [10, { size: 3 }, [4, 3, 3]],
+    [11, { size: 3 }, [3, 3, 3, 2]],
+    [2, { count: 5 }, [1, 1]],
+    [5, { size: 50 }, [5]],
+    [0, { count: 3 }, []],
+  ])('%d people, %o: %o', (people, sizes, expected) => {
+    const ids = Array.from({ length: people }, (_, index) => index);
+    const groups = randomGroups(ids, sizes, counting(7));
+    expect(groups.map((group) => group.length)).toEqual(expected);
+    expect(groups.flat().toSorted((a, b) => a - b)).toEqual(ids);
+  });
+
+  test('everybody is as likely to be in any of them', () => {
+    const random = counting(11);
+    const met = [0, 0, 0];
+    for (let time = 0; time < 3_000; time += 1)
+      for (const [group, ids] of randomGroups([0, 1, 2, 3, 4, 5], { count: 3 }, random).entries())
+        if (ids.includes(0)) met[group] = (met[group] ?? 0) + 1;
+    // A binomial of 3,000 and one third has a standard deviation of 26: five of them.
+    for (const count of met) expect(Math.abs(count - 1_000)).toBeLessThan(130);
+  });
 });

@@ -1,5 +1,11 @@
-import { queryOptions } from '@tanstack/react-query';
+import type { OutputOf, routes } from '@semita/core/contract';
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
+import { errorWords } from '../../ui/notice.tsx';
+
+export type ClassView = OutputOf<(typeof routes)['readClass']>;
+export type ClassStudent = ClassView['students'][number];
 
 export const classesOptions = () => queryOptions({ queryKey: ['classes'], queryFn: () => call('listClasses', {}) });
 
@@ -8,3 +14,22 @@ export const groupsOptions = () =>
 
 export const classOptions = (classId: string) =>
   queryOptions({ queryKey: ['classes', classId], queryFn: () => call('readClass', { params: { classId } }) });
+
+export const colleaguesOptions = () =>
+  queryOptions({ queryKey: ['colleagues'], queryFn: () => call('listColleagues', {}) });
+
+/** Changes something of a class, and shows it, and the list of classes, as they are then. */
+export function useClassChange<Input, Output>(
+  change: (input: Input) => Promise<Output>,
+  done?: (output: Output, input: Input) => void,
+) {
+  const queryClient = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: async (output, input) => {
+      done?.(output, input);
+      await queryClient.invalidateQueries({ queryKey: classesOptions().queryKey });
+    },
+    onError: (error) => toast.error(errorWords(error)),
+  });
+}

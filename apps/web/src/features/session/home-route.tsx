@@ -1,3 +1,4 @@
+import type { Me } from '@semita/core/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Navigate } from 'react-router';
 import { ErrorNotice, Loading } from '../../ui/notice.tsx';
@@ -9,6 +10,11 @@ export function HomeRoute() {
   if (session.isError) return <ErrorNotice error={session.error} onRetry={() => void session.refetch()} />;
   if (!session.data) return <Loading />;
   const { me } = session.data;
-  const to = !me ? '/sign-in' : me.roles.includes('teacher') ? '/today' : '/to-do';
-  return <Navigate to={to} replace />;
+  return <Navigate to={beginningOf(me)} replace />;
+}
+
+function beginningOf(me: Me | null): string {
+  if (!me) return '/sign-in';
+  if (me.roles.includes('teacher')) return '/today';
+  return me.roles.includes('admin') ? '/school' : '/to-do';
 }

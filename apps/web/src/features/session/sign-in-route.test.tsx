@@ -5,7 +5,14 @@ import { show } from '../../test/page.tsx';
 import { Refusal, standIn } from '../../test/stand-in-server.ts';
 import { Component as SignInRoute } from './sign-in-route.tsx';
 
-const me = { id: 'imani', roles: ['student' as const], displayName: 'Imani', schoolName: 'Quillhaven School', waitingFor: [], isNew: false };
+const me = {
+  id: 'imani',
+  roles: ['student' as const],
+  displayName: 'Imani',
+  schoolName: 'Quillhaven School',
+  waitingFor: [],
+  isNew: false,
+};
 const nobody = { me: null, demo: false, isEmpty: false, now: 0 };
 
 const fill = async (user: ReturnType<typeof show>['user']) => {

@@ -1,15 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowRight } from 'lucide-react';
-import { useState } from 'react';
-import { useForm } from 'react-hook-form';
-import { Navigate } from 'react-router';
-import { ApiError } from '../../api/api-error.ts';
+import { Link, Navigate } from 'react-router';
 import { call } from '../../api/client.ts';
-import { Button } from '../../ui/button.tsx';
-import { Field, Select, TextInput } from '../../ui/field.tsx';
-import { ErrorNotice, Loading } from '../../ui/notice.tsx';
+import { Loading, Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { demoPeopleOptions, sessionOptions } from './queries.ts';
+import { SignInForm } from './sign-in-form.tsx';
 
 export function Component() {
   const session = useQuery(sessionOptions());
@@ -23,78 +19,34 @@ export function Component() {
           <h1 className="text-36">{t('app.name')}</h1>
           <p className="text-18 text-quiet">{t('signIn.tagline')}</p>
         </div>
-        <SignInForm />
+        {session.data?.isEmpty ? <Notice title={t('signIn.emptyTitle')}>{t('signIn.empty')}</Notice> : <Ways />}
       </section>
       {session.data?.demo && <DemoDoor />}
     </main>
   );
 }
 
+/** By name and password, by a card, or by the code of a class. */
+function Ways() {
+  const enter = useEnter();
+  return (
+    <>
+      <SignInForm onDone={enter} />
+      <p className="flex flex-wrap gap-x-6 gap-y-2 text-14">
+        <Link to="/card" className="text-main hover:underline">
+          {t('signIn.card')}
+        </Link>
+        <Link to="/join" className="text-main hover:underline">
+          {t('signIn.code')}
+        </Link>
+      </p>
+    </>
+  );
+}
+
 function useEnter() {
   const queryClient = useQueryClient();
   return () => queryClient.invalidateQueries(sessionOptions());
-}
-
-interface SignIn {
-  name: string;
-  password: string;
-  school?: string;
-}
-
-function SignInForm() {
-  const enter = useEnter();
-  const form = useForm<SignIn>({
-    defaultValues: { name: '', password: '' },
-  });
-  const signIn = useMutation({
-    mutationFn: (body: SignIn) => call('signIn', { body }),
-    onSuccess: enter,
-  });
-  const { errors } = form.formState;
-  const schools = schoolsOf(signIn.error);
-  const [asked, setAsked] = useState<readonly string[]>([]);
-  if (schools.length > 0 && asked !== schools) setAsked(schools);
-  return (
-    <form noValidate className="grid gap-4" onSubmit={form.handleSubmit((values) => signIn.mutate(values))}>
-      {signIn.isError && <ErrorNotice error={signIn.error} />}
-      <Field label={t('signIn.name')} help={t('signIn.nameHelp')} error={errors.name && t('signIn.nameMissing')}>
-        {(ids) => (
-          <TextInput
-            {...ids}
-            {...form.register('name', { required: true })}
-            autoComplete="username"
-            autoCapitalize="none"
-            className="h-11"
-          />
-        )}
-      </Field>
-      <Field label={t('signIn.password')} error={errors.password && t('signIn.passwordMissing')}>
-        {(ids) => (
-          <TextInput
-            {...ids}
-            {...form.register('password', { required: true })}
-            type="password"
-            autoComplete="current-password"
-            className="h-11"
-          />
-        )}
-      </Field>
-      {asked.length > 0 && (
-        <Field label={t('signIn.school')}>
-          {(ids) => (
-            <Select {...ids} {...form.register('school')} className="h-11 w-full">
-              {asked.map((name) => (
-                <option key={name}>{name}</option>
-              ))}
-            </Select>
-          )}
-        </Field>
-      )}
-      <Button look="main" size="roomy" type="submit" disabled={signIn.isPending}>
-        {t('signIn.submit')}
-      </Button>
-    </form>
-  );
 }
 
 function DemoDoor() {
@@ -135,11 +87,3 @@ function DemoDoor() {
     </section>
   );
 }
-
-/** The schools among which somebody has to say theirs; none where that is not what is missing. */
-function schoolsOf(error: unknown): readonly string[] {
-  if (!(error instanceof ApiError) || error.code !== 'schoolNeeded') return noSchools;
-  return (error.detail as { readonly schools: readonly string[] }).schools;
-}
-
-const noSchools: readonly string[] = [];

@@ -6,6 +6,7 @@ export const todayWords = {
     today: 'Today',
     shelf: 'Shelf',
     classes: 'Classes',
+    school: 'School',
   },
   today: {
     title: 'Today',

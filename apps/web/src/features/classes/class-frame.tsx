@@ -1,0 +1,57 @@
+import { useQuery } from '@tanstack/react-query';
+import { NavLink, Outlet, useOutletContext, useParams } from 'react-router';
+import { ClassMark } from '../../ui/class-mark.tsx';
+import { joinClasses } from '../../ui/join-classes.ts';
+import { Notice } from '../../ui/notice.tsx';
+import { QueryView } from '../../ui/query-view.tsx';
+import { t } from '../../words/words.ts';
+import { type ClassView, classOptions } from './queries.ts';
+import './words.ts';
+
+/** Head and tabs of a class. */
+export function Component() {
+  const { classId = '' } = useParams();
+  const query = useQuery(classOptions(classId));
+  const tab = ({ isActive }: { isActive: boolean }) =>
+    joinClasses(
+      'border-b-2 px-1 py-2 text-14 font-medium',
+      isActive ? 'border-main text-main' : 'border-transparent text-quiet hover:text-ink',
+    );
+  return (
+    <QueryView isPage query={query}>
+      {(one) => (
+        <>
+          <div className="border-b border-line bg-card px-5 pt-4 print:hidden">
+            <div className="mx-auto grid w-full max-w-6xl gap-1">
+              <div className="flex items-center gap-3">
+                <ClassMark {...one} />
+                <h1 className="min-w-0 grow text-22 [overflow-wrap:anywhere]">{one.name}</h1>
+              </div>
+              <nav aria-label={one.name} className="flex gap-5">
+                <NavLink end to={`/classes/${classId}`} className={tab}>
+                  {t('classes.studentsTitle')} ({one.students.length})
+                </NavLink>
+                <NavLink to={`/classes/${classId}/given`} className={tab}>
+                  {t('classes.given')} ({one.assignments.length})
+                </NavLink>
+                {one.runs && (
+                  <NavLink to={`/classes/${classId}/settings`} className={tab}>
+                    {t('classes.settings')}
+                  </NavLink>
+                )}
+              </nav>
+            </div>
+          </div>
+          <div className="mx-auto grid w-full max-w-6xl content-start gap-6 px-5 py-6 print:max-w-none print:p-0">
+            {one.isArchived && <Notice tone="attention">{t('classes.isPutAway')}</Notice>}
+            {!one.runs && <Notice>{t('classes.youStandIn')}</Notice>}
+            <Outlet context={one} />
+          </div>
+        </>
+      )}
+    </QueryView>
+  );
+}
+
+/** The class whose page stands around. */
+export const useClass = () => useOutletContext<ClassView>();
