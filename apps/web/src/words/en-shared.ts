@@ -38,7 +38,7 @@ export const enShared = {
     emptyTitle: 'There is no school here yet',
     empty: 'Open the address that the server printed when it started, and set the school up.',
     demoTitle: 'Look around the demo school',
-    demoTeachers: 'As a teacher',
+    demoTeachers: 'As one of the staff',
     demoStudents: 'As a student',
     tagline: 'Films and texts become lessons that stop where thinking should happen.',
   },

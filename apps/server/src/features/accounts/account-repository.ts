@@ -84,11 +84,11 @@ export function createAccountRepository({ db, clock, newId }: Pick<Deps, 'db' | 
       db
         .select({
           ...{ id: users.id, displayName: users.displayName, email: sql<string>`coalesce(${users.email}, '')` },
-          roles: sql`(select json_group_array(r.role) from user_roles r where r.user_id = ${users.id})`.mapWith(
+          roles: sql`(select json_group_array(r.role) from user_roles r where r.user_id = users.id)`.mapWith(
             (json: string) => JSON.parse(json) as Role[],
           ),
           classCount: sql<number>`(select count(*) from class_teachers t join classes c on c.id = t.class_id
-            where t.teacher_id = ${users.id} and c.archived_at is null)`,
+            where t.teacher_id = users.id and c.archived_at is null)`,
         })
         .from(users)
         .where(

@@ -33,6 +33,11 @@ test('a class is made on the clock of the school, with a mark that no other of t
     all.length,
   );
   expect((await adaeze.ask('POST', '/api/classes', { name: ' ' })).status).toBe(422);
+  school.addPerson('keeper', 'quillhaven', 'admin');
+  const { staff } = (await school.as('keeper').ask('GET', '/api/school')).body;
+  expect(Object.fromEntries(staff.map((one: { id: string; classCount: number }) => [one.id, one.classCount]))).toEqual({
+    ...{ adaeze: 2, bruno: 1, keeper: 0 },
+  });
 });
 
 test('a class is renamed, set on another clock, put away and brought back', async () => {

@@ -79,7 +79,7 @@ function SetUpForm({ secret }: { readonly secret: string }) {
             />
           )}
         </Field>
-        <div className="grid gap-4 sm:grid-cols-2">
+        <div className="grid items-start gap-4 sm:grid-cols-2">
           <Field label={t('arriving.timeZone')} help={t('arriving.timeZoneHelp')}>
             {(ids) => (
               <TimeZoneSelect {...ids} current={timeZone} className="h-11 w-full" {...form.register('timeZone')} />

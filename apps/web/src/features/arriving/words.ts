@@ -17,7 +17,7 @@ export const arrivingWords = {
     userNameHelp: 'You sign in with it. Letters, digits and dots, no spaces.',
     userNameMissing: 'Enter a user name without spaces.',
     setUpTitle: 'Set up your school',
-    setUpIntro: 'Four things, and you are in. All of it can be changed later.',
+    setUpIntro: 'Name the school and say who you are. All of it can be changed later.',
     schoolPart: 'The school',
     youPart: 'You',
     schoolName: 'Name of the school',

@@ -21,8 +21,8 @@ export function Component() {
     <QueryView isPage query={query}>
       {(one) => (
         <>
-          <div className="border-b border-line bg-card px-5 pt-4 print:hidden">
-            <div className="mx-auto grid w-full max-w-6xl gap-1">
+          <div className="border-b border-line bg-card pt-4 print:hidden">
+            <div className="mx-auto grid w-full max-w-6xl gap-1 px-5">
               <div className="flex items-center gap-3">
                 <ClassMark {...one} />
                 <h1 className="min-w-0 grow text-22 [overflow-wrap:anywhere]">{one.name}</h1>

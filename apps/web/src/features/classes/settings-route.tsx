@@ -27,11 +27,15 @@ export function Component() {
   );
   return (
     <div className="grid items-start gap-6 lg:grid-cols-2">
-      <Appearance of={one} change={change.mutate} />
-      <JoinPanel of={one} />
-      <Teachers of={one} />
-      <Substitutes of={one} />
-      <Archive of={one} />
+      <div className="grid gap-6">
+        <Appearance of={one} change={change.mutate} />
+        <Archive of={one} />
+      </div>
+      <div className="grid gap-6">
+        <JoinPanel of={one} />
+        <Teachers of={one} />
+        <Substitutes of={one} />
+      </div>
     </div>
   );
 }
@@ -75,7 +79,7 @@ function Appearance({ of: { name, shape, colour, timeZone, locale }, change }: P
         draw={(one) => <ClassMark name={name} shape={shape} colour={one} />}
         onChoose={(one) => change({ colour: one })}
       />
-      <div className="grid gap-4 sm:grid-cols-2">
+      <div className="grid items-start gap-4 sm:grid-cols-2">
         <Field label={t('classes.timeZone')} help={t('classes.timeZoneHelp')}>
           {(ids) => (
             <TimeZoneSelect

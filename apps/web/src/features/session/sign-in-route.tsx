@@ -56,7 +56,8 @@ function DemoDoor() {
     mutationFn: (personId: string) => call('enterDemo', { body: { personId } }),
     onSuccess: enter,
   });
-  const group = (role: 'teacher' | 'student') => (people.data ?? []).filter((person) => person.roles.includes(role));
+  const group = (role: 'teacher' | 'student') =>
+    (people.data ?? []).filter((person) => person.roles.includes('student') === (role === 'student'));
   return (
     <section aria-labelledby="demo" className="grid content-start gap-5 rounded-card border border-line bg-card p-6">
       <h2 id="demo" className="text-22">

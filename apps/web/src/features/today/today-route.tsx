@@ -21,16 +21,25 @@ export function Component() {
   return (
     <Page title={t('today.title')}>
       <QueryView query={assignments}>
-        {(all) => (
-          <>
-            <Section title={t('today.needs')}>
-              <NeedsList assignments={all} />
-            </Section>
-            <Section title={t('today.running')}>
-              {all.length > 0 ? <AssignmentList assignments={all} /> : <EmptyPlace title={t('today.noAssignments')} />}
-            </Section>
-          </>
-        )}
+        {(all) =>
+          all.length === 0 ? (
+            <EmptyPlace title={t('today.noAssignments')}>
+              <p className="max-w-md text-quiet">{t('today.noAssignmentsHelp')}</p>
+              <Link to="/shelf" className={buttonStyle()}>
+                {t('today.toShelf')}
+              </Link>
+            </EmptyPlace>
+          ) : (
+            <>
+              <Section title={t('today.needs')}>
+                <NeedsList assignments={all} />
+              </Section>
+              <Section title={t('today.running')}>
+                <AssignmentList assignments={all} />
+              </Section>
+            </>
+          )
+        }
       </QueryView>
       <QueryView query={lessons}>
         {(all) => {

@@ -17,6 +17,8 @@ export const todayWords = {
     drafts: 'Drafts to continue',
     nothing: 'Nothing needs you right now',
     noAssignments: 'Nothing given out yet',
+    noAssignmentsHelp: 'Lessons you assign appear here, with whom to help and what to mark.',
+    toShelf: 'Go to the shelf',
     goOn: 'Go on',
   },
 } as const;

@@ -10,6 +10,7 @@ import { t } from '../../words/words.ts';
 import { openOutbox } from '../outbox/outbox.ts';
 import { type LeftOver, sendLeftOver } from '../outbox/send-left-over.ts';
 import { PersonMenu } from '../session/person-menu.tsx';
+import { sessionOptions } from '../session/queries.ts';
 import { RequireRole } from '../session/require-role.tsx';
 import { feedbackOptions, todoOptions } from './queries.ts';
 import './words.ts';
@@ -41,10 +42,26 @@ function Frame({ me }: { readonly me: Me }) {
   return (
     <PageFrame places={places} end={<PersonMenu me={me} />}>
       <LeftOverNotice userId={me.id} />
+      {me.waitingFor.length > 0 && <WaitingNotice classNames={me.waitingFor} />}
       <div className="mx-auto grid w-full max-w-3xl content-start gap-6 px-4 py-8 sm:px-6">
         <Outlet />
       </div>
     </PageFrame>
+  );
+}
+
+/** They have asked to be let into a class; this page sees by itself when they are. */
+function WaitingNotice({ classNames }: { readonly classNames: readonly string[] }) {
+  const queryClient = useQueryClient();
+  const session = useQuery({ ...sessionOptions(), refetchInterval: 10_000 });
+  const count = session.data?.me?.waitingFor.length;
+  useEffect(() => {
+    if (count !== classNames.length) void queryClient.invalidateQueries(todoOptions());
+  }, [count, classNames.length, queryClient]);
+  return (
+    <div className="mx-auto grid w-full max-w-3xl px-4 pt-6 sm:px-6">
+      <Notice role="status">{t('todo.waitingFor', { names: classNames.join(', ') })}</Notice>
+    </div>
   );
 }
 

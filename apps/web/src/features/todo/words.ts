@@ -6,6 +6,7 @@ export const todoWords = {
     title: 'To do',
     done: 'Done',
     feedback: 'Feedback',
+    waitingFor: 'You have asked to join {{names}}. As soon as your teacher lets you in, its lessons are here.',
     empty: 'Nothing to do right now',
     emptyHelp: 'Lessons from your teacher appear here.',
     doneEmpty: 'Nothing handed in yet',

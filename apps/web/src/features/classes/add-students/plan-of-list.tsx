@@ -94,20 +94,27 @@ export function PlanOfList({ classId, people, onBack, onDone }: Props) {
               </ul>
             </section>
             {missing.length > 0 && (
-              <section className="grid gap-2">
-                <h3 className="text-16">{t('classes.missingTitle', { count: missing.length })}</h3>
-                <p className="text-14 text-quiet">{t('classes.missingHelp')}</p>
-                <div className="flex max-h-40 flex-wrap gap-x-5 gap-y-1 overflow-y-auto">
+              <details>
+                <summary className="cursor-pointer text-14">
+                  <span className="font-medium">{t('classes.missingTitle', { count: missing.length })}</span>{' '}
+                  <span className="text-quiet">{t('classes.missingHelp')}</span>
+                </summary>
+                <div className="mt-2 grid max-h-40 grid-cols-[repeat(auto-fill,minmax(13rem,1fr))] gap-x-5 gap-y-1 overflow-y-auto">
                   {missing.map(({ id, displayName: name }) => (
-                    <CheckInput key={id} checked={removed.has(id)} onChange={() => setRemoved(toggled(removed, id))}>
-                      {t('classes.takeOutOf', { name })}
+                    <CheckInput
+                      key={id}
+                      label={t('classes.takeOutOf', { name })}
+                      checked={removed.has(id)}
+                      onChange={() => setRemoved(toggled(removed, id))}
+                    >
+                      {name}
                     </CheckInput>
                   ))}
                 </div>
-              </section>
+              </details>
             )}
             {take.isError && <ErrorNotice error={take.error} />}
-            <div className="flex flex-wrap gap-3">
+            <div className="sticky -bottom-4 -mx-5 -mb-4 flex flex-wrap gap-3 rounded-b-card border-t border-line bg-card px-5 py-3">
               {take.error instanceof ApiError && take.error.code === 'rosterMoved' ? (
                 <Button
                   look="main"
