@@ -45,7 +45,13 @@ async function fillYear() {
   const terms = { skipping: false, rewindAtStops: true, maxRate: 2 };
   const window = { opensAt: null, dueAt: null, closesAt: null };
   for (let i = 0; i < assignmentCount; i++) {
-    const { id } = school.services.assignments.assign(adaeze, { lessonId, to: toAmber, terms, ...window });
+    const { id } = school.services.assignments.assign(adaeze, {
+      lessonId,
+      to: toAmber,
+      terms,
+      isAgain: true,
+      ...window,
+    });
     for (const studentId of studentIds)
       db.insert(attempts)
         .values({ ...begun, id: `${id}-${studentId}`, assignmentId: id, studentId })

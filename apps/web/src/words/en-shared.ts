@@ -251,6 +251,7 @@ export const enShared = {
     picturesWithoutAlt: 'Some pictures have no words yet.',
     lessonIncomplete: 'Something is still missing before an edition can be made.',
     windowOutOfOrder: 'The dates are out of order: it must open before it is due, and close no earlier than it is due.',
+    alreadyGiven: 'This lesson was given to them already.',
     windowNotOpen: 'This is not open yet.',
     windowClosed: 'This is closed for you. Ask your teacher if you still need it.',
     noAttemptLeft:
@@ -270,6 +271,12 @@ export const enShared = {
     pointsOutOfRange: 'That is more points than the question is worth.',
     internal: 'Something went wrong on our side. What you did before is kept; try again in a moment.',
     offline: 'The server cannot be reached. Check the connection and try again.',
+  },
+  date: {
+    none: 'No limit',
+    notRead: 'Write a date such as “14.3.”, “next Fri” or “in 3 days”, with a time if you like.',
+    calendarFor: '{{label}}: calendar',
+    skipped: 'At {{time}} the clocks go forward that day, so it will be {{real}}.',
   },
   voice: {
     listen: 'Listen',

@@ -1,1 +1,2 @@
 export { endOfDay, isTimeZone, toInstant, toLocal } from './local-time.ts';
+export { type DateOrder, dateOrderOf, type ReadDate, readDate } from './read-date.ts';

@@ -23,6 +23,8 @@ export const assignmentRoutes = {
       to: v.pipe(v.array(addresseeSchema), v.minLength(1), v.maxLength(300)),
       terms: termsSchema,
       ...windowFields,
+      /** It may be given to somebody who has this lesson already. */
+      isAgain: v.optional(v.boolean()),
     }),
     output: v.object({ id: v.string() }),
   }),

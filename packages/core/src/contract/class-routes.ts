@@ -44,6 +44,16 @@ export const classRoutes = {
   }),
   /** Names of the groups of all classes of a teacher. */
   listGroups: route(...routePaths.listGroups, 'teacher', { output: v.array(v.string()) }),
+  /** To whom a teacher can give something: their classes that are not put away, with their groups and students. */
+  listRosters: route(...routePaths.listRosters, 'teacher', {
+    output: v.array(
+      v.object({
+        ...{ id: v.string(), name: v.string(), ...classMarkFields, timeZone: v.string(), locale: v.string() },
+        students: v.array(v.object({ ...person, extraTime: v.number() })),
+        groups: v.array(v.object({ id: v.string(), name: v.string(), studentIds: v.array(v.string()) })),
+      }),
+    ),
+  }),
   readClass: route(...routePaths.readClass, 'teacher', {
     output: v.object({
       ...{ id: v.string(), name: v.string(), ...classMarkFields, timeZone: v.string(), locale: v.string() },

@@ -27,6 +27,7 @@ export const statusOfError = {
   lessonIncomplete: 422,
   picturesWithoutAlt: 422,
   windowOutOfOrder: 422,
+  alreadyGiven: 409,
   windowNotOpen: 409,
   windowClosed: 409,
   noAttemptLeft: 409,

@@ -27,6 +27,7 @@ export const routePaths = {
   enterDemo: ['POST', '/api/demo/enter'],
   listClasses: ['GET', '/api/classes'],
   listGroups: ['GET', '/api/groups'],
+  listRosters: ['GET', '/api/rosters'],
   readClass: ['GET', '/api/classes/:classId'],
   changeClass: ['PATCH', '/api/classes/:classId'],
   changeStudent: ['PATCH', '/api/classes/:classId/students/:studentId'],

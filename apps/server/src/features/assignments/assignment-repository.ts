@@ -1,6 +1,6 @@
 import type { AssignmentWindow } from '@semita/core/assignment';
 import { desc, eq, inArray, sql } from 'drizzle-orm';
-import { addressees, addresseeWindows, assignments, attempts } from '../../db/schema.ts';
+import { addressees, addresseeWindows, assignments, attempts, editions } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { GivenTo } from './recipient-repository.ts';
 
@@ -57,6 +57,23 @@ export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'new
         )
         .orderBy(desc(assignments.createdAt))
         .all(),
+
+    /** Of the classes, groups and students that something is to be given to, those who have this lesson in some edition. */
+    listGivenTo: (lessonId: string, to: readonly GivenTo[]): GivenTo[] => {
+      const rows = db
+        .selectDistinct({
+          ...{ kind: addressees.kind, classId: addressees.classId },
+          ...{ groupId: addressees.groupId, studentId: addressees.studentId },
+        })
+        .from(addressees)
+        .innerJoin(assignments, eq(assignments.id, addressees.assignmentId))
+        .innerJoin(editions, eq(editions.id, assignments.editionId))
+        .where(eq(editions.lessonId, lessonId))
+        .all();
+      const keyOf = ({ kind, classId, groupId, studentId }: GivenTo) => `${kind} ${groupId ?? studentId ?? classId}`;
+      const known = new Set(rows.map(keyOf));
+      return to.filter((one) => known.has(keyOf(one)));
+    },
 
     hasAttempts: (assignmentId: string): boolean => anyAttempt.get({ assignmentId }) !== undefined,
   };

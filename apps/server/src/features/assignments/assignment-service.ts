@@ -193,17 +193,28 @@ export function createAssignmentService(options: Options) {
 
     /**
      * Gives the latest edition of a lesson to classes, groups and students.
-     * @throws Refused windowOutOfOrder, lessonIncomplete when there is no edition yet
+     * @throws Refused windowOutOfOrder, lessonIncomplete when there is no edition yet; alreadyGiven, with which of `to`,
+     *   where some of them have the lesson and it is not said that they get it again
      */
     assign(
       actor: Actor,
-      input: LocalWindow & { readonly lessonId: string; readonly to: readonly NamedTo[]; readonly terms: Terms },
+      input: LocalWindow & {
+        readonly lessonId: string;
+        readonly to: readonly NamedTo[];
+        readonly terms: Terms;
+        readonly isAgain?: boolean | undefined;
+      },
     ): { id: string } {
       const to = input.to.map((one) => ({ ...addresseeOf(actor, one), window: one.window ?? input }));
       const firstClass = found(classes.find(to[0]?.classId ?? ''));
       const lesson = found(lessons.findOwned(actor, input.lessonId));
       const edition = lessons.findLatestEdition(lesson.id);
       if (!edition) throw new Refused('lessonIncomplete', { faults: [] });
+      const twice = input.isAgain ? [] : repository.listGivenTo(lesson.id, to);
+      if (twice.length > 0)
+        throw new Refused('alreadyGiven', {
+          to: twice.map(({ kind, classId, groupId, studentId }) => ({ kind, id: groupId ?? studentId ?? classId })),
+        });
       const { timeZone, locale } = firstClass;
       const id = newId();
       const at = clock();

@@ -107,6 +107,23 @@ describe('who receives an assignment', () => {
     expect((await ode.take([{ type: 'opened' }]))[0]?.body.code).toBe('windowClosed');
   });
 
+  test('a second time only when that is said, whatever edition it is', async () => {
+    const { lessonId } = await school.assignLesson(bridgeLesson);
+    const terms = { skipping: false, rewindAtStops: true, maxRate: 2 };
+    const dates = { opensAt: null, dueAt: null, closesAt: null };
+    const give = (to: readonly object[], isAgain?: boolean) =>
+      school.as('adaeze').ask('POST', '/api/assignments', { lessonId, terms, ...dates, to, isAgain });
+    const student = { kind: 'student', id: 'imani', classId: 'amber' };
+    const refused = await give([...toAmber, student]);
+    expect([refused.status, refused.body]).toEqual([
+      409,
+      { code: 'alreadyGiven', detail: { to: [{ kind: 'class', id: 'amber' }] } },
+    ]);
+    // Somebody of the class, by themselves, is not the class.
+    expect((await give([student])).status).toBe(200);
+    expect((await give([...toAmber, student], true)).status).toBe(200);
+  });
+
   test('is nobody whom the teacher does not teach, in no class that is not theirs', async () => {
     const { lessonId } = await school.assignLesson(bridgeLesson);
     const group = { kind: 'group', id: 'nowhere' };

@@ -1,4 +1,5 @@
 import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { rowsBy } from '../../db/rows-by.ts';
 import {
   classes,
   classStudents,
@@ -65,6 +66,45 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
         .where(and(inArray(classes.id, [...classIds]), isNull(classes.archivedAt)))
         .all()
         .map(({ id }) => id),
+
+    /** Classes that are not put away, with their students and groups. */
+    listRosters(classIds: readonly string[]) {
+      const list = db
+        .select()
+        .from(classes)
+        .where(and(inArray(classes.id, [...classIds]), isNull(classes.archivedAt)))
+        .orderBy(asc(classes.name))
+        .all();
+      const ids = list.map(({ id }) => id);
+      const students = db
+        .select({
+          ...{ classId: classStudents.classId, id: users.id, displayName: users.displayName },
+          extraTime: classStudents.extraTime,
+        })
+        .from(classStudents)
+        .innerJoin(users, eq(users.id, classStudents.studentId))
+        .where(inArray(classStudents.classId, ids))
+        .orderBy(asc(users.displayName))
+        .all();
+      const members = db
+        .select({
+          ...{ classId: groups.classId, id: groups.id, name: groups.name },
+          studentIds: sql`json_group_array(${groupMembers.studentId})`.mapWith(readNames),
+        })
+        .from(groups)
+        .innerJoin(groupMembers, eq(groupMembers.groupId, groups.id))
+        .where(inArray(groups.classId, ids))
+        .groupBy(groups.id)
+        .orderBy(asc(groups.name))
+        .all();
+      const studentsOf = rowsBy(students, ({ classId }) => classId);
+      const groupsOf = rowsBy(members, ({ classId }) => classId);
+      return list.map(({ id, name, shape, colour, timeZone, locale }) => ({
+        ...{ id, name, shape, colour, timeZone, locale },
+        students: [...(studentsOf.get(id) ?? [])],
+        groups: [...(groupsOf.get(id) ?? [])],
+      }));
+    },
 
     insert(row: typeof classes.$inferInsert, teacherId: string): void {
       db.insert(classes).values(row).run();

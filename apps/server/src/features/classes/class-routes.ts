@@ -21,6 +21,7 @@ type Names =
   | 'listClasses'
   | 'createClass'
   | 'listGroups'
+  | 'listRosters'
   | 'readClass'
   | 'changeClass'
   | 'changeStudent'
@@ -49,6 +50,7 @@ export function classHandlers(options: Options): Pick<Handlers, Names> {
     listClasses: ({ actor }) => classes.list(actor),
     createClass: ({ actor, body }) => classes.create(actor, body.name),
     listGroups: ({ actor }) => groupsTaughtBy(actor),
+    listRosters: ({ actor }) => classes.listRosters(actor),
     readClass: ({ actor, params: { classId } }) => ({
       ...classes.read(actor, classId),
       assignments: listAssignments(actor, classId),

@@ -50,6 +50,8 @@ export function createClassService(options: Options) {
         .filter(({ isArchived, standsIn }) => !(isArchived && standsIn));
     },
 
+    listRosters: (actor: Actor) => repository.listRosters([...relations.taughtBy(actor.id)]),
+
     read(actor: Actor, classId: string) {
       const { archivedAt, joinCode, ...facts } = found(repository.find(classId));
       const { waiting, ...staff } = repository.listOthers(classId, clock());

@@ -306,6 +306,18 @@ test('groups are made of many at once, beside the groups they are in', async () 
   expect((await adaeze.ask('GET', '/api/groups')).body).toEqual(['blue', 'red']);
 });
 
+test('to whom something can be given: classes that are taught and not put away, with groups and students', async () => {
+  const adaeze = school.as('adaeze');
+  await adaeze.ask('PATCH', `${amber}/students/imani`, { groups: ['red'], extraTime: 1.5 });
+  const { id } = (await adaeze.ask('POST', '/api/classes', { name: '9 Birch' })).body;
+  const rosters = (await adaeze.ask('GET', '/api/rosters')).body;
+  expect(rosters.map((one: { name: string }) => one.name)).toEqual(['8 Amber', '9 Birch']);
+  expect(rosters[0].students).toMatchObject([{ id: 'imani', extraTime: 1.5 }, { id: 'tomas' }]);
+  expect(rosters[0].groups).toMatchObject([{ name: 'red', studentIds: ['imani'] }]);
+  await adaeze.ask('PATCH', `/api/classes/${id}`, { isArchived: true });
+  expect((await adaeze.ask('GET', '/api/rosters')).body).toHaveLength(1);
+});
+
 test('nothing of this reaches a class of somebody else', async () => {
   const before = school.db.select().from(classes).where(eq(classes.id, 'bronze')).get();
   const adaeze = school.as('adaeze');

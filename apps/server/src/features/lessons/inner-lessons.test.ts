@@ -36,7 +36,13 @@ async function assign(lessonId: string): Promise<string> {
   const terms = { skipping: false, rewindAtStops: true, maxRate: 2 };
   const { body } = await school
     .as('adaeze')
-    .ask('POST', '/api/assignments', { lessonId, to: [{ kind: 'class', id: 'amber' }], terms, ...window });
+    .ask('POST', '/api/assignments', {
+      lessonId,
+      to: [{ kind: 'class', id: 'amber' }],
+      terms,
+      isAgain: true,
+      ...window,
+    });
   return body.id;
 }
 

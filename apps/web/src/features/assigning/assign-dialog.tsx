@@ -1,27 +1,24 @@
+import { defaultTerms, type Terms } from '@semita/core/attempt';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useId } from 'react';
-import { type UseFormRegister, useForm } from 'react-hook-form';
-import { useNavigate } from 'react-router';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
+import { ApiError } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
-import { Button } from '../../ui/button.tsx';
+import { Button, buttonStyle } from '../../ui/button.tsx';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
-import { Field, Select } from '../../ui/field.tsx';
-import { ErrorNotice } from '../../ui/notice.tsx';
+import { EmptyPlace, ErrorNotice, Notice } from '../../ui/notice.tsx';
+import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { assignmentsOptions } from '../assignment/queries.ts';
-import { classesOptions } from '../classes/queries.ts';
-import { toWindow, WindowFields, type WindowValues } from './window-fields.tsx';
+import { rostersOptions } from '../classes/queries.ts';
+import { type Chosen, faultOf, type LocalWindow, noWindow, type Roster, toSentWindow } from './given-to.ts';
+import { sentenceOf } from './sentence.ts';
+import { TermFields } from './term-fields.tsx';
+import { ToWhom } from './to-whom.tsx';
+import { WindowFields } from './window-fields.tsx';
 import './words.ts';
-
-interface Values extends WindowValues {
-  classId: string;
-  skipping: boolean;
-  rewindAtStops: boolean;
-  turningBack: boolean;
-  questionsWhenReached: boolean;
-  maxRate: string;
-}
 
 interface Props {
   readonly lessonId: string;
@@ -30,118 +27,169 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** Gives the latest edition to a class: to whom, when, on which terms. */
-export function AssignDialog({ lessonId, title, editionNumber, onClose }: Props) {
-  const navigate = useNavigate();
-  const queryClient = useQueryClient();
-  const classes = useQuery(classesOptions());
-  const form = useForm<Values>({
-    defaultValues: {
-      classId: '',
-      opensAt: '',
-      dueAt: '',
-      closesAt: '',
-      skipping: false,
-      rewindAtStops: true,
-      turningBack: false,
-      questionsWhenReached: false,
-      maxRate: '2',
-    },
-  });
-  const chosen = classes.data?.find((one) => one.id === form.watch('classId'));
-  const assign = useMutation({
-    mutationFn: (values: Values) =>
-      call('assign', {
-        body: {
-          lessonId,
-          to: [{ kind: 'class', id: values.classId }],
-          ...toWindow(values),
-          terms: {
-            skipping: values.skipping,
-            rewindAtStops: values.rewindAtStops,
-            turningBack: values.turningBack,
-            questionsWhenReached: values.questionsWhenReached,
-            maxRate: Number(values.maxRate) as 1 | 1.25 | 1.5 | 2,
-          },
-        },
-      }),
-    onSuccess: async ({ id }) => {
-      await queryClient.invalidateQueries(assignmentsOptions());
-      toast(t('assign.done', { name: chosen?.name }));
-      onClose();
-      await navigate(`/assignments/${id}`);
-    },
-  });
+/** Gives the latest edition: to whom, when, on which terms, and what that comes to. */
+export function AssignDialog({ title, editionNumber, onClose, ...rest }: Props) {
+  const rosters = useQuery(rostersOptions());
   return (
     <Dialog
       open
+      place="wide"
       onOpenChange={(open) => !open && onClose()}
       title={t('assign.title', { title })}
       description={t('assign.edition', { number: editionNumber })}
     >
-      <form className="grid gap-5" onSubmit={form.handleSubmit((values) => assign.mutate(values))}>
-        {assign.isError && <ErrorNotice error={assign.error} />}
-        <Field label={t('assign.to')} error={form.formState.errors.classId && t('assign.chooseClass')}>
-          {(ids) => (
-            <Select {...ids} className="w-full" {...form.register('classId', { required: true })}>
-              <option value="">{t('assign.chooseClass')}</option>
-              {classes.data?.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-        <WindowFields
-          register={form.register as unknown as UseFormRegister<WindowValues>}
-          timeZone={chosen?.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone}
-        />
-        <fieldset className="grid gap-3">
-          <Term label={t('assign.skipping')} help={t('assign.skippingHelp')} {...form.register('skipping')} />
-          <Term label={t('assign.rewind')} help={t('assign.rewindHelp')} {...form.register('rewindAtStops')} />
-          <Term label={t('assign.turningBack')} help={t('assign.turningBackHelp')} {...form.register('turningBack')} />
-          <Term
-            label={t('assign.whenReached')}
-            help={t('assign.whenReachedHelp')}
-            {...form.register('questionsWhenReached')}
-          />
-          <Field label={t('assign.maxRate')}>
-            {(ids) => (
-              <Select {...ids} className="w-28" {...form.register('maxRate')}>
-                {['1', '1.25', '1.5', '2'].map((rate) => (
-                  <option key={rate} value={rate}>
-                    {rate} ×
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
-        </fieldset>
-        <Button look="main" size="roomy" type="submit" disabled={assign.isPending}>
-          {chosen ? t('assign.submit', { name: chosen.name }) : t('assign.submitPlain')}
-        </Button>
-      </form>
+      <QueryView query={rosters}>
+        {(all) =>
+          all.length === 0 ? (
+            <EmptyPlace title={t('assign.noClass')}>
+              <Link to="/classes" className={buttonStyle({ look: 'main' })}>
+                {t('assign.toClasses')}
+              </Link>
+            </EmptyPlace>
+          ) : (
+            <AssignForm rosters={all} onClose={onClose} {...rest} />
+          )
+        }
+      </QueryView>
     </Dialog>
   );
 }
 
-interface TermProps extends ReturnType<UseFormRegister<Values>> {
-  readonly label: string;
-  readonly help: string;
+interface FormProps {
+  readonly rosters: readonly Roster[];
+  readonly lessonId: string;
+  readonly onClose: () => void;
 }
 
-function Term({ label, help, ...input }: TermProps) {
-  const id = useId();
+function AssignForm({ rosters, lessonId, onClose }: FormProps) {
+  const navigate = useNavigate();
+  const queryClient = useQueryClient();
+  const [chosen, setChosen] = useState<readonly Chosen[]>([]);
+  const [window, setWindow] = useState<LocalWindow>(noWindow);
+  const [terms, setTerms] = useState<Terms>(defaultTerms);
+  const clock = rosters.find(({ id }) => id === chosen[0]?.classId) ?? rosters[0];
+  const assign = useMutation({
+    mutationFn: (isAgain: boolean) =>
+      call('assign', {
+        body: {
+          ...{ lessonId, isAgain, terms: terms as Terms & { maxRate: 1 | 1.25 | 1.5 | 2 } },
+          to: chosen.map(({ kind, id, classId, window: own }) => ({
+            ...{ kind, id, classId },
+            ...(own ? { window: toSentWindow(own) } : {}),
+          })),
+          ...toSentWindow(window),
+        },
+      }),
+    onSuccess: async ({ id }) => {
+      await queryClient.invalidateQueries(assignmentsOptions());
+      toast(t('assign.done', { name: chosen.map(({ name }) => name).join(', ') }));
+      onClose();
+      await navigate(`/assignments/${id}`);
+    },
+  });
+  const windows = chosen.flatMap((one) => one.window ?? []);
+  const isSound = [window, ...windows].every((one) => faultOf(one) === null);
+  const twice = namesOfTwice(assign.error, chosen);
   return (
-    <div className="grid grid-cols-[auto_1fr] gap-x-3">
-      <input id={id} type="checkbox" className="mt-0.5 size-5 accent-main" aria-describedby={`${id}-help`} {...input} />
-      <label htmlFor={id} className="font-medium">
-        {label}
-      </label>
-      <p id={`${id}-help`} className="col-start-2 text-14 text-quiet">
-        {help}
-      </p>
+    <form
+      className="grid gap-6"
+      onSubmit={(event) => {
+        event.preventDefault();
+        assign.mutate(false);
+      }}
+    >
+      <ToWhom
+        rosters={rosters}
+        chosen={chosen}
+        onChange={(next) => {
+          assign.reset();
+          setChosen(next);
+        }}
+      />
+      <section className="grid gap-3">
+        <h3 className="text-16">{t('assign.when')}</h3>
+        <WindowFields
+          window={window}
+          onChange={setWindow}
+          timeZone={clock?.timeZone ?? 'UTC'}
+          locale={clock?.locale ?? 'en'}
+        />
+        {chosen.length > 1 &&
+          chosen.map((one) => (
+            <OwnDates
+              key={`${one.kind} ${one.id}`}
+              one={one}
+              ofAll={window}
+              clock={clock}
+              onChange={(own) => setChosen(chosen.map((other) => (other === one ? { ...one, window: own } : other)))}
+            />
+          ))}
+      </section>
+      <details className="group">
+        <summary className="cursor-pointer font-heading text-16 font-semibold">{t('assign.terms')}</summary>
+        <div className="mt-3">
+          <TermFields terms={terms} onChange={setTerms} />
+        </div>
+      </details>
+      <div className="sticky -bottom-4 -mx-5 -mb-4 grid gap-3 rounded-b-card border-t border-line bg-card px-5 py-3">
+        {twice !== null ? (
+          <Notice tone="attention" role="alert" title={t('assign.againTitle')}>
+            <p>{t('assign.againHelp', { names: twice })}</p>
+            <div>
+              <Button size="small" disabled={assign.isPending} onClick={() => assign.mutate(true)}>
+                {t('assign.again')}
+              </Button>
+            </div>
+          </Notice>
+        ) : (
+          assign.isError && <ErrorNotice error={assign.error} />
+        )}
+        {chosen.length > 0 && <p className="text-14">{sentenceOf(chosen, window, rosters)}</p>}
+        <div className="flex items-center gap-3">
+          <Button look="main" size="roomy" type="submit" disabled={assign.isPending || chosen.length === 0 || !isSound}>
+            {chosen.length === 1 ? t('assign.submit', { name: chosen[0]?.name }) : t('assign.submitPlain')}
+          </Button>
+          {chosen.length === 0 && <p className="text-14 text-quiet">{t('assign.chooseFirst')}</p>}
+        </div>
+      </div>
+    </form>
+  );
+}
+
+interface OwnDatesProps {
+  readonly one: Chosen;
+  readonly ofAll: LocalWindow;
+  readonly clock: Roster | undefined;
+  readonly onChange: (window: LocalWindow | null) => void;
+}
+
+/** Dates of one of several to whom it is given, where they are not those of all. */
+function OwnDates({ one, ofAll, clock, onChange }: OwnDatesProps) {
+  return (
+    <div className="grid gap-2">
+      <CheckInput checked={one.window !== null} onChange={(has) => onChange(has ? ofAll : null)}>
+        {t('assign.ownDates', { name: one.name })}
+      </CheckInput>
+      {one.window && (
+        <div className="border-l-2 border-line pl-4">
+          <WindowFields
+            window={one.window}
+            onChange={onChange}
+            timeZone={clock?.timeZone ?? 'UTC'}
+            locale={clock?.locale ?? 'en'}
+          />
+        </div>
+      )}
     </div>
   );
+}
+
+/** Of those it is to be given to, who have it already; null where that is not what is wrong. */
+function namesOfTwice(error: Error | null, chosen: readonly Chosen[]): string | null {
+  if (!(error instanceof ApiError) || error.code !== 'alreadyGiven') return null;
+  const { to } = error.detail as { readonly to: readonly Pick<Chosen, 'kind' | 'id'>[] };
+  return chosen
+    .filter((one) => to.some(({ kind, id }) => kind === one.kind && id === one.id))
+    .map(({ name }) => name)
+    .join(', ');
 }

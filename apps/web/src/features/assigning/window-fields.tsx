@@ -1,41 +1,69 @@
-import type { UseFormRegister } from 'react-hook-form';
-import { Field, TextInput } from '../../ui/field.tsx';
+import { dateOrderOf } from '@semita/core/calendar';
+import { DateTimeField } from '../../ui/date-time-field.tsx';
 import { t } from '../../words/words.ts';
+import { faultOf, type LocalWindow } from './given-to.ts';
 import './words.ts';
 
-/** A window as forms hold it: local date-times, empty for no limit. */
-export interface WindowValues {
-  opensAt: string;
-  dueAt: string;
-  closesAt: string;
+interface Props {
+  readonly window: LocalWindow;
+  readonly onChange: (window: LocalWindow) => void;
+  /** The clock of the class, and how it writes dates. */
+  readonly timeZone: string;
+  readonly locale: string;
 }
 
 /** Opens, due, closes, on the clock of the class. */
-export function WindowFields({
-  register,
-  timeZone,
-}: {
-  readonly register: UseFormRegister<WindowValues>;
-  readonly timeZone: string;
-}) {
-  const fields = [
-    ['opensAt', t('assign.opens')],
-    ['dueAt', t('assign.due')],
-    ['closesAt', t('assign.closes')],
-  ] as const;
+export function WindowFields({ window, onChange, timeZone, locale }: Props) {
+  const fault = faultOf(window);
+  const shared = { timeZone, order: dateOrderOf(locale) };
+  const morning = '08:00';
+  const isOtherClock = timeZone !== Intl.DateTimeFormat().resolvedOptions().timeZone;
   return (
-    <div className="grid gap-3">
-      {fields.map(([name, label]) => (
-        <Field key={name} label={label}>
-          {(ids) => <TextInput {...ids} type="datetime-local" className="h-9 text-14" {...register(name)} />}
-        </Field>
-      ))}
-      <p className="text-13 text-quiet">{t('assign.zone', { zone: timeZone })}</p>
+    <div className="grid gap-2">
+      <div className="grid gap-3 sm:grid-cols-3">
+        <DateTimeField
+          {...shared}
+          label={t('assign.opens')}
+          value={window.opensAt}
+          usualTime={morning}
+          offers={[
+            { label: t('assign.tomorrowMorning'), text: `tomorrow ${morning}` },
+            { label: t('assign.nextMonday'), text: `next Mon ${morning}` },
+          ]}
+          onChange={(opensAt) => onChange({ ...window, opensAt })}
+        />
+        <DateTimeField
+          {...shared}
+          label={t('assign.due')}
+          value={window.dueAt}
+          usualTime="23:59"
+          offers={[
+            { label: t('assign.friday'), text: 'Fri 23:59' },
+            { label: t('assign.inAWeek'), text: 'in 1 week 23:59' },
+            { label: t('assign.inTwoWeeks'), text: 'in 2 weeks 23:59' },
+          ]}
+          onChange={(dueAt) => onChange({ ...window, dueAt })}
+        />
+        <DateTimeField
+          {...shared}
+          label={t('assign.closes')}
+          value={window.closesAt}
+          usualTime="23:59"
+          offers={[
+            { label: t('assign.inTwoWeeks'), text: 'in 2 weeks 23:59' },
+            { label: t('assign.inFourWeeks'), text: 'in 4 weeks 23:59' },
+          ]}
+          onChange={(closesAt) => onChange({ ...window, closesAt })}
+        />
+      </div>
+      {fault && (
+        <p role="alert" className="text-14 text-brick">
+          {t(`assign.fault.${fault}`)}
+        </p>
+      )}
+      {isOtherClock && (
+        <p className="text-13 text-quiet">{t('assign.zone', { zone: timeZone.replaceAll('_', ' ') })}</p>
+      )}
     </div>
   );
-}
-
-/** What the contract takes: null for no limit. */
-export function toWindow({ opensAt, dueAt, closesAt }: WindowValues) {
-  return { opensAt: opensAt || null, dueAt: dueAt || null, closesAt: closesAt || null };
 }
