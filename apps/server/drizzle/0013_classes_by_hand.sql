@@ -36,6 +36,17 @@ CREATE TABLE `sign_in_cards` (
 --> statement-breakpoint
 CREATE UNIQUE INDEX `sign_in_cards_by_token` ON `sign_in_cards` (`token_hash`);--> statement-breakpoint
 CREATE INDEX `sign_in_cards_by_words` ON `sign_in_cards` (`words_hash`);--> statement-breakpoint
+CREATE TABLE `term_presets` (
+	`id` text PRIMARY KEY NOT NULL,
+	`owner_id` text NOT NULL,
+	`name` text NOT NULL,
+	`terms` text NOT NULL,
+	`created_at` integer NOT NULL,
+	FOREIGN KEY (`owner_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE INDEX `term_presets_by_owner` ON `term_presets` (`owner_id`);--> statement-breakpoint
+ALTER TABLE `assignments` ADD `taken_back_at` integer;--> statement-breakpoint
 ALTER TABLE `classes` ADD `shape` text DEFAULT 'tile' NOT NULL;--> statement-breakpoint
 ALTER TABLE `classes` ADD `colour` text DEFAULT 'aubergine' NOT NULL;--> statement-breakpoint
 ALTER TABLE `classes` ADD `join_code` text;--> statement-breakpoint

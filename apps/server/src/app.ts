@@ -150,7 +150,7 @@ export function createApp(options: AppOptions): Express {
     ...materialHandlers(materials, services.madeSlides),
     ...catalogueHandlers(services.catalogue, materials),
     ...lessonHandlers(lessons),
-    ...assignmentHandlers(assignments, services.security),
+    ...assignmentHandlers(assignments, services.security, services.termPresets),
     ...liveHandlers(live),
     ...attemptHandlers(services),
     ...bankHandlers(services.bank, services.exchange),

@@ -15,6 +15,7 @@ import { createAssignmentService } from './features/assignments/assignment-servi
 import { createReceivedAssignments } from './features/assignments/received-assignments.ts';
 import { createRecipientRepository } from './features/assignments/recipient-repository.ts';
 import { createSheetRepository } from './features/assignments/sheet-repository.ts';
+import { createTermPresets } from './features/assignments/term-presets.ts';
 import { createAnswerFileService } from './features/attempts/answer-files.ts';
 import { createAttemptRepository } from './features/attempts/attempt-repository.ts';
 import { createAttemptStates } from './features/attempts/attempt-states.ts';
@@ -217,6 +218,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     }),
     lessons,
     assignments,
+    termPresets: createTermPresets(deps),
     answerFiles,
     walks: createWalkService({ ...shared, sheets, classes, answerFiles, versionNow }),
     bank,

@@ -417,7 +417,22 @@ export const assignments = sqliteTable('assignments', {
   timeZone: text().notNull(),
   terms: stored('terms').notNull(),
   createdAt: instant().notNull(),
+  /** Taken back then: no student has it any more, until it is given again; what they did is kept. */
+  takenBackAt: instant(),
 });
+
+/** Terms that a teacher keeps to give with again. */
+export const termPresets = sqliteTable(
+  'term_presets',
+  {
+    id: id(),
+    ownerId: userId(),
+    name: text().notNull(),
+    terms: stored('terms').notNull(),
+    createdAt: instant().notNull(),
+  },
+  (table) => [index('term_presets_by_owner').on(table.ownerId)],
+);
 
 const assignmentId = () =>
   text()

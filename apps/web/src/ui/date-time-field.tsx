@@ -99,6 +99,7 @@ export function DateTimeField(props: Props) {
               align="end"
               sideOffset={4}
               aria-label={label}
+              collisionPadding={8}
               className="z-[60] rounded-card border border-line bg-card p-3 text-14 text-ink shadow-float"
             >
               <Calendar

@@ -10,7 +10,7 @@ import {
   walkedPathSchema,
   windowFields,
 } from './assignment-schemas.ts';
-import { rowId } from './base-schemas.ts';
+import { personName, rowId } from './base-schemas.ts';
 import { route } from './route.ts';
 import { routePaths } from './route-paths.ts';
 
@@ -36,6 +36,25 @@ export const assignmentRoutes = {
     }),
     output: assignmentSummarySchema,
   }),
+  /** So many days more for everybody it was given to. */
+  extendAll: route(...routePaths.extendAll, 'teacher', {
+    body: v.object({ days: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(365)) }),
+    output: assignmentSummarySchema,
+  }),
+  /** No student has it any more, or they have it again; what they did is kept. */
+  takeBack: route(...routePaths.takeBack, 'teacher', { body: v.object({ isTakenBack: v.boolean() }) }),
+  /** Terms to give with again: those of the last time, and those that were kept under a name. */
+  listTermPresets: route(...routePaths.listTermPresets, 'teacher', {
+    output: v.object({
+      last: v.nullable(termsSchema),
+      presets: v.array(v.object({ id: v.string(), name: v.string(), terms: termsSchema })),
+    }),
+  }),
+  /** Under a name that there is already: in its place. */
+  keepTermPreset: route(...routePaths.keepTermPreset, 'teacher', {
+    body: v.object({ name: v.pipe(personName, v.maxLength(60)), terms: termsSchema }),
+  }),
+  removeTermPreset: route(...routePaths.removeTermPreset, 'teacher'),
   readSheet: route(...routePaths.readSheet, 'teacher', { output: sheetSchema }),
   exportSheet: route(...routePaths.exportSheet, 'teacher'),
   /** A stream of server-sent events about the topics in `on`, from behind the version in `since` on. */

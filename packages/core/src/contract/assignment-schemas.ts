@@ -34,6 +34,8 @@ export const assignmentSummarySchema = v.object({
       ...{ opensAt: instant, dueAt: instant, closesAt: instant },
     }),
   ),
+  /** Taken back then; null while students have it. */
+  takenBackAt: instant,
   studentCount: v.number(),
   begunCount: v.number(),
   handedInCount: v.number(),
@@ -59,6 +61,8 @@ export const addresseeSchema = v.object({
 /** What is made different for students. */
 export const adjustmentSchema = v.variant('kind', [
   v.object({ kind: v.literal('extended'), window: v.object(windowFields) }),
+  /** So many days more than each of them has. */
+  v.object({ kind: v.literal('extendedBy'), days: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(365)) }),
   v.object({ kind: v.picklist(['extensionEnded', 'excused', 'excusalEnded', 'anotherAttempt']) }),
   v.object({
     kind: v.literal('editionSwapped'),

@@ -29,7 +29,8 @@ export type Thing =
   | 'bankItem'
   | 'bankItems'
   | 'phrase'
-  | 'invitation';
+  | 'invitation'
+  | 'termPreset';
 
 export interface Permission {
   readonly thing: Thing;
@@ -59,6 +60,7 @@ export const permissions = {
   changeBankItem: may('bankItem', 'itemId', 'owns'),
   exportBankItems: may('bankItems', 'itemIds', 'owns'),
   runInvitation: may('invitation', 'invitationId', 'looksAfter'),
+  removeTermPreset: may('termPreset', 'presetId', 'owns'),
   removePhrase: may('phrase', 'phraseId', 'owns'),
 } as const satisfies Record<string, Permission>;
 
@@ -109,6 +111,9 @@ export const permissionOfRoute = {
   readEdition: 'editLesson',
   makeEdition: 'editLesson',
   changeWindow: 'runAssignment',
+  extendAll: 'runAssignment',
+  takeBack: 'runAssignment',
+  removeTermPreset: 'removeTermPreset',
   readWalkedPath: 'followAssignment',
   readSheet: 'followAssignment',
   exportSheet: 'followAssignment',

@@ -20,7 +20,14 @@ const people: Readonly<Record<string, Person>> = {
     roles: ['teacher'],
     to: {
       ...follows('teaches'),
-      ...{ lesson: ['owns'], material: ['owns'], bankItem: ['owns'], bankItems: ['owns'], phrase: ['owns'] },
+      ...{
+        lesson: ['owns'],
+        material: ['owns'],
+        bankItem: ['owns'],
+        bankItems: ['owns'],
+        phrase: ['owns'],
+        termPreset: ['owns'],
+      },
     },
   },
   /** Teaches 8 Amber with her. */
@@ -81,6 +88,8 @@ beforeAll(async () => {
   const phrase = await adaeze.ask('POST', '/api/phrases', { text: 'Say why.' });
   const invited = { displayName: 'Somebody', email: 'somebody@example.org', isAdmin: false };
   const { invitation } = (await school.as('keeper').ask('POST', '/api/invitations', invited)).body;
+  await adaeze.ask('POST', '/api/terms', { name: 'Test', terms: { skipping: false, rewindAtStops: true, maxRate: 2 } });
+  const [preset] = (await adaeze.ask('GET', '/api/terms')).body.presets;
   const file = { id: 'file', attemptId: attempt?.id ?? '', name: 'a.txt', mimeType: 'text/plain', byteLength: 1 };
   db.insert(answerFiles)
     .values({ ...file, sha256: 'none', createdAt: 0 })
@@ -88,7 +97,7 @@ beforeAll(async () => {
   Object.assign(things, {
     ...{ classId: 'amber', materialId: 'film', lessonId, assignmentId, attemptId: attempt?.id, fileId: 'file' },
     ...{ itemId: bank.body.ids[0], itemIds: bank.body.ids[0], phraseId: phrase.body.id, studentId: 'imani' },
-    ...{ invitationId: invitation.id, teacherId: 'third', substitutionId: 'fourth' },
+    ...{ invitationId: invitation.id, presetId: preset.id, teacherId: 'third', substitutionId: 'fourth' },
     ...{ questionId: 'q-discussion', number: '1', pictureName: 'one', fileName: 'a.webm' },
   });
 });

@@ -1,6 +1,15 @@
 import type { Relation, Thing } from '@semita/core/contract';
 import { eq, sql } from 'drizzle-orm';
-import { answerFiles, attempts, bankItems, invitations, lessons, materials, phrases } from '../../db/schema.ts';
+import {
+  answerFiles,
+  attempts,
+  bankItems,
+  invitations,
+  lessons,
+  materials,
+  phrases,
+  termPresets,
+} from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
@@ -36,6 +45,11 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
     .select({ ownerId: phrases.ownerId })
     .from(phrases)
     .where(eq(phrases.id, sql.placeholder('id')))
+    .prepare();
+  const ownerOfTermPreset = db
+    .select({ ownerId: termPresets.ownerId })
+    .from(termPresets)
+    .where(eq(termPresets.id, sql.placeholder('id')))
     .prepare();
   const schoolOfInvitation = db
     .select({ schoolId: invitations.schoolId })
@@ -109,6 +123,7 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
       actor.roles.includes('admin') && schoolOfInvitation.get({ id })?.schoolId === actor.schoolId
         ? ['looksAfter']
         : [],
+    termPreset: (actor, id) => toOwned(actor, ownerOfTermPreset.get({ id })),
     phrase: (actor, id) => toOwned(actor, ownerOfPhrase.get({ id })),
   };
   return relationsTo;

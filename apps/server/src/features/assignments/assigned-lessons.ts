@@ -1,6 +1,7 @@
 import {
   type Addressee,
   type AddresseeKind,
+  type EffectiveTerms,
   effectiveTerms,
   type GivenAssignment,
   type StudentRecord,
@@ -51,6 +52,8 @@ export interface NamedAddressee extends Addressee {
 /** What an assignment is for everybody. */
 export interface Given extends GivenAssignment {
   readonly terms: Terms;
+  /** From then on it is for every student as if they had left; null while it is given. */
+  readonly takenBackAt: number | null;
   readonly addressees: ReadonlyMap<string, NamedAddressee>;
 }
 
@@ -93,7 +96,10 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
 
   const loadGiven = (assignmentIds: readonly string[]): void => {
     const rows = db
-      .select({ id: assignments.id, editionId: assignments.editionId, terms: assignments.terms })
+      .select({
+        ...{ id: assignments.id, editionId: assignments.editionId, terms: assignments.terms },
+        takenBackAt: assignments.takenBackAt,
+      })
       .from(assignments)
       .where(inArray(assignments.id, [...assignmentIds]))
       .all();
@@ -125,12 +131,12 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
       ({ addresseeId }) => addresseeId,
     );
     if (given.size + rows.length > maxGivenKept) given.clear();
-    for (const { id, editionId, terms } of rows) {
+    for (const { id, editionId, terms, takenBackAt } of rows) {
       const named = (to.get(id) ?? []).map(({ groupName, studentName, assignmentId: _, ...one }): NamedAddressee => {
         const name = nameOf(one.kind, { className: one.className, groupName, studentName });
         return { ...one, name, windows: windows.get(one.id) ?? [] };
       });
-      given.set(id, { editionId, terms, addressees: new Map(named.map((one) => [one.id, one])) });
+      given.set(id, { editionId, terms, takenBackAt, addressees: new Map(named.map((one) => [one.id, one])) });
     }
   };
 
@@ -216,8 +222,13 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
     },
 
     /** What holds for a student at a moment. @throws RangeError when they never received it */
-    termsOf: (assignmentId: string, record: StudentRecord, at: number) =>
-      effectiveTerms(givenOf(assignmentId), record, at),
+    termsOf(assignmentId: string, record: StudentRecord, at: number): EffectiveTerms {
+      const assignment = givenOf(assignmentId);
+      const terms = effectiveTerms(assignment, record, at);
+      const { takenBackAt } = assignment;
+      if (takenBackAt === null || terms.leftAt !== null) return terms;
+      return { ...terms, leftAt: takenBackAt, window: { ...terms.window, closesAt: takenBackAt - 1 } };
+    },
 
     /** What an attempt is walked against, with the windows of its student. */
     contextOf({ assignmentId, studentId, editionId }: WalkedBy): WalkContext {

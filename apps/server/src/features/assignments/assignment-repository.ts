@@ -1,5 +1,5 @@
 import type { AssignmentWindow } from '@semita/core/assignment';
-import { desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { addressees, addresseeWindows, assignments, attempts, editions } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { GivenTo } from './recipient-repository.ts';
@@ -41,18 +41,25 @@ export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'new
 
     find: (assignmentId: string): AssignmentRow | undefined => byId.get({ assignmentId }),
 
-    /** What was given in some classes, the newest first. */
-    listInClasses: (classIds: readonly string[]): AssignmentRow[] =>
+    setTakenBack(assignmentId: string, takenBackAt: number | null): void {
+      db.update(assignments).set({ takenBackAt }).where(eq(assignments.id, assignmentId)).run();
+    },
+
+    /** What was given in some classes, the newest first; also what was taken back, where that is asked for. */
+    listInClasses: (classIds: readonly string[], withTakenBack: boolean): AssignmentRow[] =>
       db
         .select()
         .from(assignments)
         .where(
-          inArray(
-            assignments.id,
-            db
-              .select({ id: addressees.assignmentId })
-              .from(addressees)
-              .where(inArray(addressees.classId, [...classIds])),
+          and(
+            withTakenBack ? undefined : isNull(assignments.takenBackAt),
+            inArray(
+              assignments.id,
+              db
+                .select({ id: addressees.assignmentId })
+                .from(addressees)
+                .where(inArray(addressees.classId, [...classIds])),
+            ),
           ),
         )
         .orderBy(desc(assignments.createdAt))
@@ -68,7 +75,7 @@ export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'new
         .from(addressees)
         .innerJoin(assignments, eq(assignments.id, addressees.assignmentId))
         .innerJoin(editions, eq(editions.id, assignments.editionId))
-        .where(eq(editions.lessonId, lessonId))
+        .where(and(eq(editions.lessonId, lessonId), isNull(assignments.takenBackAt)))
         .all();
       const keyOf = ({ kind, classId, groupId, studentId }: GivenTo) => `${kind} ${groupId ?? studentId ?? classId}`;
       const known = new Set(rows.map(keyOf));

@@ -1,17 +1,46 @@
+import type { OutputOf, routes } from '@semita/core/contract';
 import type { Handlers } from '../../http/serve-route.ts';
 import type { SecurityLog } from '../accounts/security-log.ts';
 import type { AssignmentService } from './assignment-service.ts';
+import type { TermPresets } from './term-presets.ts';
 
-type Names = 'listAssignments' | 'assign' | 'changeWindow' | 'readSheet' | 'exportSheet' | 'adjust' | 'listAdjustments';
+type Names =
+  | 'listAssignments'
+  | 'assign'
+  | 'changeWindow'
+  | 'extendAll'
+  | 'takeBack'
+  | 'listTermPresets'
+  | 'keepTermPreset'
+  | 'removeTermPreset'
+  | 'readSheet'
+  | 'exportSheet'
+  | 'adjust'
+  | 'listAdjustments';
 
 export function assignmentHandlers(
   assignments: AssignmentService,
   security: Pick<SecurityLog, 'record'>,
+  presets: TermPresets,
 ): Pick<Handlers, Names> {
   return {
     listAssignments: ({ actor }) => assignments.list(actor),
     assign: ({ actor, body }) => assignments.assign(actor, body),
     changeWindow: ({ actor, params, body }) => assignments.changeWindow(actor, params.assignmentId, body),
+    extendAll: ({ actor, params, body }) => assignments.extendAll(actor, params.assignmentId, body.days),
+    takeBack: ({ actor, params, body }) => {
+      assignments.takeBack(actor, params.assignmentId, body.isTakenBack);
+      return undefined;
+    },
+    listTermPresets: ({ actor }) => presets.list(actor) as OutputOf<(typeof routes)['listTermPresets']>,
+    keepTermPreset: ({ actor, body }) => {
+      presets.keep(actor, body.name, body.terms);
+      return undefined;
+    },
+    removeTermPreset: ({ params }) => {
+      presets.remove(params.presetId);
+      return undefined;
+    },
     readSheet: ({ actor, params }) => assignments.readSheet(actor, params.assignmentId),
     exportSheet: ({ actor, params, res }) => {
       const { csv, title } = assignments.exportSheet(actor, params.assignmentId);

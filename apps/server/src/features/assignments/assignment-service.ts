@@ -1,4 +1,4 @@
-import { type AddresseeKind, type Adjustment, windowFault } from '@semita/core/assignment';
+import { type AddresseeKind, type Adjustment, extendedBy, windowFault } from '@semita/core/assignment';
 import type { Terms } from '@semita/core/attempt';
 import { endOfDay, toInstant } from '@semita/core/calendar';
 import type { AssignmentSummary, SentSheet, Sheet } from '@semita/core/contract';
@@ -48,6 +48,7 @@ interface Followed {
 /** What a teacher makes different, with dates as a form gives them. */
 export type LocalAdjustment =
   | { readonly kind: 'extended'; readonly window: LocalWindow }
+  | { readonly kind: 'extendedBy'; readonly days: number }
   | { readonly kind: Exclude<Adjustment['kind'], 'extended' | 'editionSwapped'> }
   | { readonly kind: 'editionSwapped'; readonly editionNumber: number };
 
@@ -96,7 +97,7 @@ export function createAssignmentService(options: Options) {
     [...given.givenOf(assignmentId).addressees.values()].filter(({ classId }) => classIds.has(classId));
 
   const summarize = (
-    { id, timeZone }: AssignmentRow,
+    { id, timeZone, takenBackAt }: AssignmentRow,
     title: string,
     to: readonly NamedAddressee[],
     students: readonly StoredOutline[],
@@ -119,6 +120,7 @@ export function createAssignmentService(options: Options) {
       },
       ...{ opensAt: first?.opensAt ?? null, dueAt: first?.dueAt ?? null, closesAt: first?.closesAt ?? null },
       to: addressed,
+      takenBackAt,
       studentCount: here.length,
       begunCount: begun.length,
       handedInCount: begun.filter(({ handedInAt }) => handedInAt !== null).length,
@@ -175,7 +177,17 @@ export function createAssignmentService(options: Options) {
   const findStudent = (actor: Actor, assignmentId: string, studentId: string): StoredLine | undefined =>
     sheets.find(assignmentId, relations.followedBy(actor.id), studentId);
 
-  const toAdjustment = (row: AssignmentRow, change: LocalAdjustment, at: number): Adjustment => {
+  /** @returns null for a student for whom it changes nothing */
+  const toAdjustment = (
+    row: AssignmentRow,
+    change: LocalAdjustment,
+    { terms }: StoredLine,
+    at: number,
+  ): Adjustment | null => {
+    if (change.kind === 'extendedBy') {
+      const window = extendedBy(terms.window, change.days, row.timeZone, at);
+      return window && { at, kind: 'extended', window };
+    }
     if (change.kind === 'extended') return { at, kind: 'extended', window: toWindow(change.window, row.timeZone) };
     if (change.kind !== 'editionSwapped') return { at, kind: change.kind };
     const { lessonId } = given.getLesson(row.id);
@@ -188,6 +200,7 @@ export function createAssignmentService(options: Options) {
         actor,
         repository.listInClasses(
           classId === undefined ? classes.currentAmong(relations.followedBy(actor.id)) : [classId],
+          classId !== undefined,
         ),
       ),
 
@@ -222,7 +235,8 @@ export function createAssignmentService(options: Options) {
         // Fixed with the terms, so that a change of the class marks no answer anew.
         const terms = { ...input.terms, locale };
         const { schoolId } = actor;
-        repository.insert({ id, schoolId, editionId: edition.id, createdBy: actor.id, timeZone, terms, createdAt: at });
+        const row = { id, schoolId, editionId: edition.id, createdBy: actor.id, timeZone, terms };
+        repository.insert({ ...row, createdAt: at, takenBackAt: null });
         for (const { window, ...one } of to) {
           const addresseeId = repository.addAddressee(id, one, at);
           // Its first window holds from the beginning of time: nothing can have come in before.
@@ -248,6 +262,29 @@ export function createAssignmentService(options: Options) {
       given.forget([assignmentId]);
       bus.publish('assignmentChanged', { assignmentId });
       return summarizeStored(actor, [row])[0] as AssignmentSummary;
+    },
+
+    /** So many days more for all whom the actor follows; those without an end keep none. */
+    extendAll(actor: Actor, assignmentId: string, days: number): AssignmentSummary {
+      const { row, to } = getFollowed(actor, assignmentId);
+      const at = clock();
+      inTransaction(db, () => {
+        for (const { id, windows } of to) {
+          const last = windows.at(-1);
+          const window = last && extendedBy(last, days, row.timeZone, at);
+          if (window) repository.setWindow(id, window, at);
+        }
+      });
+      given.forget([assignmentId]);
+      bus.publish('assignmentChanged', { assignmentId });
+      return summarizeStored(actor, [row])[0] as AssignmentSummary;
+    },
+
+    takeBack(actor: Actor, assignmentId: string, isTakenBack: boolean): void {
+      getFollowed(actor, assignmentId);
+      repository.setTakenBack(assignmentId, isTakenBack ? clock() : null);
+      given.forget([assignmentId]);
+      bus.publish('assignmentChanged', { assignmentId });
     },
 
     readSheet: (actor: Actor, assignmentId: string): SentSheet => buildSheet(getFollowed(actor, assignmentId)),
@@ -287,12 +324,13 @@ export function createAssignmentService(options: Options) {
       },
     ): SheetLine[] {
       const { row } = getFollowed(actor, assignmentId);
-      const change = toAdjustment(row, input.change, clock());
-      for (const studentId of input.studentIds) found(findStudent(actor, assignmentId, studentId));
+      const at = clock();
       const made = { assignmentId, by: actor.id, reason: input.reason || null };
-      inTransaction(db, () =>
-        recipients.adjust(input.studentIds.map((studentId) => ({ ...change, ...made, studentId }))),
-      );
+      const all = input.studentIds.flatMap((studentId) => {
+        const change = toAdjustment(row, input.change, found(findStudent(actor, assignmentId, studentId)), at);
+        return change ? [{ ...change, ...made, studentId }] : [];
+      });
+      inTransaction(db, () => recipients.adjust(all));
       for (const studentId of input.studentIds) bus.publish('recipientChanged', { assignmentId, studentId });
       return input.studentIds.map((studentId) => found(findStudent(actor, assignmentId, studentId)).line);
     },

@@ -1,5 +1,5 @@
 import { type EffectiveTerms, effectiveTerms, type Receipt } from '@semita/core/assignment';
-import { and, asc, eq, type SQL, sql } from 'drizzle-orm';
+import { and, asc, eq, isNull, type SQL, sql } from 'drizzle-orm';
 import { rowsBy } from '../../db/rows-by.ts';
 import { assignments, editions, recipients, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
@@ -25,7 +25,7 @@ interface Options extends Pick<Deps, 'db' | 'clock'> {
   readonly recipients: Pick<RecipientRepository, 'find' | 'adjustmentsFor'>;
 }
 
-/** What was given to a student, also what no longer is. */
+/** What was given to a student, also what no longer is; lists are without what was taken back. */
 export function createReceivedAssignments({ db, clock, lessons, recipients: records }: Options) {
   const receipt = { addresseeId: recipients.addresseeId, since: recipients.since, until: recipients.until };
   // Without its terms, which stand in memory: reading them is most of the work of a row.
@@ -43,7 +43,7 @@ export function createReceivedAssignments({ db, clock, lessons, recipients: reco
       .where(and(eq(recipients.studentId, sql.placeholder('studentId')), place))
       .orderBy(asc(recipients.since))
       .prepare();
-  const all = select(undefined);
+  const all = select(isNull(assignments.takenBackAt));
   const one = select(eq(recipients.assignmentId, sql.placeholder('assignmentId')));
 
   type Found = ReturnType<typeof all.all>[0] & { readonly receipt: Receipt };

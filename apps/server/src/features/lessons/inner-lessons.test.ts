@@ -34,15 +34,13 @@ const titles = ({ lesson }: { lesson: { parts: { title: string }[] } }) => lesso
 async function assign(lessonId: string): Promise<string> {
   const window = { opensAt: null, dueAt: null, closesAt: null };
   const terms = { skipping: false, rewindAtStops: true, maxRate: 2 };
-  const { body } = await school
-    .as('adaeze')
-    .ask('POST', '/api/assignments', {
-      lessonId,
-      to: [{ kind: 'class', id: 'amber' }],
-      terms,
-      isAgain: true,
-      ...window,
-    });
+  const { body } = await school.as('adaeze').ask('POST', '/api/assignments', {
+    lessonId,
+    to: [{ kind: 'class', id: 'amber' }],
+    terms,
+    isAgain: true,
+    ...window,
+  });
   return body.id;
 }
 

@@ -1,4 +1,5 @@
 import type { AssignmentSummary } from '@semita/core/contract';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
 import { formatInstant } from '../../words/format.ts';
@@ -9,10 +10,13 @@ import './words.ts';
 export function AssignmentList({
   assignments,
   isOfOneClass = false,
+  actionOf,
 }: {
   readonly assignments: readonly AssignmentSummary[];
   /** Where the place says already which class. */
   readonly isOfOneClass?: boolean;
+  /** What can be done with one of them right here. */
+  readonly actionOf?: (assignment: AssignmentSummary) => ReactNode;
 }) {
   return (
     <ul className="divide-y divide-line overflow-hidden rounded-card border border-line bg-card">
@@ -21,7 +25,7 @@ export function AssignmentList({
         return (
           <li
             key={one.id}
-            className="relative grid items-center gap-x-6 gap-y-1 px-5 py-3 hover:bg-main-tint sm:grid-cols-[1fr_14rem]"
+            className="relative grid items-center gap-x-6 gap-y-1 px-5 py-3 hover:bg-main-tint sm:grid-cols-[1fr_auto_14rem]"
           >
             <div>
               <Link to={`/assignments/${one.id}`} className="font-medium after:absolute after:inset-0">
@@ -34,6 +38,7 @@ export function AssignmentList({
                   : t('today.due', { time: formatInstant(one.dueAt, one.timeZone) })}
               </p>
             </div>
+            <div className="relative">{actionOf?.(one)}</div>
             <div className="grid gap-1">
               <ProgressBar share={one.handedInCount / Math.max(1, one.studentCount)} label={handedIn} />
               <p className="text-13 text-quiet">{handedIn}</p>

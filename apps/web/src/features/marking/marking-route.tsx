@@ -95,6 +95,8 @@ function MarkingDesk({ sheet }: { readonly sheet: Sheet }) {
                 key={search.get('student')}
                 assignmentId={assignmentId}
                 studentId={search.get('student') as string}
+                timeZone={sheet.assignment.timeZone}
+                locale={sheet.terms.locale ?? 'en'}
                 stopId={null}
                 onClose={() => set('student', null)}
                 onNext={nextOf(sheet, search.get('student'), (id) => set('student', id))}

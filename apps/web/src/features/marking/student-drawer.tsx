@@ -16,6 +16,7 @@ import { StateMark, stateWords } from '../../ui/state-mark.tsx';
 import { formatInstant, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
 import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
+import { ForThisStudent } from '../adjusting/for-this-student.tsx';
 import { attemptOptions, sheetOptions } from '../assignment/queries.ts';
 import { needWords } from '../lesson-parts/tile-looks.ts';
 import { GivenResponse } from '../question/given-response.tsx';
@@ -30,6 +31,9 @@ import './words.ts';
 interface Props {
   readonly assignmentId: string;
   readonly studentId: string;
+  /** The clock of the assignment, and how its class writes. */
+  readonly timeZone: string;
+  readonly locale: string;
   /** The stop to show first; else the first answer that waits for a mark. */
   readonly stopId: string | null;
   readonly onClose: () => void;
@@ -38,7 +42,7 @@ interface Props {
 }
 
 /** One student's row, opened: what was met, what was answered, and marking. */
-export function StudentDrawer({ assignmentId, studentId, stopId, onClose, onNext }: Props) {
+export function StudentDrawer({ assignmentId, studentId, timeZone, locale, stopId, onClose, onNext }: Props) {
   const query = useQuery(attemptOptions(assignmentId, studentId));
   const body = useRef<HTMLDivElement>(null);
   const nextButton = useRef<HTMLButtonElement>(null);
@@ -69,7 +73,7 @@ export function StudentDrawer({ assignmentId, studentId, stopId, onClose, onNext
         {(detail) => (
           <div ref={body} className="grid gap-6">
             <div className="flex flex-wrap gap-2">
-              <ExcuseButton assignmentId={assignmentId} detail={detail} />
+              <ForThisStudent {...{ assignmentId, timeZone, locale }} student={detail.student} />
               {onNext && (
                 <Button ref={nextButton} size="small" onClick={onNext}>
                   {t('sheet.markNext')}
@@ -92,36 +96,6 @@ export function StudentDrawer({ assignmentId, studentId, stopId, onClose, onNext
         )}
       </QueryView>
     </Dialog>
-  );
-}
-
-function ExcuseButton({
-  assignmentId,
-  detail: { student },
-}: {
-  readonly assignmentId: string;
-  readonly detail: AttemptDetail;
-}) {
-  const queryClient = useQueryClient();
-  const excuse = useMutation({
-    mutationFn: () =>
-      call('adjust', {
-        params: { assignmentId },
-        body: {
-          studentIds: [student.studentId],
-          change: { kind: student.excused ? 'excusalEnded' : 'excused' },
-        },
-      }),
-    onSuccess: async () => {
-      await queryClient.invalidateQueries(sheetOptions(assignmentId));
-      await queryClient.invalidateQueries(attemptOptions(assignmentId, student.studentId));
-    },
-    onError: (error) => toast.error(errorWords(error)),
-  });
-  return (
-    <Button size="small" disabled={excuse.isPending} onClick={() => excuse.mutate()}>
-      {t(student.excused ? 'student.unexcuse' : 'student.excuse')}
-    </Button>
   );
 }
 

@@ -26,8 +26,6 @@ export const markingWords = {
     met: 'Met',
     metTwice: 'Met twice or more',
     metNever: 'Never met',
-    excuse: 'Excuse',
-    unexcuse: 'No longer excused',
     givePoints: 'Points, of {{possible}}',
     comment: 'Comment',
     commentHint: 'The student sees this.',

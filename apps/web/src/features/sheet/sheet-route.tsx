@@ -12,6 +12,7 @@ import type { KeyGroup } from '../../ui/key-list.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
+import { MoreTime } from '../adjusting/more-time.tsx';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
 import { useLiveSheet } from '../assignment/use-live-sheet.ts';
 import { useNextKey } from '../marking/next-unmarked.ts';
@@ -76,6 +77,9 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
       </div>
     );
   const { handedInCount, studentCount } = summaryOf(sheet);
+  const stillOpen = students
+    .filter(({ row, excused, leftAt }) => row?.handedInAt == null && !excused && leftAt === undefined)
+    .map((student) => student.studentId);
   const waiting = toMark.reduce(
     (sum, { row }) => sum + (row?.marks.filter((mark) => mark.state === 'waiting').length ?? 0),
     0,
@@ -90,6 +94,16 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
           </Button>
         )}
         <span className="grow" />
+        <MoreTime
+          assignmentId={sheet.assignment.id}
+          timeZone={sheet.assignment.timeZone}
+          locale={sheet.terms.locale ?? 'en'}
+          hasEnd={sheet.assignment.to.some(({ dueAt, closesAt }) => dueAt !== null || closesAt !== null)}
+          offers={[
+            ...(stillOpen.length > 0 ? [{ kind: 'open' as const, studentIds: stillOpen }] : []),
+            { kind: 'all' },
+          ]}
+        />
         <label className="flex items-center gap-2">
           {t('sheet.sortBy')}
           <Select className="h-8" value={order} onChange={(event) => set({ sort: event.target.value })}>
@@ -114,6 +128,8 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
         <StudentDrawer
           assignmentId={sheet.assignment.id}
           studentId={studentId}
+          timeZone={sheet.assignment.timeZone}
+          locale={sheet.terms.locale ?? 'en'}
           stopId={search.get('stop')}
           onClose={() => open(null)}
           onNext={nextToMark && nextToMark.studentId !== studentId ? () => open(nextToMark.studentId) : null}

@@ -1,23 +1,26 @@
 import type { AssignmentSummary } from '@semita/core/contract';
 import { useQuery } from '@tanstack/react-query';
 import { ArrowRight } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
-import { buttonStyle } from '../../ui/button.tsx';
+import { Button, buttonStyle } from '../../ui/button.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
 import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
+import { useExtendAll } from '../adjusting/use-extend-all.ts';
 import { AssignmentList } from '../assignment/assignment-list.tsx';
 import { assignmentsOptions } from '../assignment/queries.ts';
 import { lessonsOptions } from '../materials/queries.ts';
 import './words.ts';
 import '../assignment/words.ts';
+import '../adjusting/words.ts';
 import '../materials/words.ts';
 
 export function Component() {
   const assignments = useQuery(assignmentsOptions());
   const lessons = useQuery(lessonsOptions());
+  const [now] = useState(() => Date.now());
   return (
     <Page title={t('today.title')}>
       <QueryView query={assignments}>
@@ -35,7 +38,7 @@ export function Component() {
                 <NeedsList assignments={all} />
               </Section>
               <Section title={t('today.running')}>
-                <AssignmentList assignments={all} />
+                <AssignmentList assignments={all} actionOf={(one) => <PutOff one={one} now={now} />} />
               </Section>
             </>
           )
@@ -69,6 +72,26 @@ export function Component() {
         }}
       </QueryView>
     </Page>
+  );
+}
+
+const day = 24 * 3_600_000;
+
+/** What ends these days, or did just now, while some have not handed in: a week more in one press. */
+function PutOff({ one, now }: { readonly one: AssignmentSummary; readonly now: number }) {
+  const extend = useExtendAll(one.id, one.timeZone);
+  const end = one.closesAt ?? one.dueAt;
+  const isNear = end !== null && end > now - 7 * day && end < now + 3 * day;
+  if (!isNear || one.handedInCount === one.studentCount) return null;
+  return (
+    <Button
+      size="small"
+      disabled={extend.isPending}
+      aria-label={t('app.verbOn', { verb: t('adjusting.week'), title: one.title })}
+      onClick={() => extend.mutate(7)}
+    >
+      {t('adjusting.week')}
+    </Button>
   );
 }
 

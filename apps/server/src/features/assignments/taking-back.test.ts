@@ -1,0 +1,99 @@
+import { afterEach, beforeEach, describe, expect, test } from 'vitest';
+import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
+import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
+import { createSender, type School, startSchool } from '../../test/harness.ts';
+
+let school: School;
+let assignmentId: string;
+beforeEach(async () => {
+  school = await startSchool();
+  for (const id of ['film', 'picture']) school.addMaterial(id, 60_000);
+  ({ assignmentId } = await school.assignLesson(lessonOf([everyKind.poll])));
+});
+afterEach(() => school.stop());
+
+const ask = (who: string, method: string, path: string, body?: object) => school.as(who).ask(method, path, body);
+const takeBack = (isTakenBack: boolean) =>
+  ask('adaeze', 'POST', `/api/assignments/${assignmentId}/taking-back`, { isTakenBack });
+
+describe('what is taken back', () => {
+  test('is in nobody’s list, and its students’ work is kept and comes back with it', async () => {
+    const { attemptId } = (await ask('imani', 'PUT', `/api/assignments/${assignmentId}/walk`)).body;
+    const event = createSender(school.clock);
+    const send = () =>
+      ask('imani', 'POST', `/api/attempts/${attemptId}/events`, { events: [event({ type: 'opened' })] });
+    await send();
+    expect((await takeBack(true)).status).toBe(204);
+    expect((await ask('adaeze', 'GET', '/api/assignments')).body).toEqual([]);
+    expect((await ask('imani', 'GET', '/api/todo')).body.items).toEqual([]);
+    expect((await ask('tomas', 'PUT', `/api/assignments/${assignmentId}/walk`)).status).not.toBe(200);
+    // To a page that is still open it is closed, as to somebody who has left the class.
+    expect((await send()).body.code).toBe('windowClosed');
+    // The class says that it was, and its teacher still sees the sheet.
+    const [summary] = (await ask('adaeze', 'GET', '/api/classes/amber')).body.assignments;
+    expect(summary.takenBackAt).toBe(school.clock.now);
+    expect((await ask('adaeze', 'GET', `/api/assignments/${assignmentId}/sheet`)).status).toBe(200);
+    await takeBack(false);
+    expect((await ask('imani', 'GET', '/api/todo')).body.items).toHaveLength(1);
+    expect((await ask('imani', 'PUT', `/api/assignments/${assignmentId}/walk`)).body.attemptId).toBe(attemptId);
+    const [again] = (await ask('adaeze', 'GET', '/api/assignments')).body;
+    expect([again.takenBackAt, again.begunCount]).toEqual([null, 1]);
+  });
+
+  test('can be given anew without a warning', async () => {
+    await takeBack(true);
+    const { lessonId } = (await ask('adaeze', 'GET', `/api/assignments/${assignmentId}/sheet`)).body;
+    const terms = { skipping: false, rewindAtStops: true, maxRate: 2 };
+    const dates = { opensAt: null, dueAt: null, closesAt: null };
+    const to = [{ kind: 'class', id: 'amber' }];
+    expect((await ask('adaeze', 'POST', '/api/assignments', { lessonId, to, terms, ...dates })).status).toBe(200);
+  });
+});
+
+describe('more time', () => {
+  const day = 24 * 3_600_000;
+  const adjust = (studentIds: string[], change: object) =>
+    ask('adaeze', 'POST', `/api/assignments/${assignmentId}/adjustments`, { studentIds, change });
+  const dueOf = async (id: string) => (await ask(id, 'GET', '/api/todo')).body.items[0].dueAt;
+  beforeEach(async () => {
+    const window = { opensAt: null, dueAt: '2026-11-26T23:59', closesAt: null };
+    await ask('adaeze', 'PATCH', `/api/assignments/${assignmentId}/window`, window);
+  });
+
+  test('for one and some, counted from what each of them has; taken back, it is as for everybody', async () => {
+    const due = await dueOf('imani');
+    await adjust(['imani'], { kind: 'extendedBy', days: 1 });
+    await adjust(['imani', 'tomas'], { kind: 'extendedBy', days: 7 });
+    expect([await dueOf('imani'), await dueOf('tomas')]).toEqual([due + 8 * day, due + 7 * day]);
+    await adjust(['imani', 'tomas'], { kind: 'extensionEnded' });
+    expect([await dueOf('imani'), await dueOf('tomas')]).toEqual([due, due]);
+  });
+
+  test('for everybody', async () => {
+    const due = await dueOf('imani');
+    const { body } = await ask('adaeze', 'POST', `/api/assignments/${assignmentId}/window/days`, { days: 7 });
+    expect(body.dueAt).toBe(due + 7 * day);
+    expect([await dueOf('imani'), await dueOf('tomas')]).toEqual([due + 7 * day, due + 7 * day]);
+  });
+
+  test('changes nothing where there is no end', async () => {
+    const none = { opensAt: null, dueAt: null, closesAt: null };
+    await ask('adaeze', 'PATCH', `/api/assignments/${assignmentId}/window`, none);
+    expect((await adjust(['imani'], { kind: 'extendedBy', days: 7 })).status).toBe(200);
+    await ask('adaeze', 'POST', `/api/assignments/${assignmentId}/window/days`, { days: 7 });
+    expect(await dueOf('imani')).toBeNull();
+  });
+});
+
+test('terms: the last are offered first, others are kept under names, and nobody sees another’s', async () => {
+  const terms = { skipping: true, rewindAtStops: false, maxRate: 1, attempts: 3, counted: 'best' };
+  expect((await ask('bruno', 'GET', '/api/terms')).body).toEqual({ last: null, presets: [] });
+  await ask('adaeze', 'POST', '/api/terms', { name: 'Practice', terms: { ...terms, attempts: 2 } });
+  await ask('adaeze', 'POST', '/api/terms', { name: ' Practice ', terms });
+  const { last, presets } = (await ask('adaeze', 'GET', '/api/terms')).body;
+  expect(last).toEqual({ skipping: false, rewindAtStops: true, maxRate: 2 });
+  expect(presets).toMatchObject([{ name: 'Practice', terms }]);
+  expect((await ask('bruno', 'DELETE', `/api/terms/${presets[0].id}`)).status).toBe(404);
+  expect((await ask('adaeze', 'DELETE', `/api/terms/${presets[0].id}`)).status).toBe(204);
+  expect((await ask('adaeze', 'GET', '/api/terms')).body.presets).toEqual([]);
+});

@@ -1,0 +1,48 @@
+import { toLocal } from '@semita/core/calendar';
+import type { AssignmentSummary } from '@semita/core/contract';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { toast } from 'sonner';
+import { call } from '../../api/client.ts';
+import { errorWords } from '../../ui/notice.tsx';
+import { formatInstant } from '../../words/format.ts';
+import { t } from '../../words/words.ts';
+import { assignmentsOptions, sheetOptions } from '../assignment/queries.ts';
+import './words.ts';
+
+/** More days for everybody an assignment was given to; the dates of before are put back by the word that tells of it. */
+export function useExtendAll(assignmentId: string, timeZone: string) {
+  const queryClient = useQueryClient();
+  const showAnew = () =>
+    Promise.all([
+      queryClient.invalidateQueries(sheetOptions(assignmentId)),
+      queryClient.invalidateQueries(assignmentsOptions()),
+      queryClient.invalidateQueries({ queryKey: ['classes'] }),
+    ]);
+  const local = (instant: number | null) => (instant === null ? null : toLocal(instant, timeZone));
+  const putBack = useMutation({
+    mutationFn: async (to: AssignmentSummary['to']) => {
+      for (const { id: addresseeId, opensAt, dueAt, closesAt } of to) {
+        const window = { opensAt: local(opensAt), dueAt: local(dueAt), closesAt: local(closesAt) };
+        await call('changeWindow', { params: { assignmentId }, body: { ...window, addresseeId } });
+      }
+    },
+    onSuccess: showAnew,
+    onError: (error) => toast.error(errorWords(error)),
+  });
+  return useMutation({
+    mutationFn: async (days: number) => {
+      // The dates as they are now, whatever this page knew of them.
+      const all = await call('listAssignments', {});
+      const before = all.find(({ id }) => id === assignmentId)?.to ?? [];
+      return { before, after: await call('extendAll', { params: { assignmentId }, body: { days } }) };
+    },
+    onSuccess: async ({ before, after }) => {
+      const end = after.dueAt ?? after.closesAt;
+      toast(t('adjusting.givenAll', { time: end === null ? '' : formatInstant(end, timeZone) }), {
+        action: { label: t('adjusting.undo'), onClick: () => putBack.mutate(before) },
+      });
+      await showAnew();
+    },
+    onError: (error) => toast.error(errorWords(error)),
+  });
+}

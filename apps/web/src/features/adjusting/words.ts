@@ -1,0 +1,47 @@
+import { addWords } from '../../words/words.ts';
+
+/** The words of this room, loaded with it. */
+export const adjustingWords = {
+  adjusting: {
+    moreTime: 'More time',
+    moreTimeFor: 'More time: {{for}}',
+    day: '+ 1 day',
+    week: '+ 1 week',
+    until: 'Until',
+    set: 'Set this date',
+    noEnd: 'There is no due date to put off.',
+    forOne: 'For {{name}}',
+    forOpen_one: 'For {{count}} who has not handed in',
+    forOpen_other: 'For {{count}} who have not handed in',
+    forAll: 'For everyone',
+    given_one: '{{count}} student has more time.',
+    given_other: '{{count}} students have more time.',
+    givenAll: 'Everyone has more time: due {{time}}.',
+    undo: 'Undo',
+    anotherAttempt: 'Another attempt',
+    attemptGiven: '{{name}} may begin once more.',
+    excuse: 'Excuse',
+    unexcuse: 'No longer excused',
+    own: 'Different for {{name}}',
+    ownDates: 'own dates',
+    endOwn: 'End their own dates',
+    reason: 'Why (only teachers see it)',
+    by: 'by {{name}}, {{time}}',
+    kind: {
+      extended: 'Due {{time}}',
+      extendedNoDue: 'No due date',
+      extensionEnded: 'Dates of everyone again',
+      excused: 'Excused',
+      excusalEnded: 'No longer excused',
+      anotherAttempt: 'One more attempt',
+      editionSwapped: 'Another edition',
+    },
+  },
+} as const;
+
+declare module '../../words/words.ts' {
+  interface Catalogues {
+    readonly adjusting: typeof adjustingWords;
+  }
+}
+addWords(adjustingWords);
