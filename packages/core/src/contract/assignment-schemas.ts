@@ -99,6 +99,8 @@ export const sheetSchema = v.object({
   assignment: assignmentSummarySchema,
   terms: termsSchema,
   termsFixed: v.boolean(),
+  /** Whether the asker runs it; who stands in only follows it, and gives time. */
+  runs: v.boolean(),
   editionNumber: v.number(),
   lessonId: v.string(),
   stops: v.array(sheetStopSchema),

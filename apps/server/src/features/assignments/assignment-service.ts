@@ -41,6 +41,8 @@ interface Followed {
   readonly row: AssignmentRow;
   /** All classes that they follow. */
   readonly classIds: ReadonlySet<string>;
+  /** Whether they teach one of those it was given to. */
+  readonly runs: boolean;
   /** To whom of these it was given. */
   readonly to: readonly NamedAddressee[];
 }
@@ -86,10 +88,11 @@ export function createAssignmentService(options: Options) {
   /** @throws Refused notFound when it was given to no class that the actor follows */
   const getFollowed = (actor: Actor, assignmentId: string): Followed => {
     const row = found(repository.find(assignmentId));
-    const classIds = relations.followedBy(actor.id);
+    const { taught, substituted } = relations.of(actor.id);
+    const classIds = new Set([...taught, ...substituted]);
     const to = addresseesIn(assignmentId, classIds);
     if (to.length === 0) throw new Refused('notFound');
-    return { row, classIds, to };
+    return { row, classIds, to, runs: to.some(({ classId }) => taught.has(classId)) };
   };
 
   /** Those it was given to in some classes, the first first. */
@@ -148,13 +151,14 @@ export function createAssignmentService(options: Options) {
     );
   };
 
-  const buildSheet = ({ row, classIds, to }: Followed): SentSheet => {
+  const buildSheet = ({ row, classIds, to, runs }: Followed): SentSheet => {
     const version = versionNow();
     const { lesson, editionNumber, lessonId, terms } = given.getLesson(row.id);
     const students = sheets.list(row.id, classIds);
     return {
       assignment: summarize(row, lesson.title, to, students),
       terms: terms as Sheet['terms'],
+      runs,
       termsFixed: repository.hasAttempts(row.id),
       editionNumber,
       lessonId,

@@ -39,6 +39,7 @@ function open() {
   standIn({
     listRosters: () => [amber, cobalt],
     listAssignments: () => [],
+    listTermPresets: () => ({ last: { skipping: false, rewindAtStops: true, maxRate: 1.5, attempts: 2 }, presets: [] }),
     assign: ({ body }) => {
       if (isKnown && !body.isAgain) throw new Refusal('alreadyGiven', { to: [{ kind: 'class', id: 'cobalt' }] });
       isKnown = false;
@@ -64,7 +65,14 @@ test('two classes and a student, with dates as they are typed, go out together',
   await user.click(await screen.findByRole('button', { name: 'Give it again all the same' }));
   await vi.waitFor(() => expect(sent).toHaveBeenCalled(), { timeout: 20_000 });
   expect(sent.mock.calls[0]?.[0]).toMatchObject({
-    ...{ lessonId: 'l', opensAt: null, dueAt: '2031-03-14T12:00', closesAt: null, isAgain: true },
+    ...{
+      lessonId: 'l',
+      terms: { maxRate: 1.5, attempts: 2 },
+      opensAt: null,
+      dueAt: '2031-03-14T12:00',
+      closesAt: null,
+      isAgain: true,
+    },
     to: [
       { kind: 'class', id: 'amber', classId: 'amber' },
       { kind: 'student', id: 'Nils', classId: 'cobalt', window: { dueAt: '2031-03-17T23:59' } },

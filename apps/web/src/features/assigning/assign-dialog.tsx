@@ -16,6 +16,7 @@ import { rostersOptions } from '../classes/queries.ts';
 import { type Chosen, faultOf, type LocalWindow, noWindow, type Roster, toSentWindow } from './given-to.ts';
 import { sentenceOf } from './sentence.ts';
 import { TermFields } from './term-fields.tsx';
+import { type Presets, type SentTerms, TermPresets, termPresetsOptions } from './term-presets.tsx';
 import { ToWhom } from './to-whom.tsx';
 import { WindowFields } from './window-fields.tsx';
 import './words.ts';
@@ -30,6 +31,7 @@ interface Props {
 /** Gives the latest edition: to whom, when, on which terms, and what that comes to. */
 export function AssignDialog({ title, editionNumber, onClose, ...rest }: Props) {
   const rosters = useQuery(rostersOptions());
+  const presets = useQuery(termPresetsOptions());
   return (
     <Dialog
       open
@@ -47,7 +49,9 @@ export function AssignDialog({ title, editionNumber, onClose, ...rest }: Props) 
               </Link>
             </EmptyPlace>
           ) : (
-            <AssignForm rosters={all} onClose={onClose} {...rest} />
+            <QueryView query={presets}>
+              {(kept) => <AssignForm rosters={all} presets={kept} onClose={onClose} {...rest} />}
+            </QueryView>
           )
         }
       </QueryView>
@@ -57,22 +61,23 @@ export function AssignDialog({ title, editionNumber, onClose, ...rest }: Props) 
 
 interface FormProps {
   readonly rosters: readonly Roster[];
+  readonly presets: Presets;
   readonly lessonId: string;
   readonly onClose: () => void;
 }
 
-function AssignForm({ rosters, lessonId, onClose }: FormProps) {
+function AssignForm({ rosters, presets, lessonId, onClose }: FormProps) {
   const navigate = useNavigate();
   const queryClient = useQueryClient();
   const [chosen, setChosen] = useState<readonly Chosen[]>([]);
   const [window, setWindow] = useState<LocalWindow>(noWindow);
-  const [terms, setTerms] = useState<Terms>(defaultTerms);
+  const [terms, setTerms] = useState<Terms>(presets.last ?? defaultTerms);
   const clock = rosters.find(({ id }) => id === chosen[0]?.classId) ?? rosters[0];
   const assign = useMutation({
     mutationFn: (isAgain: boolean) =>
       call('assign', {
         body: {
-          ...{ lessonId, isAgain, terms: terms as Terms & { maxRate: 1 | 1.25 | 1.5 | 2 } },
+          ...{ lessonId, isAgain, terms: terms as SentTerms },
           to: chosen.map(({ kind, id, classId, window: own }) => ({
             ...{ kind, id, classId },
             ...(own ? { window: toSentWindow(own) } : {}),
@@ -127,7 +132,8 @@ function AssignForm({ rosters, lessonId, onClose }: FormProps) {
       </section>
       <details className="group">
         <summary className="cursor-pointer font-heading text-16 font-semibold">{t('assign.terms')}</summary>
-        <div className="mt-3">
+        <div className="mt-3 grid gap-4">
+          <TermPresets presets={presets} usual={defaultTerms} terms={terms} onChoose={setTerms} />
           <TermFields terms={terms} onChange={setTerms} />
         </div>
       </details>

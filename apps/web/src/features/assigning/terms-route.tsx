@@ -5,10 +5,10 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
-import { ErrorNotice } from '../../ui/notice.tsx';
+import { ErrorNotice, errorWords, Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
-import { sheetOptions } from '../assignment/queries.ts';
+import { assignmentsOptions, sheetOptions } from '../assignment/queries.ts';
 import { faultOf, type LocalWindow, toSentWindow } from './given-to.ts';
 import { WindowFields } from './window-fields.tsx';
 import './words.ts';
@@ -17,12 +17,17 @@ export function Component() {
   return <AssignmentFrame>{(sheet) => <TermsView key={sheet.assignment.id} sheet={sheet} />}</AssignmentFrame>;
 }
 
-function TermsView({ sheet: { assignment, terms } }: { readonly sheet: Sheet }) {
+function TermsView({ sheet: { assignment, terms, runs } }: { readonly sheet: Sheet }) {
   const { to } = assignment;
   return (
     <div className="grid max-w-4xl content-start gap-8 p-5">
       {to.map((one) => (
-        <Dates key={one.id} assignment={assignment} one={one} locale={terms.locale ?? 'en'} />
+        <Dates
+          key={`${one.id} ${one.opensAt} ${one.dueAt} ${one.closesAt}`}
+          assignment={assignment}
+          one={one}
+          locale={terms.locale ?? 'en'}
+        />
       ))}
       <section className="grid gap-2">
         <h2 className="text-18">{t('terms.title')}</h2>
@@ -33,11 +38,103 @@ function TermsView({ sheet: { assignment, terms } }: { readonly sheet: Sheet }) 
           {terms.turningBack && <li>{t('terms.turningBack')}</li>}
           {terms.questionsWhenReached && <li>{t('terms.whenReached')}</li>}
           <li>{t('terms.rate', { rate: terms.maxRate })}</li>
+          {(terms.attempts ?? 1) > 1 && (
+            <li>
+              {t('assign.attemptCount', { count: terms.attempts })}, {t(`terms.counts.${terms.counted ?? 'last'}`)}
+            </li>
+          )}
         </ul>
       </section>
+      {runs && <Ending assignment={assignment} />}
     </div>
   );
 }
+
+/** Ending it now, and taking it back; both can be undone. */
+function Ending({ assignment }: { readonly assignment: Sheet['assignment'] }) {
+  const queryClient = useQueryClient();
+  const { id: assignmentId, timeZone, to, takenBackAt } = assignment;
+  const local = (ms: number | null) => (ms === null ? null : toLocal(ms, timeZone));
+  const showAnew = () =>
+    Promise.all([
+      queryClient.invalidateQueries(sheetOptions(assignmentId)),
+      queryClient.invalidateQueries(assignmentsOptions()),
+      queryClient.invalidateQueries({ queryKey: ['classes'] }),
+    ]);
+  const setWindows = useMutation({
+    mutationFn: async (closesAt: 'now' | 'asBefore') => {
+      const now = toLocal(Date.now(), timeZone);
+      for (const one of to) {
+        const window =
+          closesAt === 'asBefore'
+            ? { opensAt: local(one.opensAt), dueAt: local(one.dueAt), closesAt: local(one.closesAt) }
+            : // What is over cannot be due later, nor open later.
+              { opensAt: null, dueAt: earlier(local(one.dueAt), now), closesAt: now };
+        await call('changeWindow', { params: { assignmentId }, body: { ...window, addresseeId: one.id } });
+      }
+    },
+    onSuccess: showAnew,
+    onError: (error) => toast.error(errorWords(error)),
+  });
+  const takeBack = useMutation({
+    mutationFn: (isTakenBack: boolean) => call('takeBack', { params: { assignmentId }, body: { isTakenBack } }),
+    onSuccess: showAnew,
+    onError: (error) => toast.error(errorWords(error)),
+  });
+  const undo = (onClick: () => void) => ({ action: { label: t('app.undo'), onClick } });
+  return (
+    <section className="grid gap-3">
+      <h2 className="text-18">{t('terms.ending')}</h2>
+      {takenBackAt === null ? (
+        <>
+          <p className="text-14 text-quiet">{t('terms.endingHelp')}</p>
+          <div className="flex flex-wrap gap-3">
+            <Button
+              disabled={setWindows.isPending}
+              onClick={() =>
+                setWindows.mutate('now', {
+                  onSuccess: () =>
+                    toast(
+                      t('terms.ended'),
+                      undo(() => setWindows.mutate('asBefore')),
+                    ),
+                })
+              }
+            >
+              {t('terms.endNow')}
+            </Button>
+            <Button
+              look="danger"
+              disabled={takeBack.isPending}
+              onClick={() =>
+                takeBack.mutate(true, {
+                  onSuccess: () =>
+                    toast(
+                      t('terms.takenBack'),
+                      undo(() => takeBack.mutate(false)),
+                    ),
+                })
+              }
+            >
+              {t('terms.takeBack')}
+            </Button>
+          </div>
+        </>
+      ) : (
+        <>
+          <Notice tone="attention">{t('terms.isTakenBack')}</Notice>
+          <div>
+            <Button look="main" disabled={takeBack.isPending} onClick={() => takeBack.mutate(false)}>
+              {t('terms.giveAgain')}
+            </Button>
+          </div>
+        </>
+      )}
+    </section>
+  );
+}
+
+const earlier = (date: string | null, now: string): string | null => (date !== null && date < now ? date : null);
 
 interface DatesProps {
   readonly assignment: Sheet['assignment'];

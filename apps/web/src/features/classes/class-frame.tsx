@@ -32,7 +32,7 @@ export function Component() {
                   {t('classes.studentsTitle')} ({one.students.length})
                 </NavLink>
                 <NavLink to={`/classes/${classId}/given`} className={tab}>
-                  {t('classes.given')} ({one.assignments.length})
+                  {t('classes.given')} ({one.assignments.filter(({ takenBackAt }) => takenBackAt === null).length})
                 </NavLink>
                 {one.runs && (
                   <NavLink to={`/classes/${classId}/settings`} className={tab}>

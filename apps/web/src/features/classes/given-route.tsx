@@ -8,8 +8,21 @@ import './words.ts';
 
 /** What a class was given. */
 export function Component() {
-  const { assignments } = useClass();
-  if (assignments.length > 0) return <AssignmentList assignments={assignments} isOfOneClass />;
+  const all = useClass().assignments;
+  const assignments = all.filter(({ takenBackAt }) => takenBackAt === null);
+  const takenBack = all.filter(({ takenBackAt }) => takenBackAt !== null);
+  if (all.length > 0)
+    return (
+      <>
+        {assignments.length > 0 && <AssignmentList assignments={assignments} isOfOneClass />}
+        {takenBack.length > 0 && (
+          <section className="grid gap-3">
+            <h2 className="text-18">{t('classes.takenBack')}</h2>
+            <AssignmentList assignments={takenBack} isOfOneClass />
+          </section>
+        )}
+      </>
+    );
   return (
     <EmptyPlace title={t('classes.noAssignments')}>
       <p className="text-quiet">{t('classes.noAssignmentsHelp')}</p>

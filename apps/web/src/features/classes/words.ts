@@ -23,6 +23,7 @@ export const classesWords = {
     studentsTitle: 'Students',
     given: 'Given',
     settings: 'Settings',
+    takenBack: 'Taken back',
     noAssignments: 'Nothing has been given to this class yet',
     noAssignmentsHelp: 'Open a lesson on the shelf and assign it.',
     toShelf: 'Go to the shelf',
