@@ -41,6 +41,12 @@ for (const theme of ['light', 'dim'] as const) {
     await page.getByRole('link', { name: /8 Cobalt/ }).click();
     await expect(page.getByRole('columnheader', { name: 'User name' })).toBeVisible();
     await expectAccessible(page);
+    await page.getByRole('button', { name: 'More for Alma Hernqvist-Diaz' }).click();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: 'Settings' }).click();
+    await expect(page.getByRole('heading', { name: 'Standing in' })).toBeVisible();
+    await expectAccessible(page);
 
     await page.goto('/shelf');
     await page.getByRole('link', { name: 'How bridges carry load', exact: true }).first().click();
@@ -54,10 +60,20 @@ for (const theme of ['light', 'dim'] as const) {
     await expectAccessible(page);
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Assign' }).click();
-    await page.getByRole('dialog').getByRole('button', { name: 'Assign', exact: true }).click();
+    const giving = page.getByRole('dialog');
+    await giving.getByRole('checkbox', { name: '8 Amber Design & Engineering' }).check();
+    await giving.getByRole('button', { name: 'Groups and students of 8 Cobalt' }).click();
+    await giving.getByLabel('Due', { exact: true }).fill('someday');
     await expect(page.getByRole('alert')).toBeVisible();
+    await giving.getByText('Terms', { exact: true }).click();
+    await expectAccessible(page);
+    await giving.getByLabel('Due', { exact: true }).fill('');
+    await giving.getByRole('button', { name: 'Due: calendar' }).click();
+    await expect(page.getByRole('grid')).toBeVisible();
     await expectAccessible(page);
     await page.keyboard.press('Escape');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Throw it away' }).click();
     await page.getByRole('button', { name: 'Rehearse' }).click();
     await expect(page.getByText('Rehearsal: nothing is recorded')).toBeVisible();
     await expectAccessible(page);

@@ -68,8 +68,24 @@ export async function expectAccessible(page: Page): Promise<void> {
 /** From the desk: makes the first edition and gives it to 8 Cobalt. Ends at the sheet. */
 export async function assignToCobalt(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Make edition 1' }).click();
-  await page.getByRole('button', { name: 'Assign' }).click();
-  await page.getByRole('dialog').getByLabel('Class').selectOption({ label: '8 Cobalt Design & Engineering' });
-  await page.getByRole('button', { name: /^Assign to/ }).click();
+  await giveToClass(page, '8 Cobalt Design & Engineering');
   await expect(page.getByText('0 of 24 handed in')).toBeVisible();
+}
+
+/** From the desk of a lesson with an edition: gives it to one class, on the usual terms where nothing else is said. */
+export async function giveToClass(
+  page: Page,
+  name: string,
+  { skipping = false, rewind = true, due = '' }: { skipping?: boolean; rewind?: boolean; due?: string } = {},
+): Promise<void> {
+  await page.getByRole('button', { name: 'Assign' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('checkbox', { name, exact: true }).check();
+  if (due) await dialog.getByLabel('Due', { exact: true }).fill(due);
+  await dialog.getByText('Terms', { exact: true }).click();
+  // Those of the last time stand there; another story may have chosen them.
+  await dialog.getByRole('button', { name: 'The usual ones' }).click();
+  await dialog.getByLabel('Skipping', { exact: true }).setChecked(skipping);
+  await dialog.getByLabel('Going back while a question is open').setChecked(rewind);
+  await dialog.getByRole('button', { name: `Assign to ${name}` }).click();
 }

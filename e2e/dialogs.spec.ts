@@ -49,6 +49,18 @@ test('dialogs of the desk', async ({ page }) => {
     await expectPolite(page, page.getByRole('button', { name }).first());
 });
 
+test('dialogs of classes', async ({ page }) => {
+  await page.goto('/classes');
+  await expectPolite(page, page.getByRole('button', { name: 'New class' }));
+  await page.goto('/classes/demo-amber');
+  await expectPolite(page, page.getByRole('button', { name: 'Add students' }));
+  await expectPolite(page, page.getByRole('button', { name: 'Groups at random' }));
+  await page.getByLabel('Select Tuva Marchetti-Bui').check();
+  await expectPolite(page, page.getByRole('button', { name: 'Put into a group' }));
+  await page.goto('/classes/demo-amber/settings');
+  await expectPolite(page, page.getByRole('button', { name: 'Show it large' }));
+});
+
 test('the dialog of slides that are not saved', async ({ page }) => {
   await page.goto('/slides/new');
   await page.getByLabel('Heading').fill('Not saved');

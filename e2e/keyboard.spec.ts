@@ -41,8 +41,8 @@ test('a teacher writes, assigns and marks without a mouse', async ({ page }) => 
   await press(page, button('Make edition 1'));
   await press(page, button('Assign'));
   const dialog = page.getByRole('dialog');
-  await tabTo(page, dialog.getByLabel('Class'));
-  await page.keyboard.type('8 Cobalt');
+  await tabTo(page, dialog.getByRole('checkbox', { name: '8 Cobalt Design & Engineering' }));
+  await page.keyboard.press('Space');
   await press(page, dialog.getByRole('button', { name: /^Assign to 8 Cobalt/ }));
   await expect(page.getByText('0 of 24 handed in')).toBeVisible();
 

@@ -1,5 +1,5 @@
 import { decodeSheetRow } from '@semita/core/sheet';
-import { bringIn, captionFile, enterAs, filmTime, media } from './demo-visit.ts';
+import { bringIn, captionFile, enterAs, filmTime, giveToClass, media } from './demo-visit.ts';
 import { expect, type Page, test } from './test.ts';
 
 /** What the browser itself says was played, as [from, to] in seconds: the outside truth about coverage. */
@@ -77,10 +77,7 @@ test('from a film on the shelf to a mark that the student reads', async ({ brows
   await teacher.getByRole('link', { name: 'Back to the desk' }).click();
 
   // Assign.
-  await teacher.getByRole('button', { name: 'Assign' }).click();
-  await teacher.getByLabel('Class').selectOption({ label: '8 Amber Design & Engineering' });
-  await teacher.getByLabel('Due', { exact: true }).fill('2031-01-14T23:59');
-  await teacher.getByRole('button', { name: 'Assign to 8 Amber Design & Engineering' }).click();
+  await giveToClass(teacher, '8 Amber Design & Engineering', { due: '14 Jan 2031' });
   await expect(teacher.getByText('0 of 26 handed in')).toBeVisible();
   const row = teacher.getByRole('row', { name: /Tuva Marchetti-Bui/ });
   await expect(row).toContainText('Not begun');

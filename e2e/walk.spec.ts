@@ -1,4 +1,4 @@
-import { bringIn, captionFile, enterAs, filmTime, media } from './demo-visit.ts';
+import { bringIn, captionFile, enterAs, filmTime, giveToClass, media } from './demo-visit.ts';
 import { type Browser, expect, type Page, test } from './test.ts';
 
 interface Terms {
@@ -29,11 +29,7 @@ async function makeShortLesson(browser: Browser, title: string): Promise<Page> {
 async function assignShortLesson(browser: Browser, title: string, { skipping = false, rewind = true }: Terms = {}) {
   const page = await makeShortLesson(browser, title);
   await page.getByRole('button', { name: 'Make edition 1' }).click();
-  await page.getByRole('button', { name: 'Assign' }).click();
-  await page.getByLabel('Class').selectOption({ label: '8 Cobalt Design & Engineering' });
-  if (skipping) await page.getByLabel('Skipping', { exact: true }).check();
-  if (!rewind) await page.getByLabel('Going back while a question is open').uncheck();
-  await page.getByRole('button', { name: /^Assign to/ }).click();
+  await giveToClass(page, '8 Cobalt Design & Engineering', { skipping, rewind });
   await expect(page.getByText('0 of 24 handed in')).toBeVisible();
   return page;
 }

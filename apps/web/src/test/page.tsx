@@ -16,12 +16,15 @@ globalThis.ResizeObserver ??= class {
   disconnect() {}
 };
 
-/** Shows something as it stands on a page, and gives hands to use it with. */
-export function show(element: ReactElement) {
+/**
+ * Shows something as it stands on a page, and gives hands to use it with.
+ * @param at the address of the page
+ */
+export function show(element: ReactElement, at = '/') {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const wrap = (inner: ReactElement) => (
     <QueryClientProvider client={client}>
-      <MemoryRouter>{inner}</MemoryRouter>
+      <MemoryRouter initialEntries={[at]}>{inner}</MemoryRouter>
     </QueryClientProvider>
   );
   const { rerender } = render(wrap(element));

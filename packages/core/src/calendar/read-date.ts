@@ -112,7 +112,9 @@ function byNumbers(text: string, today: Temporal.PlainDate, order: DateOrder): T
   if (a.length > 2 || c?.length === 1 || c?.length === 3) return null;
   if (order === 'ymd' && c !== undefined && c.length === 2) return dateFrom(`20${a}`, Number(b), c, today);
   const year = c?.length === 2 ? `20${c}` : c;
-  return order === 'dmy' ? dateFrom(year, Number(b), a, today) : dateFrom(year, Number(a), b, today);
+  // With dots the day comes first wherever they are used; and what can be no month is the day.
+  const isDayFirst = order === 'dmy' || withoutWeekday.includes('.') || Number(a) > 12;
+  return isDayFirst ? dateFrom(year, Number(b), a, today) : dateFrom(year, Number(a), b, today);
 }
 
 function dateFrom(

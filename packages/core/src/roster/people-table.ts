@@ -52,6 +52,8 @@ const asHeader = (cell: string): string =>
     .replace(/[^\p{L}]/gu, '');
 
 function columnOfHeader(cell: string): PeopleColumn {
+  // “Student 1” heads no column.
+  if (/\p{N}/u.test(cell)) return 'other';
   const word = asHeader(cell);
   const found = Object.entries(headerWords).find(([, known]) => known.includes(word));
   return found ? (found[0] as PeopleColumn) : 'other';

@@ -14,16 +14,18 @@ export function tidyPersonName(text: string): string {
     .replace(/\s+/g, ' ')
     .replace(unseen, (sign) => (sign === '\u200d' || sign === '\u200c' ? sign : ''));
   const plain = seen.replace(/ {2,}/g, ' ').trim().normalize('NFC');
-  const signs = Array.from(
-    new Intl.Segmenter('en', { granularity: 'grapheme' }).segment(plain),
-    ({ segment }) => segment,
-  );
-  let kept = '';
-  for (const sign of signs) {
-    if (kept.length + sign.length > longestPersonName) break;
-    kept += sign;
-  }
+  // Most names are short, and taking signs apart is slow.
+  const kept = plain.length <= longestPersonName ? plain : startOf(plain);
   return /[\p{L}\p{N}\p{S}]/u.test(kept) ? kept.trim() : '';
+}
+
+function startOf(text: string): string {
+  let start = '';
+  for (const { segment } of new Intl.Segmenter('en', { granularity: 'grapheme' }).segment(text)) {
+    if (start.length + segment.length > longestPersonName) break;
+    start += segment;
+  }
+  return start;
 }
 
 /** Whether two names are the same to whoever reads them: capitals, and how letters are made, do not matter. */

@@ -248,6 +248,8 @@ export function createAssignmentService(options: Options) {
           recipients.reach(addresseeId, at);
         }
       });
+      // In front of students whose list is open at this moment.
+      bus.publish('assignmentChanged', { assignmentId: id });
       return { id };
     },
 

@@ -70,7 +70,8 @@ const shuffle = (below: number) => Math.floor(Math.random() * below);
 /** Groups at random, seen before they are made. */
 export function RandomGroupsDialog({ classId, students, onClose }: Props) {
   const [by, setBy] = useState<'count' | 'size'>('size');
-  const [number, setNumber] = useState(4);
+  const [typed, setTyped] = useState('4');
+  const number = Math.min(60, Math.max(1, Math.round(Number(typed)) || 1));
   const [name, setName] = useState<string>(t('classes.randomDefault'));
   const [round, setRound] = useState(0);
   const sizes = by === 'count' ? { count: number } : { size: number };
@@ -107,8 +108,8 @@ export function RandomGroupsDialog({ classId, students, onClose }: Props) {
                 min={1}
                 max={60}
                 className="h-9 w-20 text-14"
-                value={number}
-                onChange={(event) => setNumber(Math.min(60, Math.max(1, Math.round(Number(event.target.value)) || 1)))}
+                value={typed}
+                onChange={(event) => setTyped(event.target.value)}
               />
             )}
           </Field>

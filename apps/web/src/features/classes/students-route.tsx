@@ -123,7 +123,7 @@ function Students({ classId, students, runs, add, onPaper }: StudentsProps) {
               <th className="px-4 py-2 font-medium">{t('classes.card')}</th>
               <th className="px-4 py-2 font-medium">{t('classes.extraTime')}</th>
               <th className="px-4 py-2 font-medium">{t('classes.groups')}</th>
-              {runs && <th className="w-px" />}
+              {runs && <td />}
             </tr>
           </thead>
           <tbody>

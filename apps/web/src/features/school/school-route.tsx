@@ -63,7 +63,7 @@ function Staff({ school }: { readonly school: School }) {
               <th className="px-5 py-2 font-medium">{t('school.email')}</th>
               <th className="px-5 py-2 font-medium">{t('school.is')}</th>
               <th className="px-5 py-2 text-right font-medium">{t('school.classes')}</th>
-              <th className="w-px" />
+              <td />
             </tr>
           </thead>
           <tbody>

@@ -12,7 +12,7 @@ import { t } from '../../../words/words.ts';
 import type { ClassView } from '../queries.ts';
 import type { SignInPaper } from '../sign-in-sheet.tsx';
 import { ColumnsOfTable } from './columns-of-table.tsx';
-import type { PeopleSource, PeopleTable } from './people-table-worker.ts';
+import type { PeopleSource, PeopleTable } from './people-table.ts';
 import { PlanOfList } from './plan-of-list.tsx';
 import { readPeopleTable } from './read-people-table.ts';
 import '../words.ts';

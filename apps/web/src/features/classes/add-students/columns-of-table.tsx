@@ -3,7 +3,7 @@ import { CheckInput } from '../../../ui/check-input.tsx';
 import { Select } from '../../../ui/field.tsx';
 import { joinClasses } from '../../../ui/join-classes.ts';
 import { t } from '../../../words/words.ts';
-import type { PeopleTable } from './people-table-worker.ts';
+import type { PeopleTable } from './people-table.ts';
 import '../words.ts';
 
 interface Props {
