@@ -1,3 +1,15 @@
+CREATE TABLE `external_ids` (
+	`school_id` text NOT NULL,
+	`external_id` text NOT NULL,
+	`kind` text NOT NULL,
+	`user_id` text,
+	`class_id` text,
+	PRIMARY KEY(`school_id`, `kind`, `external_id`),
+	FOREIGN KEY (`school_id`) REFERENCES `schools`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`user_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`class_id`) REFERENCES `classes`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
 CREATE TABLE `invitations` (
 	`id` text PRIMARY KEY NOT NULL,
 	`school_id` text NOT NULL,

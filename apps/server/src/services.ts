@@ -46,6 +46,7 @@ import { createMaterialRepository } from './features/materials/material-reposito
 import { createMaterialService } from './features/materials/material-service.ts';
 import { createMediaStore } from './features/materials/media-store.ts';
 import { createInvitations } from './features/school/invitations.ts';
+import { createOneRosterService } from './features/school/one-roster-service.ts';
 import { createSchoolService } from './features/school/school-service.ts';
 import { createSetUp } from './features/school/set-up.ts';
 import { createJobQueue } from './jobs/job-queue.ts';
@@ -205,6 +206,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     cards,
     school,
     invitations,
+    oneRoster: createOneRosterService({ ...deps, accounts, roster, schoolOf: school.get }),
     setUp: createSetUp({ ...deps, accounts, security, guess }),
     jobs,
     catalogue: catalogueUrl ? createMediaCatalogue(catalogueUrl) : null,

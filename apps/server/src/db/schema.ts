@@ -209,6 +209,20 @@ export const classStudents = sqliteTable(
   ],
 );
 
+/** What another system of the school calls its people and classes: what comes from there again is known by it. */
+export const externalIds = sqliteTable(
+  'external_ids',
+  {
+    schoolId: schoolId(),
+    /** The `sourcedId` of OneRoster. */
+    externalId: text().notNull(),
+    kind: text({ enum: ['user', 'class'] }).notNull(),
+    userId: text().references(() => users.id, { onDelete: 'cascade' }),
+    classId: text().references(() => classes.id, { onDelete: 'cascade' }),
+  },
+  (table) => [primaryKey({ columns: [table.schoolId, table.kind, table.externalId] })],
+);
+
 /** Who asked to be let into a class, and waits. */
 export const joinRequests = sqliteTable(
   'join_requests',

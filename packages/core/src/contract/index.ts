@@ -38,5 +38,5 @@ export { type Role, roles } from './roles.ts';
 export type { Audience, BodyOf, OutputOf, ParamsOf, Route } from './route.ts';
 export { routePaths } from './route-paths.ts';
 export { type RouteName, routes } from './routes.ts';
-export type { School, SchoolSettings } from './school-schemas.ts';
+export type { OneRosterPlan, School, SchoolSettings, SentOneRoster } from './school-schemas.ts';
 export type { FeedbackItem, IntakeAnswer, TodoItem, Walk } from './walk-schemas.ts';

@@ -18,6 +18,8 @@ export const routePaths = {
   lookAtInvitation: ['POST', '/api/invitations/look'],
   acceptInvitation: ['POST', '/api/invitations/acceptance'],
   revokeInvitation: ['DELETE', '/api/invitations/:invitationId'],
+  planOneRoster: ['POST', '/api/school/one-roster/plan'],
+  takeOneRoster: ['POST', '/api/school/one-roster'],
   listColleagues: ['GET', '/api/colleagues'],
   lookAtCode: ['POST', '/api/joining/look'],
   join: ['POST', '/api/joining'],

@@ -9,6 +9,8 @@ import {
   heldInvitationSchema,
   invitationSchema,
   inviteSchema,
+  oneRosterPlanSchema,
+  oneRosterSchema,
   schoolSchema,
   schoolSettingsSchema,
 } from './school-schemas.ts';
@@ -35,6 +37,18 @@ export const schoolRoutes = {
     bodyLimit: 10_000,
     body: acceptInvitationSchema,
     output: meSchema,
+  }),
+  /** What a package of another system comes to; writes nothing. */
+  planOneRoster: route(...routePaths.planOneRoster, 'admin', {
+    bodyLimit: 12_000_000,
+    body: oneRosterSchema,
+    output: oneRosterPlanSchema,
+  }),
+  /** Takes it in: what is there already is brought up to date and never doubled. Who has gone stays, unless that is asked for. */
+  takeOneRoster: route(...routePaths.takeOneRoster, 'admin', {
+    bodyLimit: 12_000_000,
+    body: v.object({ package: oneRosterSchema, takesOutGone: v.boolean() }),
+    output: oneRosterPlanSchema,
   }),
   /** Teachers of the school, to teach a class with or to be stood in by. */
   listColleagues: route(...routePaths.listColleagues, 'teacher', {

@@ -52,3 +52,45 @@ export const heldInvitationSchema = v.object({
 export const acceptInvitationSchema = v.object({ token, displayName: personName, email, password: newPassword });
 
 export const changeRolesSchema = v.object({ userId: rowId, isAdmin: v.boolean() });
+
+const externalId = v.pipe(v.string(), v.minLength(1), v.maxLength(200));
+const ids = v.pipe(v.array(externalId), v.maxLength(2_000));
+
+/** A package of another system, as it was read in the browser; see `readOneRoster`. */
+export const oneRosterSchema = v.object({
+  people: v.pipe(
+    v.array(
+      v.object({
+        ...{ externalId, displayName: personName, isTeacher: v.boolean() },
+        userName: v.pipe(v.string(), v.maxLength(200)),
+        email: v.pipe(v.string(), v.maxLength(200)),
+      }),
+    ),
+    v.maxLength(20_000),
+  ),
+  classes: v.pipe(
+    v.array(v.object({ ...{ externalId, name: personName }, studentIds: ids, teacherIds: ids })),
+    v.maxLength(3_000),
+  ),
+});
+export type SentOneRoster = v.InferOutput<typeof oneRosterSchema>;
+
+const gone = v.object({ id: v.string(), displayName: v.string() });
+
+/** What a package comes to for the school. */
+export const oneRosterPlanSchema = v.object({
+  people: v.object({ added: v.number(), renamed: v.number(), same: v.number() }),
+  classes: v.array(
+    v.object({
+      externalId: v.string(),
+      name: v.string(),
+      isNew: v.boolean(),
+      studentCount: v.number(),
+      /** How many come into it. */
+      coming: v.number(),
+      /** Who is in it here, and not in the package. */
+      gone: v.array(gone),
+    }),
+  ),
+});
+export type OneRosterPlan = v.InferOutput<typeof oneRosterPlanSchema>;

@@ -13,6 +13,14 @@ export {
 } from './class-mark.ts';
 export { countJoinCodes, joinCodeLength, makeJoinCode, readJoinCode, showJoinCode } from './join-code.ts';
 export {
+  type OneRoster,
+  type RosterClass,
+  type RosterFault,
+  type RosterFiles,
+  type RosterPerson,
+  readOneRoster,
+} from './one-roster.ts';
+export {
   type ListedPerson,
   listPeople,
   type PeopleColumn,

@@ -1,6 +1,6 @@
 import type { Role } from '@semita/core/contract';
 import type { KnownPerson } from '@semita/core/roster';
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { recipients, schools, userRoles, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { Refused } from '../../http/refused.ts';
@@ -51,6 +51,14 @@ export function createAccountRepository({ db, clock, newId }: Pick<Deps, 'db' | 
       const row = findByUserName(schoolId, userName);
       return row && { ...row, isStudent: true };
     },
+
+    /** An account of a teacher that another system brought, and that nobody has a password for yet. */
+    findUnclaimed: (schoolId: string, email: string): string | undefined =>
+      db
+        .select({ id: users.id })
+        .from(users)
+        .where(and(eq(users.schoolId, schoolId), eq(users.email, email), isNull(users.passwordHash)))
+        .get()?.id,
 
     find: (userId: string) =>
       db

@@ -90,10 +90,17 @@ export function createInvitations({ db, clock, newId, accounts, security, guess 
       const passwordHash = await hashPassword(input.password);
       const userId = inTransaction(db, () => {
         // Somebody else may have used it while the password was hashed.
-        const { id, schoolId, isAdmin } = getUsable(input.token);
+        const { id, schoolId, isAdmin, email: invitedEmail } = getUsable(input.token);
         const { displayName, email } = input;
         const roles = isAdmin ? (['teacher', 'admin'] as const) : (['teacher'] as const);
-        const usedBy = accounts.add({ schoolId, displayName, email, passwordHash, roles });
+        // Only of whom the admin meant: another's account is not taken by writing their address.
+        const unclaimed = email === invitedEmail ? accounts.findUnclaimed(schoolId, email) : undefined;
+        const usedBy = unclaimed ?? accounts.add({ schoolId, displayName, email, passwordHash, roles });
+        if (unclaimed !== undefined) {
+          accounts.rename(unclaimed, displayName);
+          accounts.setPassword(unclaimed, passwordHash);
+          for (const role of roles) accounts.setRole(unclaimed, role, true);
+        }
         db.update(invitations).set({ usedBy, usedAt: clock() }).where(eq(invitations.id, id)).run();
         return usedBy;
       });

@@ -1,6 +1,7 @@
 import type { Handlers } from '../../http/serve-route.ts';
 import type { Enter } from '../accounts/account-routes.ts';
 import type { Invitations } from './invitations.ts';
+import type { OneRosterService } from './one-roster-service.ts';
 import type { SchoolService } from './school-service.ts';
 import type { SetUp } from './set-up.ts';
 
@@ -14,16 +15,19 @@ type Names =
   | 'revokeInvitation'
   | 'lookAtInvitation'
   | 'acceptInvitation'
+  | 'planOneRoster'
+  | 'takeOneRoster'
   | 'listColleagues';
 
 interface Options {
   readonly school: SchoolService;
   readonly setUp: SetUp;
   readonly invitations: Invitations;
+  readonly oneRoster: OneRosterService;
   readonly enter: Enter;
 }
 
-export function schoolHandlers({ school, setUp, invitations, enter }: Options): Pick<Handlers, Names> {
+export function schoolHandlers({ school, setUp, invitations, oneRoster, enter }: Options): Pick<Handlers, Names> {
   return {
     setUpSchool: async ({ body, req, res }) => enter(req, res, await setUp.run(body, req.ip ?? '')),
     readSchool: ({ actor }) => school.read(actor),
@@ -46,6 +50,8 @@ export function schoolHandlers({ school, setUp, invitations, enter }: Options): 
     },
     lookAtInvitation: ({ body, req }) => invitations.look(body.token, req.ip ?? ''),
     acceptInvitation: async ({ body, req, res }) => enter(req, res, await invitations.accept(body, req.ip ?? '')),
+    planOneRoster: ({ actor, body }) => oneRoster.plan(actor, body),
+    takeOneRoster: ({ actor, body }) => oneRoster.take(actor, body.package, body.takesOutGone),
     listColleagues: ({ actor }) => school.listColleagues(actor),
   };
 }

@@ -92,7 +92,7 @@ function ForSome({ assignmentId, timeZone, locale, hasEnd, one, onDone }: ForSom
   const give = (days: number) => adjust.mutate({ studentIds, change: { kind: 'extendedBy', days } });
   return (
     <section aria-label={words} className="grid gap-2">
-      <h3 className="text-14">{words}</h3>
+      <p className="font-medium">{words}</p>
       {hasEnd && (
         <div className="flex gap-2">
           {([1, 7] as const).map((days) => (
@@ -146,7 +146,7 @@ function ForAll({ assignmentId, timeZone, onDone }: ForAllProps) {
   const extend = useExtendAll(assignmentId, timeZone);
   return (
     <section aria-label={t('adjusting.forAll')} className="grid gap-2">
-      <h3 className="text-14">{t('adjusting.forAll')}</h3>
+      <p className="font-medium">{t('adjusting.forAll')}</p>
       <div className="flex gap-2">
         {([1, 7] as const).map((days) => (
           <Button

@@ -5,6 +5,17 @@ import { show } from '../../test/page.tsx';
 import { type Answers, Refusal, standIn } from '../../test/stand-in-server.ts';
 import { Component as SchoolRoute } from './school-route.tsx';
 
+vi.mock('./one-roster/read-package.ts', () => ({
+  readPackage: async (bytes: ArrayBuffer) =>
+    bytes.byteLength < 3
+      ? null
+      : {
+          people: [{ externalId: 'u', displayName: 'Ada Lund', userName: 'ada', email: '', isTeacher: false }],
+          classes: [{ externalId: 'c', name: '9 Birch', studentIds: ['u'], teacherIds: [] }],
+          faults: [{ file: 'users.csv', row: 7, fault: 'nameMissing' }],
+        },
+}));
+
 const invitation = {
   ...{ id: 'i', displayName: 'Mr. Rask', email: 'rask@quillhaven.example', isAdmin: false },
   expiresAt: Date.UTC(2026, 11, 8),
@@ -102,4 +113,34 @@ test('the code for teachers is turned on and off, and the school is renamed', as
     { isOn: false },
     { name: 'Quillhaven', timeZone: 'Europe/Stockholm', locale: 'en' },
   ]);
+});
+
+test('a package of another system is looked at, and taken in with who has gone', async () => {
+  const taken = vi.fn();
+  const planned = {
+    people: { added: 1, renamed: 0, same: 0 },
+    classes: [
+      {
+        ...{ externalId: 'c', name: '9 Birch', isNew: true, studentCount: 1, coming: 1 },
+        gone: [{ id: 'bo', displayName: 'Bo Ek' }],
+      },
+    ],
+  };
+  const { user } = open({
+    planOneRoster: () => planned,
+    takeOneRoster: ({ body }) => {
+      taken(body.takesOutGone, body.package.classes[0]?.studentIds);
+      return planned;
+    },
+  });
+  const file = (text: string) => new File([text], 'package.zip');
+  await user.upload(await screen.findByLabelText('Choose the package'), file('x'));
+  expect((await screen.findByRole('alert')).textContent).toContain('This is no OneRoster package');
+  await user.upload(screen.getByLabelText('Choose the package'), file('a package'));
+  expect(await screen.findByText('New: 1. Called differently now: 0. Here already: 0.')).toBeTruthy();
+  expect(screen.getByText('users.csv, row 7: it has no name.')).toBeTruthy();
+  expect(screen.getByRole('row', { name: /9 Birch.*Bo Ek/ })).toBeTruthy();
+  await user.click(screen.getByLabelText(/^Take 1 student/));
+  await user.click(screen.getByRole('button', { name: 'Take it in' }));
+  await vi.waitFor(() => expect(taken).toHaveBeenCalledWith(true, ['u']), { timeout: 20_000 });
 });

@@ -10,6 +10,7 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { formatDay } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { InviteDialog } from './invite-dialog.tsx';
+import { OneRosterPanel } from './one-roster/one-roster-panel.tsx';
 import { schoolOptions } from './queries.ts';
 import { SchoolSettingsForm } from './school-settings-form.tsx';
 import { TeacherCode } from './teacher-code.tsx';
@@ -36,7 +37,10 @@ export function Component() {
           <Staff school={school} />
           {school.invitations.length > 0 && <Invited school={school} />}
           <div className="grid items-start gap-6 md:grid-cols-2">
-            <TeacherCode code={school.teacherCode} />
+            <div className="grid gap-6">
+              <TeacherCode code={school.teacherCode} />
+              <OneRosterPanel />
+            </div>
             <SchoolSettingsForm key={school.name + school.timeZone + school.locale} school={school} />
           </div>
         </Page>
