@@ -249,14 +249,18 @@ test('from an empty folder to first answers of two classes', async ({ browser })
 
   // Ended, opened again; taken back, and given again.
   await teacher.getByRole('link', { name: 'Terms' }).click();
+  // Words that are fading away are no words any more.
+  const words = teacher.locator('[data-sonner-toast]');
+  await expect(words).toHaveCount(0);
+  await expectAccessible(teacher);
   await teacher.getByRole('button', { name: 'End it now' }).click();
   await expect(dueOf(nils)).toContainText('Closed');
-  await expectAccessible(teacher);
   await teacher.getByRole('button', { name: 'Undo' }).last().click();
   await expect(dueOf(nils)).toContainText('Due Thu 16 Jan 2031, 12:00');
   await teacher.getByRole('button', { name: 'Take it back' }).click();
   await expect(teacher.getByText('This is taken back')).toBeVisible();
   await expect(dueOf(nils)).toHaveCount(0);
+  await expect(words).toHaveCount(0);
   await expectAccessible(teacher);
   await teacher.getByRole('button', { name: 'Let students have it again' }).click();
   await nils.reload();

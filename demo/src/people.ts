@@ -14,8 +14,18 @@ export const schoolName = 'Quillhaven School';
 export const timeZone = 'Europe/Stockholm';
 export const demoPassword = 'a bridge of paper';
 
-export const amber = { id: 'demo-amber', name: '8 Amber Design & Engineering', shape: 'arch', colour: 'marigold' } as const;
-export const cobalt = { id: 'demo-cobalt', name: '8 Cobalt Design & Engineering', shape: 'hexagon', colour: 'slate' } as const;
+export const amber = {
+  id: 'demo-amber',
+  name: '8 Amber Design & Engineering',
+  shape: 'arch',
+  colour: 'marigold',
+} as const;
+export const cobalt = {
+  id: 'demo-cobalt',
+  name: '8 Cobalt Design & Engineering',
+  shape: 'hexagon',
+  colour: 'slate',
+} as const;
 
 export const amberStudents = [
   'Aisling Okonjo-Reyes',

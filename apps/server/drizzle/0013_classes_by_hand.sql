@@ -1,3 +1,12 @@
+CREATE TABLE `calendar_feeds` (
+	`user_id` text PRIMARY KEY NOT NULL,
+	`token_hash` text NOT NULL,
+	`alarm_minutes` integer,
+	`created_at` integer NOT NULL,
+	FOREIGN KEY (`user_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE UNIQUE INDEX `calendar_feeds_by_token` ON `calendar_feeds` (`token_hash`);--> statement-breakpoint
 CREATE TABLE `external_ids` (
 	`school_id` text NOT NULL,
 	`external_id` text NOT NULL,

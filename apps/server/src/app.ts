@@ -8,6 +8,7 @@ import type { Actor } from './features/accounts/session-service.ts';
 import { assignmentHandlers } from './features/assignments/assignment-routes.ts';
 import { attemptHandlers } from './features/attempts/attempt-routes.ts';
 import { bankHandlers } from './features/bank/bank-routes.ts';
+import { calendarHandlers } from './features/calendar/calendar-routes.ts';
 import { catalogueHandlers } from './features/catalogue/catalogue-routes.ts';
 import { classHandlers } from './features/classes/class-routes.ts';
 import { lessonHandlers } from './features/lessons/lesson-routes.ts';
@@ -141,6 +142,7 @@ export function createApp(options: AppOptions): Express {
       putAwayFirstSteps: services.accounts.putAwayFirstSteps,
     }),
     ...schoolHandlers({ ...services, enter }),
+    ...calendarHandlers(services.calendar),
     ...classHandlers({
       ...{ classes: services.classes, lists: services.rosterLists, joining: services.joining, enter },
       groupsTaughtBy: services.groupsTaughtBy,

@@ -31,6 +31,7 @@ import { createWalkService } from './features/attempts/walk-service.ts';
 import { createBankRepository } from './features/bank/bank-repository.ts';
 import { createBankService } from './features/bank/bank-service.ts';
 import { createExchangeService } from './features/bank/exchange-service.ts';
+import { createCalendarService } from './features/calendar/calendar-service.ts';
 import { createMediaCatalogue } from './features/catalogue/media-catalogue.ts';
 import { createClassRepository } from './features/classes/class-repository.ts';
 import { createClassService } from './features/classes/class-service.ts';
@@ -220,6 +221,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     }),
     lessons,
     assignments,
+    calendar: createCalendarService({ ...deps, sessions, assignments, received, given }),
     termPresets: createTermPresets(deps),
     answerFiles,
     walks: createWalkService({ ...shared, sheets, classes, answerFiles, versionNow }),

@@ -123,6 +123,22 @@ export const signInCards = sqliteTable(
   ],
 );
 
+/** Secret addresses under which calendar programs read the dates of a person: one for each at a time. */
+export const calendarFeeds = sqliteTable(
+  'calendar_feeds',
+  {
+    userId: text()
+      .primaryKey()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    /** SHA-256 of what stands in the address. */
+    tokenHash: text().notNull(),
+    /** How long before a date a calendar reminds of it, in minutes; null for not at all. */
+    alarmMinutes: integer(),
+    createdAt: instant().notNull(),
+  },
+  (table) => [uniqueIndex('calendar_feeds_by_token').on(table.tokenHash)],
+);
+
 /** Browsers in which somebody has signed in before: wrong tries of others do not lock them out. */
 export const knownDevices = sqliteTable(
   'known_devices',

@@ -80,7 +80,8 @@ function admitTo(permission: Permission, { path }: Pick<Route, 'path'>, door: Do
   return (req, _res, next) => {
     const actor = door.findActor(req);
     const id = req.params[permission.param];
-    if (actor && typeof id === 'string' && door.mayDo(actor, permission, id)) return next();
+    // Nobody stands to nothing, but to what they hold a link to.
+    if (typeof id === 'string' && door.mayDo(actor ?? nobody, permission, id)) return next();
     if (actor) door.security.record('refused', actor.id, path);
     next(new Refused('notFound'));
   };

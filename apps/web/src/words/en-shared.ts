@@ -15,6 +15,7 @@ export const enShared = {
   },
   person: {
     menu: '{{name}}, account',
+    calendar: 'Dates in my calendar',
     signOut: 'Sign out',
     signOutEverywhere: 'Sign out everywhere',
     unsentTitle: 'Some of your work is on this device only',

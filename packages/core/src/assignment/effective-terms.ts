@@ -64,6 +64,8 @@ export interface EffectiveTerms {
   /** How many attempts they may begin. */
   readonly attempts: number;
   readonly editionId: string;
+  /** How often something was made different for them up to then. */
+  readonly adjustmentCount: number;
 }
 
 /**
@@ -80,8 +82,10 @@ export function effectiveTerms(given: GivenAssignment, record: StudentRecord, at
   let excused = false;
   let attempts = given.terms.attempts ?? 1;
   let { editionId } = given;
+  let adjustmentCount = 0;
   for (const adjustment of record.adjustments) {
     if (adjustment.at > at) break;
+    adjustmentCount += 1;
     if (adjustment.kind === 'extended') own = adjustment.window;
     else if (adjustment.kind === 'extensionEnded') own = null;
     else if (adjustment.kind === 'anotherAttempt') attempts += 1;
@@ -90,7 +94,7 @@ export function effectiveTerms(given: GivenAssignment, record: StudentRecord, at
   }
   const window = own ?? windowOf(addressee, at);
   return {
-    ...{ addresseeId: addressee.id, leftAt, excused, attempts, editionId },
+    ...{ addresseeId: addressee.id, leftAt, excused, attempts, editionId, adjustmentCount },
     window: leftAt === null ? datesOf(window) : closedFrom(window, leftAt),
   };
 }

@@ -1,6 +1,7 @@
 export type { Me } from './account-schemas.ts';
 export type { AssignmentSummary, SentSheet, Sheet, WalkedPath } from './assignment-schemas.ts';
 export type { BankItem } from './bank-schemas.ts';
+export { alarmChoices } from './calendar-routes.ts';
 export { classLocales } from './class-locales.ts';
 export {
   type ClassSettings,

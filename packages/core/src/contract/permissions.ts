@@ -17,7 +17,9 @@ export type Relation =
   /** It is their own work. */
   | 'worksOn'
   /** It is of the school they look after. */
-  | 'looksAfter';
+  | 'looksAfter'
+  /** They have the link to it, whoever they are. */
+  | 'holdsLink';
 
 export type Thing =
   | 'class'
@@ -30,7 +32,8 @@ export type Thing =
   | 'bankItems'
   | 'phrase'
   | 'invitation'
-  | 'termPreset';
+  | 'termPreset'
+  | 'calendarFeed';
 
 export interface Permission {
   readonly thing: Thing;
@@ -59,6 +62,7 @@ export const permissions = {
   openAnswerFile: may('answerFile', 'fileId', 'worksOn', 'teaches', 'substitutes'),
   changeBankItem: may('bankItem', 'itemId', 'owns'),
   exportBankItems: may('bankItems', 'itemIds', 'owns'),
+  readFeed: may('calendarFeed', 'feedToken', 'holdsLink'),
   runInvitation: may('invitation', 'invitationId', 'looksAfter'),
   removeTermPreset: may('termPreset', 'presetId', 'owns'),
   removePhrase: may('phrase', 'phraseId', 'owns'),
@@ -91,6 +95,8 @@ export const permissionOfRoute = {
   renewJoinCode: 'runClass',
   answerRequest: 'runClass',
   revokeInvitation: 'runInvitation',
+  readFeed: 'readFeed',
+  saveDates: 'readThread',
   readMaterial: 'editMaterial',
   deleteMaterial: 'editMaterial',
   bringBackMaterial: 'editMaterial',

@@ -1,6 +1,7 @@
 import { accountRoutes } from './account-routes.ts';
 import { assignmentRoutes } from './assignment-routes.ts';
 import { bankRoutes } from './bank-routes.ts';
+import { calendarRoutes } from './calendar-routes.ts';
 import { classRoutes } from './class-routes.ts';
 import { lessonRoutes } from './lesson-routes.ts';
 import { markingRoutes } from './marking-routes.ts';
@@ -12,6 +13,7 @@ import { walkRoutes } from './walk-routes.ts';
 export const routes = {
   ...accountRoutes,
   ...schoolRoutes,
+  ...calendarRoutes,
   ...classRoutes,
   ...materialRoutes,
   ...lessonRoutes,

@@ -90,6 +90,7 @@ beforeAll(async () => {
   const { invitation } = (await school.as('keeper').ask('POST', '/api/invitations', invited)).body;
   await adaeze.ask('POST', '/api/terms', { name: 'Test', terms: { skipping: false, rewindAtStops: true, maxRate: 2 } });
   const [preset] = (await adaeze.ask('GET', '/api/terms')).body.presets;
+  const feed = (await school.as('tomas').ask('POST', '/api/calendar', { alarmMinutes: null })).body;
   const file = { id: 'file', attemptId: attempt?.id ?? '', name: 'a.txt', mimeType: 'text/plain', byteLength: 1 };
   db.insert(answerFiles)
     .values({ ...file, sha256: 'none', createdAt: 0 })
@@ -97,7 +98,13 @@ beforeAll(async () => {
   Object.assign(things, {
     ...{ classId: 'amber', materialId: 'film', lessonId, assignmentId, attemptId: attempt?.id, fileId: 'file' },
     ...{ itemId: bank.body.ids[0], itemIds: bank.body.ids[0], phraseId: phrase.body.id, studentId: 'imani' },
-    ...{ invitationId: invitation.id, presetId: preset.id, teacherId: 'third', substitutionId: 'fourth' },
+    ...{
+      invitationId: invitation.id,
+      presetId: preset.id,
+      feedToken: feed.token,
+      teacherId: 'third',
+      substitutionId: 'fourth',
+    },
     ...{ questionId: 'q-discussion', number: '1', pictureName: 'one', fileName: 'a.webm' },
   });
 });

@@ -4,6 +4,7 @@ import {
   answerFiles,
   attempts,
   bankItems,
+  calendarFeeds,
   invitations,
   lessons,
   materials,
@@ -12,6 +13,7 @@ import {
 } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
+import { hashOf } from '../accounts/token.ts';
 import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { ReceivedAssignments } from '../assignments/received-assignments.ts';
 import type { RecipientRepository } from '../assignments/recipient-repository.ts';
@@ -45,6 +47,11 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
     .select({ ownerId: phrases.ownerId })
     .from(phrases)
     .where(eq(phrases.id, sql.placeholder('id')))
+    .prepare();
+  const feedByToken = db
+    .select({ userId: calendarFeeds.userId })
+    .from(calendarFeeds)
+    .where(eq(calendarFeeds.tokenHash, sql.placeholder('hash')))
     .prepare();
   const ownerOfTermPreset = db
     .select({ ownerId: termPresets.ownerId })
@@ -123,6 +130,7 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
       actor.roles.includes('admin') && schoolOfInvitation.get({ id })?.schoolId === actor.schoolId
         ? ['looksAfter']
         : [],
+    calendarFeed: (_actor, token) => (feedByToken.get({ hash: hashOf(token) }) ? ['holdsLink'] : []),
     termPreset: (actor, id) => toOwned(actor, ownerOfTermPreset.get({ id })),
     phrase: (actor, id) => toOwned(actor, ownerOfPhrase.get({ id })),
   };

@@ -62,14 +62,13 @@ function Ending({ assignment }: { readonly assignment: Sheet['assignment'] }) {
       queryClient.invalidateQueries({ queryKey: ['classes'] }),
     ]);
   const setWindows = useMutation({
-    mutationFn: async (closesAt: 'now' | 'asBefore') => {
+    // Of those it was given to, with the dates as they were when somebody pressed: undoing must not see the new ones.
+    mutationFn: async ({ of, ends }: { readonly of: Sheet['assignment']['to']; readonly ends: boolean }) => {
       const now = toLocal(Date.now(), timeZone);
-      for (const one of to) {
-        const window =
-          closesAt === 'asBefore'
-            ? { opensAt: local(one.opensAt), dueAt: local(one.dueAt), closesAt: local(one.closesAt) }
-            : // What is over cannot be due later, nor open later.
-              { opensAt: null, dueAt: earlier(local(one.dueAt), now), closesAt: now };
+      for (const one of of) {
+        const before = { opensAt: local(one.opensAt), dueAt: local(one.dueAt), closesAt: local(one.closesAt) };
+        // What is over can neither be due later, nor open later.
+        const window = ends ? { opensAt: null, dueAt: earlier(before.dueAt, now), closesAt: now } : before;
         await call('changeWindow', { params: { assignmentId }, body: { ...window, addresseeId: one.id } });
       }
     },
@@ -92,13 +91,16 @@ function Ending({ assignment }: { readonly assignment: Sheet['assignment'] }) {
             <Button
               disabled={setWindows.isPending}
               onClick={() =>
-                setWindows.mutate('now', {
-                  onSuccess: () =>
-                    toast(
-                      t('terms.ended'),
-                      undo(() => setWindows.mutate('asBefore')),
-                    ),
-                })
+                setWindows.mutate(
+                  { of: to, ends: true },
+                  {
+                    onSuccess: (_, { of }) =>
+                      toast(
+                        t('terms.ended'),
+                        undo(() => setWindows.mutate({ of, ends: false })),
+                      ),
+                  },
+                )
               }
             >
               {t('terms.endNow')}

@@ -1,6 +1,6 @@
 import type { Me } from '@semita/core/contract';
 import { useQueryClient } from '@tanstack/react-query';
-import { ChevronDown, LogOut, Moon, Sun, UserRound } from 'lucide-react';
+import { CalendarDays, ChevronDown, LogOut, Moon, Sun, UserRound } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -14,6 +14,10 @@ const loadSender = () => import('../outbox/send-left-over.ts');
 const loadUnsentDialog = () => import('./unsent-dialog.tsx');
 const UnsentDialog = lazy(async () => ({ default: (await loadUnsentDialog()).UnsentDialog }));
 
+const CalendarDialog = lazy(async () => ({
+  default: (await import('../calendar/calendar-dialog.tsx')).CalendarDialog,
+}));
+
 const itemStyle =
   'flex items-center gap-2 rounded-control px-3 py-2 text-14 outline-none data-highlighted:bg-main-tint';
 
@@ -22,6 +26,7 @@ export function PersonMenu({ me }: { readonly me: Me }) {
   const queryClient = useQueryClient();
   const { theme, toggleTheme } = useTheme();
   const [unsent, setUnsent] = useState<Unsent | null>(null);
+  const [hasCalendar, setHasCalendar] = useState(false);
   const isStudent = me.roles.includes('student');
   // It is wanted without a connection, so it has to be here before.
   useEffect(() => {
@@ -46,6 +51,11 @@ export function PersonMenu({ me }: { readonly me: Me }) {
           <UnsentDialog unsent={unsent} onStay={() => setUnsent(null)} onLeave={(by) => leave(by, true)} />
         </Suspense>
       )}
+      {hasCalendar && (
+        <Suspense>
+          <CalendarDialog onClose={() => setHasCalendar(false)} />
+        </Suspense>
+      )}
       <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger
           aria-label={t('person.menu', { name: me.displayName })}
@@ -68,6 +78,10 @@ export function PersonMenu({ me }: { readonly me: Me }) {
             <DropdownMenu.Item className={itemStyle} onSelect={toggleTheme}>
               <ThemeIcon aria-hidden className="size-4" strokeWidth={1.75} />
               {theme === 'dim' ? t('person.light') : t('person.dim')}
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={itemStyle} onSelect={() => setHasCalendar(true)}>
+              <CalendarDays aria-hidden className="size-4" strokeWidth={1.75} />
+              {t('person.calendar')}
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-line" />
             <DropdownMenu.Item className={itemStyle} onSelect={() => void leave('signOut')}>

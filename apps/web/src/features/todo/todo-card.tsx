@@ -3,6 +3,7 @@ import type { TodoItem } from '@semita/core/contract';
 import { CalendarClock } from 'lucide-react';
 import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
+import { pathOf } from '../../api/client.ts';
 import { buttonStyle } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
@@ -39,6 +40,16 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
         <p className={joinClasses('flex items-center gap-1.5 text-14', phase === 'pastDue' && !isDone && 'text-brick')}>
           <CalendarClock aria-hidden className="size-4" strokeWidth={1.75} />
           {isDone ? doneWords(item) : dueWords(item, phase)}
+          {!isDone && !item.excused && item.dueAt !== null && (
+            <a
+              href={pathOf('saveDates', { assignmentId: item.assignmentId })}
+              aria-label={t('app.verbOn', { verb: t('todo.saveDate'), title: item.title })}
+              className="ml-1 text-main underline"
+              download
+            >
+              {t('todo.saveDate')}
+            </a>
+          )}
         </p>
         {isBack && (
           <div className="grid gap-1 rounded-control border-l-4 border-marigold bg-marigold-tint px-3 py-2 text-14">

@@ -20,6 +20,7 @@ export const todoWords = {
     attempts_other: '{{count}} attempts',
     due: 'Due {{time}}',
     wasDue: 'Was due {{time}}',
+    saveDate: 'Keep the date',
     opens: 'Opens {{time}}',
     closes: 'Closes {{time}}',
     closed: 'Closed {{time}}',
