@@ -29,7 +29,7 @@ function contentOf(schema: AnySchema, mode: Mode) {
     errorMode: 'throw',
     definitions,
     // Each of these says nothing that JSON Schema could say. A new kind of action fails here until somebody has looked.
-    ignoreActions: ['trim', 'finite', 'check', 'transform'],
+    ignoreActions: ['trim', 'finite', 'check', 'transform', 'to_lower_case', 'normalize'],
     overrideRef: ({ referenceId }) => `#/components/schemas/${referenceId}.${mode}`,
   };
   const {

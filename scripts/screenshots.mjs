@@ -133,18 +133,6 @@ const views = {
       .click();
     return page;
   },
-  bank: async () => {
-    const page = await enter(teacherName, wide);
-    await page.goto('/shelf/questions');
-    await page.getByRole('listitem').first().waitFor();
-    return page;
-  },
-  board: async () => {
-    const page = await signIn('nils.adomako', wide);
-    await page.getByRole('link', { name: /Which bridge would you build/ }).click();
-    await page.getByText('Do any 2 of these.').waitFor();
-    return page;
-  },
   questions: async () => {
     const page = await enter(teacherName, wide);
     await page.goto('/shelf');
@@ -161,6 +149,34 @@ const views = {
         'What belongs together? (2 points)\n- Arch -> Stone\n- Cable -> Steel\n- -> Paper\n\nWhat does the truck weigh?\n= 32 kN ± 5 %\n? Ten newtons to a kilogram.\n\nFollow the load down.\n1. Deck\n2. Hangers\n3. Main cable',
       );
     await page.getByRole('button', { name: 'Add 3 questions' }).waitFor();
+    return page;
+  },
+  'class-list': async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/classes/demo-amber');
+    await page.getByRole('button', { name: 'Add students' }).click();
+    await page
+      .getByLabel(/^Type or paste/)
+      .fill(
+        'First name\tLast name\tUser name\tGroup\nAisling\tOkonjo-Reyes\t\t\nBakari\tThorsdahl\tbakari.thorsdal\t\nMilo\tVance\t\tplain words\nGreta\tMwangi\tgreta.mwangi\t\nNadira\tQuaye-Berg\t\tready to run on',
+      );
+    await page.getByRole('button', { name: 'Look at the list' }).click();
+    await page.getByRole('button', { name: /^Take \d in/ }).waitFor();
+    return page;
+  },
+  assigning: async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/shelf');
+    await page.getByRole('link', { name: 'Which bridge would you build?' }).click();
+    await page.getByRole('button', { name: 'Assign', exact: true }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByRole('checkbox', { name: '8 Amber Design & Engineering' }).check();
+    await dialog.getByRole('button', { name: 'Groups and students of 8 Cobalt' }).click();
+    await dialog.getByRole('checkbox', { name: 'plain words, group of 8 Cobalt' }).check();
+    await dialog.getByRole('button', { name: 'Groups and students of 8 Cobalt' }).click();
+    await dialog.getByLabel('Opens').fill('next Mon 8:00');
+    await dialog.getByLabel('Due', { exact: true }).fill('in 2 weeks');
+    await dialog.getByLabel('Opens').focus();
     return page;
   },
   marking: async () => {

@@ -75,6 +75,7 @@ ALTER TABLE `classes` ADD `joining` text DEFAULT 'off' NOT NULL;--> statement-br
 ALTER TABLE `classes` ADD `roster_version` integer DEFAULT 1 NOT NULL;--> statement-breakpoint
 ALTER TABLE `classes` ADD `archived_at` integer;--> statement-breakpoint
 CREATE UNIQUE INDEX `classes_by_join_code` ON `classes` (`join_code`);--> statement-breakpoint
+ALTER TABLE `lessons` ADD `removed_at` integer;--> statement-breakpoint
 ALTER TABLE `schools` ADD `time_zone` text DEFAULT 'UTC' NOT NULL;--> statement-breakpoint
 ALTER TABLE `schools` ADD `locale` text DEFAULT 'en' NOT NULL;--> statement-breakpoint
 ALTER TABLE `schools` ADD `teacher_code` text;--> statement-breakpoint

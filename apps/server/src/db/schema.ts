@@ -377,6 +377,8 @@ export const lessons = sqliteTable('lessons', {
   version: integer().notNull(),
   createdAt: instant().notNull(),
   updatedAt: instant().notNull(),
+  /** Put into the bin then; what was given of it stays, and it can be brought back. */
+  removedAt: instant(),
 });
 
 /** The latest saves of a draft, by the ids their browsers gave them: one that is sent again is not taken again. */

@@ -12,6 +12,12 @@ export const lessonRoutes = {
     body: v.object({ materialId: v.nullable(rowId) }),
     output: v.object({ id: v.string() }),
   }),
+  /** What lies in the bin; what was given of it is not touched by that. */
+  listRemovedLessons: route(...routePaths.listRemovedLessons, 'teacher', { output: v.array(lessonSummarySchema) }),
+  /** A draft like this one, to be changed without changing it. */
+  copyLesson: route(...routePaths.copyLesson, 'teacher', { output: v.object({ id: v.string() }) }),
+  removeLesson: route(...routePaths.removeLesson, 'teacher'),
+  bringBackLesson: route(...routePaths.bringBackLesson, 'teacher'),
   putIntoDrafts: route(...routePaths.putIntoDrafts, 'teacher', {
     output: v.object({ lessons: v.array(v.object({ title: v.string(), astrayCount: v.number() })) }),
   }),

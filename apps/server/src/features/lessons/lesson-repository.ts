@@ -1,5 +1,5 @@
 import type { Lesson } from '@semita/core/lesson';
-import { and, desc, eq, inArray, lt, notInArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, isNull, lt, notInArray, sql } from 'drizzle-orm';
 import { assignments, attempts, editions, lessonSaves, lessonSummaries, lessons } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { LessonUses } from '../../projections/lesson-uses.ts';
@@ -38,8 +38,11 @@ export function createLessonRepository({ db, uses }: Options) {
       keepWithDraft(row.id, row.draft, summary);
     },
 
-    /** Of the actor's lessons, the last changed first: what the shelf says of each; null where that is not known yet. */
-    listSummaries(actor: Actor) {
+    /**
+     * Of the actor's lessons on the shelf, or of those in the bin, the last changed first: what is said of each; null
+     * where that is not known yet.
+     */
+    listSummaries(actor: Actor, areRemoved = false) {
       const latest = db
         .select({ lessonId: editions.lessonId, number: sql<number>`max(${editions.number})`.as('latest_number') })
         .from(editions)
@@ -54,7 +57,9 @@ export function createLessonRepository({ db, uses }: Options) {
         .leftJoin(lessonSummaries, eq(lessonSummaries.lessonId, lessons.id))
         .leftJoin(latest, eq(latest.lessonId, lessons.id))
         .leftJoin(editions, and(eq(editions.lessonId, lessons.id), eq(editions.number, latest.number)))
-        .where(eq(lessons.ownerId, actor.id))
+        .where(
+          and(eq(lessons.ownerId, actor.id), areRemoved ? isNotNull(lessons.removedAt) : isNull(lessons.removedAt)),
+        )
         .orderBy(desc(lessons.updatedAt))
         .all();
     },
@@ -74,6 +79,10 @@ export function createLessonRepository({ db, uses }: Options) {
         .from(lessons)
         .where(and(eq(lessons.id, lessonId), eq(lessons.ownerId, actor.id)))
         .get();
+    },
+
+    setRemoved(lessonId: string, removedAt: number | null): void {
+      db.update(lessons).set({ removedAt }).where(eq(lessons.id, lessonId)).run();
     },
 
     saveDraft(lessonId: string, draft: Lesson, version: number, updatedAt: number, summary: DraftSummary): void {

@@ -5,6 +5,10 @@ import type { LessonService } from './lesson-service.ts';
 type Names =
   | 'listLessons'
   | 'createLesson'
+  | 'copyLesson'
+  | 'removeLesson'
+  | 'bringBackLesson'
+  | 'listRemovedLessons'
   | 'splitIntoLessons'
   | 'putIntoDrafts'
   | 'readDraft'
@@ -15,6 +19,16 @@ type Names =
 export function lessonHandlers(lessons: LessonService): Pick<Handlers, Names> {
   return {
     listLessons: ({ actor }) => lessons.list(actor),
+    listRemovedLessons: ({ actor }) => lessons.listRemoved(actor),
+    copyLesson: ({ actor, params }) => lessons.copy(actor, params.lessonId),
+    removeLesson: ({ params }) => {
+      lessons.remove(params.lessonId);
+      return undefined;
+    },
+    bringBackLesson: ({ params }) => {
+      lessons.bringBack(params.lessonId);
+      return undefined;
+    },
     createLesson: ({ actor, body }) => lessons.create(actor, body.materialId),
     splitIntoLessons: ({ actor, params, body }) => lessons.splitIntoLessons(actor, params.materialId, body.startIds),
     putIntoDrafts: ({ actor, params }) => lessons.putIntoDrafts(actor, params.materialId),

@@ -146,7 +146,9 @@ export function createLessonService({
   const insertDraft = (actor: Actor, draft: Lesson): string => {
     const now = clock();
     const row = { id: newId(), schoolId: actor.schoolId, ownerId: actor.id, draft, version: 1 };
-    inTransaction(db, () => repository.insert({ ...row, createdAt: now, updatedAt: now }, summaryOf(actor, draft)));
+    inTransaction(db, () =>
+      repository.insert({ ...row, createdAt: now, updatedAt: now, removedAt: null }, summaryOf(actor, draft)),
+    );
     return row.id;
   };
 
@@ -171,13 +173,27 @@ export function createLessonService({
       }),
     );
 
+  const listSummaries = (actor: Actor, areRemoved: boolean): LessonSummary[] =>
+    repository.listSummaries(actor, areRemoved).map(({ id, version, updatedAt, summary, editionNumber, editionOf }) => {
+      const { title, stopCount, filmMs, readingMs, answeringMs } = summary ?? summaryOrNothing(actor, id);
+      const changedSinceEdition = editionOf !== null && editionOf !== version;
+      return { id, title, editionNumber, changedSinceEdition, stopCount, filmMs, readingMs, answeringMs, updatedAt };
+    });
+
   return {
-    list: (actor: Actor): LessonSummary[] =>
-      repository.listSummaries(actor).map(({ id, version, updatedAt, summary, editionNumber, editionOf }) => {
-        const { title, stopCount, filmMs, readingMs, answeringMs } = summary ?? summaryOrNothing(actor, id);
-        const changedSinceEdition = editionOf !== null && editionOf !== version;
-        return { id, title, editionNumber, changedSinceEdition, stopCount, filmMs, readingMs, answeringMs, updatedAt };
-      }),
+    list: (actor: Actor): LessonSummary[] => listSummaries(actor, false),
+
+    listRemoved: (actor: Actor): LessonSummary[] => listSummaries(actor, true),
+
+    /** What it shows and holds is the same; from then on they go their own ways. */
+    copy(actor: Actor, lessonId: string): { id: string } {
+      const { draft } = found(repository.findOwned(actor, lessonId));
+      return { id: insertDraft(actor, { ...draft, title: copyTitle(draft.title) }) };
+    },
+
+    remove: (lessonId: string): void => repository.setRemoved(lessonId, clock()),
+
+    bringBack: (lessonId: string): void => repository.setRemoved(lessonId, null),
 
     /** A new draft, with a part over the whole of a material where one is named. */
     create(actor: Actor, materialId: string | null): { id: string } {
@@ -307,4 +323,14 @@ function picturesOfStop(stop: Stop): readonly LessonPicture[] {
 function wholePartOf({ id, title, kind, lengthMs }: Material, partId: string): Lesson['parts'][0] {
   if (kind === null || kind === 'picture' || lengthMs === null) throw new Refused('notFound');
   return wholePart({ id, title, kind, lengthMs }, partId);
+}
+
+const longestTitle = 500;
+
+/** “Bridges (copy)”, then “Bridges (copy 2)”. */
+export function copyTitle(title: string): string {
+  const found = /^(.*) \(copy(?: (\d{1,3}))?\)$/.exec(title);
+  const [, start = title, number] = found ?? [];
+  const end = found ? ` (copy ${Number(number ?? 1) + 1})` : ' (copy)';
+  return start.slice(0, longestTitle - end.length) + end;
 }

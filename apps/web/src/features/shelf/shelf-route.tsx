@@ -17,6 +17,7 @@ import { findWords, t } from '../../words/words.ts';
 import { lessonsOptions, materialsOptions } from '../materials/queries.ts';
 import { forgetReceived } from '../materials/upload.ts';
 import { BringInPanel } from './bring-in-panel.tsx';
+import { LessonBin, LessonMenu } from './lesson-menu.tsx';
 import { ReplaceButton } from './replace-button.tsx';
 import { SeveralLessons } from './several-lessons.tsx';
 import { ShelfTabs } from './shelf-tabs.tsx';
@@ -67,6 +68,7 @@ export function Component() {
             <LessonList lessons={all.filter((one) => matches(one.title))} isEmpty={all.length === 0} text={text} />
           )}
         </QueryView>
+        <LessonBin />
       </section>
       <QueryView query={materials}>
         {(all) => (
@@ -107,7 +109,7 @@ function LessonList({
   return (
     <ul className="divide-y divide-line overflow-hidden rounded-card border border-line bg-card">
       {lessons.map((lesson) => (
-        <li key={lesson.id} className="relative flex flex-wrap items-baseline gap-x-6 px-5 py-3 hover:bg-main-tint">
+        <li key={lesson.id} className="relative flex flex-wrap items-center gap-x-6 px-5 py-2 hover:bg-main-tint">
           <Link to={`/lessons/${lesson.id}`} className="grow font-medium after:absolute after:inset-0">
             {lesson.title || t('shelf.untitled')}
           </Link>
@@ -118,6 +120,7 @@ function LessonList({
               ? t('shelf.draftOnly')
               : `${t('shelf.edition', { number: lesson.editionNumber })}${lesson.changedSinceEdition ? `, ${t('shelf.changed')}` : ''}`}
           </span>
+          <LessonMenu lesson={lesson} />
         </li>
       ))}
     </ul>

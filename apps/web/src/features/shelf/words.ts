@@ -44,6 +44,13 @@ export const shelfWords = {
     severalMade_one: '{{count}} lesson is on the shelf.',
     severalMade_other: '{{count}} lessons are on the shelf.',
     removed: '“{{title}}” was removed.',
+    moreFor: 'More for {{title}}',
+    copyLesson: 'Make a copy',
+    removeLesson: 'Put into the bin',
+    lessonRemoved: '“{{title}}” is in the bin. What was given of it stays.',
+    bin_one: '{{count}} lesson in the bin',
+    bin_other: '{{count}} lessons in the bin',
+    bringBack: 'Bring back',
     noMatch: 'Nothing on the shelf matches “{{text}}”.',
   },
   bringIn: {
