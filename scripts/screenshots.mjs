@@ -174,9 +174,9 @@ const views = {
     await dialog.getByRole('button', { name: 'Groups and students of 8 Cobalt' }).click();
     await dialog.getByRole('checkbox', { name: 'plain words, group of 8 Cobalt' }).check();
     await dialog.getByRole('button', { name: 'Groups and students of 8 Cobalt' }).click();
-    await dialog.getByLabel('Opens').fill('next Mon 8:00');
+    await dialog.getByLabel('Opens', { exact: true }).fill('next Mon 8:00');
     await dialog.getByLabel('Due', { exact: true }).fill('in 2 weeks');
-    await dialog.getByLabel('Opens').focus();
+    await dialog.getByLabel('Opens', { exact: true }).focus();
     return page;
   },
   marking: async () => {

@@ -102,6 +102,8 @@ export const sheetSchema = v.object({
   /** Whether the asker runs it; who stands in only follows it, and gives time. */
   runs: v.boolean(),
   editionNumber: v.number(),
+  /** A newer edition of the lesson, and who could have it: those who have not begun, and have an older one. */
+  newer: v.nullable(v.object({ editionNumber: v.number(), studentIds: v.array(v.string()) })),
   lessonId: v.string(),
   stops: v.array(sheetStopSchema),
   students: v.array(sheetLineSchema),

@@ -155,7 +155,15 @@ export function createAssignmentService(options: Options) {
     const version = versionNow();
     const { lesson, editionNumber, lessonId, terms } = given.getLesson(row.id);
     const students = sheets.list(row.id, classIds);
+    const newest = lessons.findLatestEdition(lessonId);
+    const couldHaveIt = students.filter(
+      ({ terms: own, counted }) => counted === null && own.leftAt === null && own.editionId !== newest?.id,
+    );
     return {
+      newer:
+        newest && newest.number > editionNumber && couldHaveIt.length > 0
+          ? { editionNumber: newest.number, studentIds: couldHaveIt.map(({ studentId }) => studentId) }
+          : null,
       assignment: summarize(row, lesson.title, to, students),
       terms: terms as Sheet['terms'],
       runs,

@@ -17,6 +17,15 @@ export const adjustingWords = {
     given_one: '{{count}} student has more time.',
     given_other: '{{count}} students have more time.',
     givenAll: 'Everyone has more time: due {{time}}.',
+    newer: 'Edition {{number}} of this lesson is there; this was given as edition {{had}}.',
+    newerFor_one:
+      '{{count}} student has not begun and can have the new one. Whoever has begun keeps theirs, with all their answers.',
+    newerFor_other:
+      '{{count}} students have not begun and can have the new one. Whoever has begun keeps theirs, with all their answers.',
+    swap_one: 'Give edition {{number}} to {{count}} who has not begun',
+    swap_other: 'Give edition {{number}} to {{count}} who have not begun',
+    swapped_one: '{{count}} student gets edition {{number}}.',
+    swapped_other: '{{count}} students get edition {{number}}.',
     undo: 'Undo',
     anotherAttempt: 'Another attempt',
     attemptGiven: '{{name}} may begin once more.',

@@ -8,7 +8,12 @@ export function sentenceOf(chosen: readonly Chosen[], window: LocalWindow, roste
   const { withMoreTime } = studentsOf(chosen, rosters);
   const clauses = chosen.map((one) => {
     const whom =
-      one.kind === 'student' ? one.name : t('assign.students', { count: one.studentIds.length, name: one.name });
+      one.kind === 'student'
+        ? one.name
+        : t(one.kind === 'group' ? 'assign.members' : 'assign.students', {
+            count: one.studentIds.length,
+            name: one.name,
+          });
     return [whom, datesOf(one.window ?? window)].join(' ');
   });
   const more = [...new Set(withMoreTime.map(({ extraTime }) => extraTime))].toSorted().map((factor) => {

@@ -44,6 +44,8 @@ export const assigningWords = {
     chooseFirst: 'Choose to whom.',
     students_one: '{{count}} student of {{name}}',
     students_other: '{{count}} students of {{name}}',
+    members_one: '{{count}} in “{{name}}”',
+    members_other: '{{count}} in “{{name}}”',
     fromNow: 'from now on',
     from: 'from {{time}}',
     noDue: 'without a due date',

@@ -13,6 +13,7 @@ import { EmptyPlace } from '../../ui/notice.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { t } from '../../words/words.ts';
 import { MoreTime } from '../adjusting/more-time.tsx';
+import { NewerEdition } from '../adjusting/newer-edition.tsx';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
 import { useLiveSheet } from '../assignment/use-live-sheet.ts';
 import { useNextKey } from '../marking/next-unmarked.ts';
@@ -123,6 +124,7 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
           {t('sheet.export')}
         </a>
       </div>
+      {sheet.runs && sheet.newer && <NewerEdition sheet={sheet} newer={sheet.newer} />}
       <SheetTable sheet={sheet} students={students} onOpen={open} />
       {studentId && (
         <StudentDrawer

@@ -85,6 +85,39 @@ describe('more time', () => {
   });
 });
 
+describe('a newer edition', () => {
+  const sheet = async () => (await ask('adaeze', 'GET', `/api/assignments/${assignmentId}/sheet`)).body;
+  const correct = async () => {
+    const { lessonId } = await sheet();
+    const at = `/api/lessons/${lessonId}`;
+    const { version } = (await ask('adaeze', 'GET', at)).body;
+    const change = { type: 'setTitle', title: 'Corrected' };
+    await ask('adaeze', 'POST', `${at}/changes`, { baseVersion: version, changes: [change] });
+    await ask('adaeze', 'POST', `${at}/editions`, { draftVersion: version + 1 });
+  };
+  const swap = (editionNumber: number, studentIds: string[]) =>
+    ask('adaeze', 'POST', `/api/assignments/${assignmentId}/adjustments`, {
+      studentIds,
+      change: { kind: 'editionSwapped', editionNumber },
+    });
+  const isCorrectedFor = async (id: string) =>
+    (await ask(id, 'PUT', `/api/assignments/${assignmentId}/walk`)).text.includes('"Corrected"');
+
+  test('is offered to who has not begun; whoever has begun keeps theirs, and it can be taken back', async () => {
+    await ask('imani', 'PUT', `/api/assignments/${assignmentId}/walk`);
+    expect((await sheet()).newer).toBeNull();
+    await correct();
+    expect((await sheet()).newer).toEqual({ editionNumber: 2, studentIds: ['tomas'] });
+    await swap(2, ['tomas']);
+    expect((await sheet()).newer).toBeNull();
+    await swap(1, ['tomas']);
+    expect((await sheet()).newer.studentIds).toEqual(['tomas']);
+    await swap(2, ['tomas']);
+    school.clock.now += 1_000;
+    expect([await isCorrectedFor('imani'), await isCorrectedFor('tomas')]).toEqual([false, true]);
+  });
+});
+
 test('terms: the last are offered first, others are kept under names, and nobody sees another’s', async () => {
   const terms = { skipping: true, rewindAtStops: false, maxRate: 1, attempts: 3, counted: 'best' };
   expect((await ask('bruno', 'GET', '/api/terms')).body).toEqual({ last: null, presets: [] });
