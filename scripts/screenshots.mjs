@@ -48,16 +48,6 @@ async function enter(name, viewport) {
   return page;
 }
 
-/** Signs in a student who has no door of one click. */
-async function signIn(userName, viewport) {
-  const page = await enter(null, viewport);
-  await page.getByRole('textbox', { name: 'E-mail or user name' }).fill(userName);
-  await page.getByLabel('Password').fill('a bridge of paper');
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('link', { name: 'To do' }).waitFor();
-  return page;
-}
-
 async function take(page, name) {
   await page.mouse.move(0, 0);
   // Fonts and the film's frame; there is no other motion.

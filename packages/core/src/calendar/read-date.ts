@@ -27,8 +27,12 @@ interface Place {
 
 const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
 const months = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
-const weekdayPattern = '(mon|tue|wed|thu|fri|sat|sun)[a-z]*\\.?';
-const monthPattern = `(${months.join('|')})[a-z]*\\.?`;
+const oneWeekday = /^(next |on |this )?(mon|tue|wed|thu|fri|sat|sun)[a-z]*\.?$/;
+const weekdayBefore = /^(mon|tue|wed|thu|fri|sat|sun)[a-z]*\.? /;
+const dayAndMonth =
+  /^(\d{1,2})(?:st|nd|rd|th|\.)? ?(?:of )?(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?(?: (\d{4}))?$/;
+const monthAndDay =
+  /^(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.? (\d{1,2})(?:st|nd|rd|th|\.)?(?: (\d{4}))?$/;
 
 /**
  * Reads a date as people type it: `14.3.`, `3/14`, `2027-03-14`, `3 Dec`, `Thu 3 Dec 2026, 23:59`, `today`, `tomorrow`,
@@ -84,28 +88,26 @@ function dateOf(text: string, today: Temporal.PlainDate, order: DateOrder): Temp
     const count = /\d/.test(after[1] ?? '') ? Number(after[1]) : 1;
     return after[2] === 'week' ? today.add({ weeks: count }) : today.add({ days: count });
   }
-  const weekday = new RegExp(`^(next |on |this )?${weekdayPattern}$`).exec(text);
+  const weekday = oneWeekday.exec(text);
   if (weekday) {
     const wanted = weekdays.indexOf(weekday[2] ?? '') + 1;
     if (weekday[1] === 'next ') return today.subtract({ days: today.dayOfWeek - 1 }).add({ days: 7 + wanted - 1 });
     return today.add({ days: ((wanted - today.dayOfWeek + 6) % 7) + 1 });
   }
-  return byMonthName(text, today) ?? byNumbers(text, today, order);
+  // “Thu 3 Dec”: the date says it.
+  const date = text.replace(weekdayBefore, '');
+  return byMonthName(date, today) ?? byNumbers(date, today, order);
 }
 
 function byMonthName(text: string, today: Temporal.PlainDate): Temporal.PlainDate | null {
-  const day = '(\\d{1,2})(?:st|nd|rd|th|\\.)?';
-  const end = '(?: (\\d{4}))?$';
-  const start = `^(?:${weekdayPattern} )?`;
-  const dayFirst = new RegExp(`${start}${day} ?(?:of )?${monthPattern}${end}`).exec(text);
-  if (dayFirst) return dateFrom(dayFirst[4], months.indexOf(dayFirst[3] ?? '') + 1, dayFirst[2], today);
-  const monthFirst = new RegExp(`${start}${monthPattern} ${day}${end}`).exec(text);
-  return monthFirst && dateFrom(monthFirst[4], months.indexOf(monthFirst[2] ?? '') + 1, monthFirst[3], today);
+  const dayFirst = dayAndMonth.exec(text);
+  if (dayFirst) return dateFrom(dayFirst[3], months.indexOf(dayFirst[2] ?? '') + 1, dayFirst[1], today);
+  const monthFirst = monthAndDay.exec(text);
+  return monthFirst && dateFrom(monthFirst[3], months.indexOf(monthFirst[1] ?? '') + 1, monthFirst[2], today);
 }
 
 function byNumbers(text: string, today: Temporal.PlainDate, order: DateOrder): Temporal.PlainDate | null {
-  const withoutWeekday = text.replace(new RegExp(`^${weekdayPattern} `), '');
-  const found = /^(\d{1,4})[./\- ]{1,2}(\d{1,2})(?:[./\- ]{1,2}(\d{1,4}))?\.?$/.exec(withoutWeekday);
+  const found = /^(\d{1,4})[./\- ]{1,2}(\d{1,2})(?:[./\- ]{1,2}(\d{1,4}))?\.?$/.exec(text);
   if (!found) return null;
   const [, a = '', b = '', c] = found;
   if (a.length === 4) return c === undefined ? null : dateFrom(a, Number(b), c, today);
@@ -113,7 +115,7 @@ function byNumbers(text: string, today: Temporal.PlainDate, order: DateOrder): T
   if (order === 'ymd' && c !== undefined && c.length === 2) return dateFrom(`20${a}`, Number(b), c, today);
   const year = c?.length === 2 ? `20${c}` : c;
   // With dots the day comes first wherever they are used; and what can be no month is the day.
-  const isDayFirst = order === 'dmy' || withoutWeekday.includes('.') || Number(a) > 12;
+  const isDayFirst = order === 'dmy' || text.includes('.') || Number(a) > 12;
   return isDayFirst ? dateFrom(year, Number(b), a, today) : dateFrom(year, Number(a), b, today);
 }
 

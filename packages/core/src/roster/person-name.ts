@@ -30,3 +30,12 @@ function startOf(text: string): string {
 
 /** Whether two names are the same to whoever reads them: capitals, and how letters are made, do not matter. */
 export const nameKey = (name: string): string => tidyPersonName(name).toLowerCase();
+
+/** Whether a text looks like an e-mail address, as far as a form can say; whether it is one only a letter tells. */
+export function looksLikeEmail(text: string): boolean {
+  const [name, domain, ...more] = text.trim().split('@');
+  const labels = domain?.split('.') ?? [];
+  return (
+    !/\s/.test(text.trim()) && more.length === 0 && !!name && labels.length > 1 && labels.every((one) => one !== '')
+  );
+}

@@ -10,7 +10,7 @@ import {
   readJoinCode,
   showJoinCode,
 } from './join-code.ts';
-import { tidyPersonName } from './person-name.ts';
+import { looksLikeEmail, tidyPersonName } from './person-name.ts';
 import { randomGroups } from './random-groups.ts';
 import { isUserName, longestUserName, userNameFor } from './user-name.ts';
 
@@ -156,6 +156,17 @@ describe('names of people', () => {
     ['Zoe\u0308', 'Zoë'],
   ])('%j is kept as %j', (text, kept) => expect(tidyPersonName(text)).toBe(kept));
 });
+
+test.each([
+  ['a@b.example', true],
+  [' a.b@c.d.example ', true],
+  ['a@b', false],
+  ['a b@c.d', false],
+  ['a@b@c.d', false],
+  ['@b.c', false],
+  ['a@.c', false],
+  ['', false],
+])('%j looks like an e-mail address: %s', (text, does) => expect(looksLikeEmail(text)).toBe(does));
 
 describe('groups at random', () => {
   test.each([

@@ -14,7 +14,7 @@ export function userNameFor(displayName: string, isTaken: (userName: string) => 
     .replace(/[^\p{L}\p{M}\p{N}]+/gu, '.')
     .replace(/^[.\p{M}]+/u, '');
   // Room for the number of a namesake.
-  const base = startOf(plain, longestUserName - 5).replace(/\.+$/, '') || 'student';
+  const base = startOf(plain, longestUserName - 5).replace(/\.$/, '') || 'student';
   if (!isTaken(base)) return base;
   for (let number = 2; ; number += 1) if (!isTaken(`${base}${number}`)) return `${base}${number}`;
 }

@@ -1,3 +1,4 @@
+import { looksLikeEmail } from '@semita/core/roster';
 import type { FieldErrors, UseFormRegister } from 'react-hook-form';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
@@ -66,7 +67,7 @@ export function AccountFields({ of, register, errors }: Props) {
           {(ids) => (
             <TextInput
               {...ids}
-              {...register('email', { validate: (text) => /^[^@\s]+@[^@\s]+\.[^@\s]+$/.test(text.trim()) })}
+              {...register('email', { validate: looksLikeEmail })}
               type="email"
               autoComplete="username"
               className="h-11"

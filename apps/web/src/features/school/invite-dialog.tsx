@@ -1,3 +1,4 @@
+import { looksLikeEmail } from '@semita/core/roster';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
@@ -80,7 +81,7 @@ export function InviteDialog({ onClose }: { readonly onClose: () => void }) {
           {(ids) => (
             <TextInput
               {...ids}
-              {...form.register('email', { validate: (text) => /^[^@\s]+@[^@\s]+\.[^@\s]+$/.test(text.trim()) })}
+              {...form.register('email', { validate: looksLikeEmail })}
               type="email"
               maxLength={200}
             />
