@@ -106,6 +106,11 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
     change: { kind: 'excused' },
     reason: 'Joined the class last week',
   });
+  services.assignments.adjust(adaeze, cobaltAssignment, {
+    studentIds: [studentIdOf('Zeno Abrahamsdotter')],
+    change: { kind: 'extendedBy', days: 7 },
+    reason: 'Was away',
+  });
   writeLesson(stage, forcesDraft(film.id), false);
   const chooseId = writeLesson(stage, chooseLesson(film.id), true);
   const chooseAssignment = assign(stage, chooseId, cobalt.id, { opens: -3, due: 4, closes: 11 }, { turningBack: true });

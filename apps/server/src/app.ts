@@ -40,6 +40,9 @@ export interface AppOptions {
   readonly eventRequestsPerMinute?: number;
 }
 
+/** Accounts that one address may try to make in ten minutes. */
+const newAccountsPerAddress = 250;
+
 /** Recording needs camera, microphone and screen; nothing else of a device is ever asked for. */
 const permissionsPolicy = [
   'camera=(self)',
@@ -129,6 +132,18 @@ export function createApp(options: AppOptions): Express {
       limit: eventRequestsPerMinute,
       // One student, whatever they are signed in with, and not one address: a class shares an address.
       keyGenerator: (req) => findActor(req)?.id ?? '',
+      standardHeaders: false,
+      legacyHeaders: false,
+      handler: (_req, _res, next) => next(new Refused('tooManyRequests')),
+    }),
+  );
+
+  app.use(
+    ['/api/joining/new', '/api/joining/teacher', '/api/invitations/acceptance', '/api/set-up'],
+    rateLimit({
+      windowMs: 10 * 60_000,
+      // A class makes its accounts within one lesson, behind one address; nobody makes thousands.
+      limit: newAccountsPerAddress,
       standardHeaders: false,
       legacyHeaders: false,
       handler: (_req, _res, next) => next(new Refused('tooManyRequests')),

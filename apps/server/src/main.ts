@@ -8,6 +8,8 @@ import { openInstallation } from './installation.ts';
 import { serve } from './serve.ts';
 import { createServices } from './services.ts';
 
+const dayMs = 24 * 3_600_000;
+
 /** Below this nothing can be kept safely, so nothing is begun, in bytes. */
 const minFreeBytes = 32 * 1024 ** 2;
 
@@ -35,7 +37,12 @@ async function start(): Promise<void> {
   const missing = countMissing(deps);
   services.jobs.resume();
   services.refreshStale();
-  await services.materials.clearAway();
+  await services.clearAway();
+  // A server may run for months.
+  const daily = setInterval(() => {
+    services.clearAway().catch((error: unknown) => deps.log.error({ err: error }, 'not cleared away'));
+  }, dayMs);
+  daily.unref();
   const app = createApp({
     deps,
     services,

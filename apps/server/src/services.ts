@@ -12,6 +12,7 @@ import { createSignInGuard } from './features/accounts/sign-in-guard.ts';
 import { createAssignedLessons } from './features/assignments/assigned-lessons.ts';
 import { createAssignmentRepository } from './features/assignments/assignment-repository.ts';
 import { createAssignmentService } from './features/assignments/assignment-service.ts';
+import { createClearTakenBack } from './features/assignments/clear-taken-back.ts';
 import { createReceivedAssignments } from './features/assignments/received-assignments.ts';
 import { createRecipientRepository } from './features/assignments/recipient-repository.ts';
 import { createSheetRepository } from './features/assignments/sheet-repository.ts';
@@ -74,8 +75,8 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const accounts = createAccountRepository(deps);
   const cards = createSignInCards({ ...deps, sessions, security, guess });
   const invitations = createInvitations({ ...deps, accounts, security, guess });
-  const school = createSchoolService({ ...deps, accounts, invitations, security });
   const classes = createClassRepository(deps);
+  const school = createSchoolService({ ...deps, accounts, invitations, classes, security });
   const changes = createChangeLog(deps);
   const versionNow = changes.version;
   const classRelations = createClassRelations(deps);
@@ -170,12 +171,18 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     findMarked: (actor, assignmentId, studentId) => assignments.readStudent(actor, assignmentId, studentId).counted,
   });
   const roster = createRoster({ ...deps, followStudent: recipients.followStudent });
+  const clearTakenBack = createClearTakenBack({ ...deps, store, given });
   const refreshing = createRefreshStale({ ...deps, attempts, states });
   const shared = { ...deps, given, received, recipients, attempts, intake };
   const readStates = createReadStates({ sheetOf: assignments, intake });
   return {
     /** Computes what older programs stored of attempts anew, beside the work of the day. */
     refreshStale: refreshing.start,
+    /** What was thrown away long enough ago goes for good. */
+    async clearAway(): Promise<void> {
+      await materials.clearAway();
+      await clearTakenBack();
+    },
     /** What is at work ends at once, and is begun again at the next start. Nothing writes after this. */
     close(): void {
       jobs.stop();
@@ -198,6 +205,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
       ...{ repository: classes, roster, relations: classRelations, accounts, cards, sessions, security },
       schoolOf: school.get,
       listColleagues: school.listColleagues,
+      forgetGiven: given.forgetClass,
     }),
     groupsTaughtBy: (actor: Actor) => classes.listGroups([...classRelations.taughtBy(actor.id)]),
     roster,

@@ -449,6 +449,8 @@ export const assignments = sqliteTable('assignments', {
   timeZone: text().notNull(),
   terms: stored('terms').notNull(),
   createdAt: instant().notNull(),
+  /** What the teacher says to all who receive it. */
+  note: text().notNull().default(''),
   /** Taken back then: no student has it any more, until it is given again; what they did is kept. */
   takenBackAt: instant(),
 });

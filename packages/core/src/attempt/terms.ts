@@ -14,6 +14,8 @@ export interface Terms {
   readonly attempts?: number | undefined;
   /** Which of several attempts counts; the last where absent. */
   readonly counted?: 'last' | 'first' | 'best' | undefined;
+  /** On: a student sees nothing of it before it opens. */
+  readonly hiddenUntilOpen?: boolean | undefined;
   /** BCP 47 tag of the language in which students write numbers; English where absent. */
   readonly locale?: string | undefined;
 }

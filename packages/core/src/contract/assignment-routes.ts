@@ -4,6 +4,7 @@ import {
   adjustmentSchema,
   assignmentSummarySchema,
   madeAdjustmentSchema,
+  noteToAll,
   sheetLineSchema,
   sheetSchema,
   termsSchema,
@@ -23,6 +24,7 @@ export const assignmentRoutes = {
       to: v.pipe(v.array(addresseeSchema), v.minLength(1), v.maxLength(300)),
       terms: termsSchema,
       ...windowFields,
+      note: v.optional(noteToAll),
       /** It may be given to somebody who has this lesson already. */
       isAgain: v.optional(v.boolean()),
     }),
@@ -41,6 +43,8 @@ export const assignmentRoutes = {
     body: v.object({ days: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(365)) }),
     output: assignmentSummarySchema,
   }),
+  /** What is said to all who receive it, also to those who have begun. */
+  changeNote: route(...routePaths.changeNote, 'teacher', { body: v.object({ note: noteToAll }) }),
   /** No student has it any more, or they have it again; what they did is kept. */
   takeBack: route(...routePaths.takeBack, 'teacher', { body: v.object({ isTakenBack: v.boolean() }) }),
   /** Terms to give with again: those of the last time, and those that were kept under a name. */

@@ -12,6 +12,7 @@ export const termsSchema = v.object({
   rewindAtStops: v.boolean(),
   turningBack: v.optional(v.boolean()),
   questionsWhenReached: v.optional(v.boolean()),
+  hiddenUntilOpen: v.optional(v.boolean()),
   maxRate: v.picklist([1, 1.25, 1.5, 2]),
   attempts: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(20))),
   counted: v.optional(v.picklist(countedChoices)),
@@ -43,6 +44,9 @@ export const assignmentSummarySchema = v.object({
   stuckCount: v.number(),
 });
 export type AssignmentSummary = v.InferOutput<typeof assignmentSummarySchema>;
+
+/** What a teacher says to all who receive something. */
+export const noteToAll = v.pipe(v.string(), v.trim(), v.maxLength(1_000));
 
 export const localTime = v.nullable(v.pipe(v.string(), v.regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2})?$/)));
 
@@ -99,6 +103,8 @@ export const sheetSchema = v.object({
   assignment: assignmentSummarySchema,
   terms: termsSchema,
   termsFixed: v.boolean(),
+  /** What its teacher says to all who receive it. */
+  note: v.string(),
   /** Whether the asker runs it; who stands in only follows it, and gives time. */
   runs: v.boolean(),
   editionNumber: v.number(),

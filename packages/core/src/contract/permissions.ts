@@ -121,6 +121,7 @@ export const permissionOfRoute = {
   makeEdition: 'editLesson',
   changeWindow: 'followAssignment',
   extendAll: 'followAssignment',
+  changeNote: 'runAssignment',
   takeBack: 'runAssignment',
   removeTermPreset: 'removeTermPreset',
   readWalkedPath: 'followAssignment',

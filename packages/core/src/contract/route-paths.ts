@@ -88,6 +88,7 @@ export const routePaths = {
   listAssignments: ['GET', '/api/assignments'],
   assign: ['POST', '/api/assignments'],
   changeWindow: ['PATCH', '/api/assignments/:assignmentId/window'],
+  changeNote: ['PUT', '/api/assignments/:assignmentId/note'],
   takeBack: ['POST', '/api/assignments/:assignmentId/taking-back'],
   listTermPresets: ['GET', '/api/terms'],
   keepTermPreset: ['POST', '/api/terms'],

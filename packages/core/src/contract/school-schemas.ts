@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { email, newPassword, personName, rowId, timeZone, token } from './base-schemas.ts';
 import { classLocales } from './class-locales.ts';
+import { classMarkFields } from './class-schemas.ts';
 import { roles } from './roles.ts';
 
 export const invitationSchema = v.object({
@@ -28,6 +29,13 @@ export const schoolSchema = v.object({
     }),
   ),
   studentCount: v.number(),
+  /** Who is in them, and nothing of what they do. */
+  classes: v.array(
+    v.object({
+      ...{ id: v.string(), name: v.string(), ...classMarkFields },
+      ...{ teacherNames: v.array(v.string()), studentCount: v.number(), isArchived: v.boolean() },
+    }),
+  ),
   /** Those that can still be used. */
   invitations: v.array(invitationSchema),
 });

@@ -15,6 +15,8 @@ export const todoItemSchema = v.strictObject({
   className: v.string(),
   timeZone: v.string(),
   teacherName: v.string(),
+  /** What the teacher says to everybody. */
+  note: v.string(),
   opensAt: instant,
   dueAt: instant,
   closesAt: instant,

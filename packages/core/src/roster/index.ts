@@ -28,7 +28,7 @@ export {
   readingOf,
   type TableReading,
 } from './people-table.ts';
-export { longestPersonName, looksLikeEmail, tidyPersonName } from './person-name.ts';
+export { longestPersonName, looksLikeEmail, nameKey, tidyPersonName } from './person-name.ts';
 export { type GroupSizes, randomGroups } from './random-groups.ts';
 export {
   type KnownPerson,

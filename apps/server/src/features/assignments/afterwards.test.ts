@@ -1,6 +1,8 @@
+import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
+import { attempts } from '../../db/schema.ts';
 import { createSender, type School, startSchool } from '../../test/harness.ts';
 
 let school: School;
@@ -38,6 +40,20 @@ describe('what is taken back', () => {
     expect((await ask('imani', 'PUT', `/api/assignments/${assignmentId}/walk`)).body.attemptId).toBe(attemptId);
     const [again] = (await ask('adaeze', 'GET', '/api/assignments')).body;
     expect([again.takenBackAt, again.begunCount]).toEqual([null, 1]);
+  });
+
+  test('is kept for thirty days, then it goes with what was done in it', async () => {
+    const { attemptId } = (await ask('imani', 'PUT', `/api/assignments/${assignmentId}/walk`)).body;
+    await takeBack(true);
+    school.clock.now += 30 * 24 * 3_600_000 - 1;
+    await school.services.clearAway();
+    expect((await ask('adaeze', 'GET', `/api/assignments/${assignmentId}/sheet`)).status).toBe(200);
+    school.clock.now += 2;
+    await school.services.clearAway();
+    expect((await ask('adaeze', 'GET', `/api/assignments/${assignmentId}/sheet`)).status).toBe(404);
+    const left = school.db.select().from(attempts).where(eq(attempts.id, attemptId)).all();
+    expect(left).toEqual([]);
+    expect(school.db.$client.pragma('foreign_key_check')).toEqual([]);
   });
 
   test('can be given anew without a warning', async () => {
@@ -129,4 +145,25 @@ test('terms: the last are offered first, others are kept under names, and nobody
   expect((await ask('bruno', 'DELETE', `/api/terms/${presets[0].id}`)).status).toBe(404);
   expect((await ask('adaeze', 'DELETE', `/api/terms/${presets[0].id}`)).status).toBe(204);
   expect((await ask('adaeze', 'GET', '/api/terms')).body.presets).toEqual([]);
+});
+
+test('a note stands in everybody’s list, and what is hidden stands in none before it opens', async () => {
+  const { lessonId } = (await ask('adaeze', 'GET', `/api/assignments/${assignmentId}/sheet`)).body;
+  const given = await ask('adaeze', 'POST', '/api/assignments', {
+    ...{ lessonId, isAgain: true, note: '  Bring a ruler. ', to: [{ kind: 'class', id: 'amber' }] },
+    ...{ opensAt: '2026-11-25T08:00', dueAt: null, closesAt: null },
+    terms: { skipping: false, rewindAtStops: true, maxRate: 2, hiddenUntilOpen: true },
+  });
+  const notes = async () =>
+    (await ask('imani', 'GET', '/api/todo')).body.items.map(({ note }: { note: string }) => note);
+  expect(await notes()).toEqual(['']);
+  const token = (await ask('imani', 'POST', '/api/calendar', { alarmMinutes: null })).body.token;
+  const feed = async () => (await school.visitor().ask('GET', `/api/feeds/${token}/semita.ics`)).text;
+  expect(await feed()).not.toContain(given.body.id);
+  school.clock.now = Date.UTC(2026, 10, 25, 7);
+  expect(await notes()).toEqual(['', 'Bring a ruler.']);
+  expect(await feed()).toContain(given.body.id);
+  await ask('adaeze', 'PUT', `/api/assignments/${given.body.id}/note`, { note: 'Bring two.' });
+  expect(await notes()).toEqual(['', 'Bring two.']);
+  expect((await ask('bruno', 'PUT', `/api/assignments/${given.body.id}/note`, { note: 'No.' })).status).toBe(404);
 });

@@ -44,6 +44,8 @@ export interface AssignedLesson {
 export interface NamedAddressee extends Addressee {
   readonly classId: string;
   readonly className: string;
+  /** The class was put away. */
+  readonly isPutAway: boolean;
   readonly groupId: string | null;
   readonly studentId: string | null;
   readonly name: string;
@@ -108,6 +110,7 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
         .select({
           ...{ id: addressees.id, assignmentId: addressees.assignmentId, kind: addressees.kind },
           ...{ classId: addressees.classId, className: classes.name, groupId: addressees.groupId },
+          isPutAway: sql`${classes.archivedAt} is not null`.mapWith(Boolean),
           ...{ studentId: addressees.studentId, groupName: groups.name, studentName: users.displayName },
         })
         .from(addressees)
@@ -265,6 +268,12 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
     forget(assignmentIds: readonly string[]): void {
       for (const id of assignmentIds) given.delete(id);
       lessons.clear();
+    },
+
+    /** Forgets what was given to a class, its groups and its students: they are called otherwise, or it was put away. */
+    forgetClass(classId: string): void {
+      for (const [id, { addressees }] of given)
+        if ([...addressees.values()].some((one) => one.classId === classId)) given.delete(id);
     },
   };
 }

@@ -41,6 +41,10 @@ export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'new
 
     find: (assignmentId: string): AssignmentRow | undefined => byId.get({ assignmentId }),
 
+    setNote(assignmentId: string, note: string): void {
+      db.update(assignments).set({ note }).where(eq(assignments.id, assignmentId)).run();
+    },
+
     setTakenBack(assignmentId: string, takenBackAt: number | null): void {
       db.update(assignments).set({ takenBackAt }).where(eq(assignments.id, assignmentId)).run();
     },

@@ -9,6 +9,7 @@ type Names =
   | 'assign'
   | 'changeWindow'
   | 'extendAll'
+  | 'changeNote'
   | 'takeBack'
   | 'listTermPresets'
   | 'keepTermPreset'
@@ -28,6 +29,10 @@ export function assignmentHandlers(
     assign: ({ actor, body }) => assignments.assign(actor, body),
     changeWindow: ({ actor, params, body }) => assignments.changeWindow(actor, params.assignmentId, body),
     extendAll: ({ actor, params, body }) => assignments.extendAll(actor, params.assignmentId, body.days),
+    changeNote: ({ actor, params, body }) => {
+      assignments.changeNote(actor, params.assignmentId, body.note);
+      return undefined;
+    },
     takeBack: ({ actor, params, body }) => {
       assignments.takeBack(actor, params.assignmentId, body.isTakenBack);
       return undefined;

@@ -167,6 +167,7 @@ export function createAssignmentService(options: Options) {
       assignment: summarize(row, lesson.title, to, students),
       terms: terms as Sheet['terms'],
       runs,
+      note: row.note,
       termsFixed: repository.hasAttempts(row.id),
       editionNumber,
       lessonId,
@@ -227,6 +228,7 @@ export function createAssignmentService(options: Options) {
         readonly lessonId: string;
         readonly to: readonly NamedTo[];
         readonly terms: Terms;
+        readonly note?: string | undefined;
         readonly isAgain?: boolean | undefined;
       },
     ): { id: string } {
@@ -248,7 +250,7 @@ export function createAssignmentService(options: Options) {
         const terms = { ...input.terms, locale };
         const { schoolId } = actor;
         const row = { id, schoolId, editionId: edition.id, createdBy: actor.id, timeZone, terms };
-        repository.insert({ ...row, createdAt: at, takenBackAt: null });
+        repository.insert({ ...row, createdAt: at, takenBackAt: null, note: input.note ?? '' });
         for (const { window, ...one } of to) {
           const addresseeId = repository.addAddressee(id, one, at);
           // Its first window holds from the beginning of time: nothing can have come in before.
@@ -292,6 +294,12 @@ export function createAssignmentService(options: Options) {
       given.forget([assignmentId]);
       bus.publish('assignmentChanged', { assignmentId });
       return summarizeStored(actor, [row])[0] as AssignmentSummary;
+    },
+
+    changeNote(actor: Actor, assignmentId: string, note: string): void {
+      getFollowed(actor, assignmentId);
+      repository.setNote(assignmentId, note);
+      bus.publish('assignmentChanged', { assignmentId });
     },
 
     takeBack(actor: Actor, assignmentId: string, isTakenBack: boolean): void {

@@ -11,13 +11,17 @@ export type ReceivedAssignments = ReturnType<typeof createReceivedAssignments>;
 
 /** An assignment as one student has it. */
 export interface Received {
-  readonly assignment: Pick<AssignmentRow, 'id' | 'editionId' | 'timeZone' | 'createdAt'>;
+  readonly assignment: Pick<AssignmentRow, 'id' | 'editionId' | 'timeZone' | 'createdAt' | 'note'>;
   readonly lessonId: string;
   readonly classId: string;
   readonly className: string;
   readonly teacherName: string;
   /** What holds for them now. */
   readonly terms: EffectiveTerms;
+  /** Its class was put away. */
+  readonly isPutAway: boolean;
+  /** It is not open yet, and nobody is to see it before. */
+  readonly isHidden: boolean;
 }
 
 interface Options extends Pick<Deps, 'db' | 'clock'> {
@@ -31,7 +35,7 @@ export function createReceivedAssignments({ db, clock, lessons, recipients: reco
   // Without its terms, which stand in memory: reading them is most of the work of a row.
   const assignment = {
     ...{ id: assignments.id, editionId: assignments.editionId },
-    ...{ timeZone: assignments.timeZone, createdAt: assignments.createdAt },
+    ...{ timeZone: assignments.timeZone, createdAt: assignments.createdAt, note: assignments.note },
   };
   const select = (place: SQL | undefined) =>
     db
@@ -48,8 +52,14 @@ export function createReceivedAssignments({ db, clock, lessons, recipients: reco
 
   type Found = ReturnType<typeof all.all>[0] & { readonly receipt: Receipt };
   const toReceived = ({ assignment, teacherName, lessonId }: Found, terms: EffectiveTerms): Received => {
-    const { classId = '', className = '' } = lessons.givenOf(assignment.id).addressees.get(terms.addresseeId) ?? {};
-    return { assignment, teacherName, lessonId, classId, className, terms };
+    const {
+      classId = '',
+      className = '',
+      isPutAway = false,
+    } = lessons.givenOf(assignment.id).addressees.get(terms.addresseeId) ?? {};
+    const { hiddenUntilOpen } = lessons.givenOf(assignment.id).terms;
+    const isHidden = hiddenUntilOpen === true && terms.window.opensAt !== null && clock() < terms.window.opensAt;
+    return { assignment, teacherName, lessonId, classId, className, terms, isHidden, isPutAway };
   };
 
   return {

@@ -156,19 +156,21 @@ export function createWalkService(options: Options) {
       const figures = given.figuresOf(all.map(({ assignment }) => assignment));
       const items = all.flatMap((one): TodoItem[] => {
         const { assignment, className, teacherName, terms } = one;
-        const { id, editionId, timeZone } = assignment;
+        const { id, editionId, timeZone, note } = assignment;
         const ofLesson = figures.get(editionId);
         const own = outlines.get(id);
-        if (!ofLesson || !own) return [];
+        if (!ofLesson || !own || (one.isHidden && own.attempts.length === 0)) return [];
         // What somebody has left is done, as far as they came; what they had not begun is nobody's.
         if (terms.leftAt !== null && own.attempts.length === 0) return [];
         const latest = own.attempts.at(-1);
         // What is under way is to be done, whatever an earlier attempt came to.
         const shown = latest?.outline.handedInAt === null ? latest : own.counted;
         const outline = shown?.outline ?? null;
+        // With the class, what was to be done there is put away; what was done stays.
+        if (one.isPutAway && outline?.handedInAt == null) return [];
         return [
           {
-            ...{ assignmentId: id, className, timeZone, teacherName, ...terms.window },
+            ...{ assignmentId: id, className, timeZone, teacherName, note, ...terms.window },
             ...ofLesson,
             excused: terms.excused,
             progress: outline?.progress ?? 0,

@@ -42,7 +42,9 @@ export function createCalendarService({ db, clock, sessions, assignments, receiv
     );
 
   const datesOfStudent = (studentId: string, base: string): CalendarDate[] => {
-    const all = received.list(studentId).filter(({ terms }) => terms.leftAt === null && !terms.excused);
+    const all = received
+      .list(studentId)
+      .filter(({ terms, isHidden, isPutAway }) => terms.leftAt === null && !terms.excused && !isHidden && !isPutAway);
     const figures = given.figuresOf(all.map(({ assignment }) => assignment));
     return all.flatMap(({ assignment, className, teacherName, terms }) => {
       const { id } = assignment;

@@ -56,6 +56,23 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
         .orderBy(asc(classes.name))
         .all(),
 
+    /** All classes of a school, for whoever looks after it. */
+    listOfSchool: (schoolId: string) =>
+      db
+        .select({
+          ...{ id: classes.id, name: classes.name, shape: classes.shape, colour: classes.colour },
+          teacherNames: sql`(select json_group_array(name) from (select u.display_name as name from class_teachers t
+            join users u on u.id = t.teacher_id where t.class_id = "classes"."id" order by u.display_name))`.mapWith(
+            readNames,
+          ),
+          studentCount: sql<number>`(select count(*) from class_students s where s.class_id = "classes"."id")`,
+          isArchived: sql`${classes.archivedAt} is not null`.mapWith(Boolean),
+        })
+        .from(classes)
+        .where(eq(classes.schoolId, schoolId))
+        .orderBy(asc(classes.name))
+        .all(),
+
     find: (classId: string) => db.select().from(classes).where(eq(classes.id, classId)).get(),
 
     /** Of some classes those that are not put away. */

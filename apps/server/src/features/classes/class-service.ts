@@ -25,13 +25,15 @@ interface Options extends Pick<Deps, 'clock' | 'newId' | 'bus'> {
   readonly sessions: Pick<SessionService, 'signOutEverywhere'>;
   readonly security: SecurityLog;
   readonly schoolOf: (schoolId: string) => { readonly timeZone: string; readonly locale: string };
+  /** What was given to a class says what it, its groups and students are called. */
+  readonly forgetGiven: (classId: string) => void;
   readonly listColleagues: (actor: Actor) => readonly { readonly id: string }[];
 }
 
 /** Classes, and the people in them. Who may is asked at the door. */
 export function createClassService(options: Options) {
   const { clock, newId, bus, repository, roster, relations, accounts, cards, sessions, security } = options;
-  const { schoolOf, listColleagues } = options;
+  const { schoolOf, listColleagues, forgetGiven } = options;
 
   /** @throws Refused notFound, unless all of them are in the class */
   const studentsIn = (classId: string, studentIds: readonly string[]) => {
@@ -85,6 +87,7 @@ export function createClassService(options: Options) {
         // Nobody comes into a class that is put away.
         ...(isArchived ? { joining: 'off' as const } : {}),
       });
+      forgetGiven(classId);
     },
 
     renewJoinCode(classId: string): void {
@@ -93,7 +96,10 @@ export function createClassService(options: Options) {
 
     changeStudent(classId: string, studentId: string, { displayName, extraTime, groups }: StudentSettings): void {
       const [student] = studentsIn(classId, [studentId]);
-      if (displayName !== undefined && displayName !== student?.displayName) accounts.rename(studentId, displayName);
+      if (displayName !== undefined && displayName !== student?.displayName) {
+        accounts.rename(studentId, displayName);
+        forgetGiven(classId);
+      }
       if (extraTime !== undefined) repository.setExtraTime(classId, studentId, extraTime);
       if (groups !== undefined) roster.setGroups(classId, studentId, groups);
     },

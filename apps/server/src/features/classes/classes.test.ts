@@ -43,13 +43,19 @@ test('a class is made on the clock of the school, with a mark that no other of t
 test('a class is renamed, set on another clock, put away and brought back', async () => {
   const adaeze = school.as('adaeze');
   await givePoll();
-  expect((await adaeze.ask('GET', '/api/assignments')).body).toHaveLength(1);
+  expect((await adaeze.ask('GET', '/api/assignments')).body[0].className).toBe('8 Amber');
+  await school.as('imani').ask('GET', '/api/todo');
   await adaeze.ask('PATCH', amber, { name: '8 Ochre', timeZone: 'Asia/Tokyo', shape: 'leaf', joining: 'open' });
   await adaeze.ask('PATCH', amber, { isArchived: true });
   expect(await read()).toMatchObject({ name: '8 Ochre', timeZone: 'Asia/Tokyo', isArchived: true, joining: 'off' });
   expect((await adaeze.ask('GET', '/api/assignments')).body).toHaveLength(0);
+  // With the class, what was to be done there is put away.
+  const todo = async () => (await school.as('imani').ask('GET', '/api/todo')).body.items;
+  expect(await todo()).toEqual([]);
   await adaeze.ask('PATCH', amber, { isArchived: false });
   expect((await adaeze.ask('GET', '/api/assignments')).body).toHaveLength(1);
+  // Everybody sees the new name at once.
+  expect((await todo()).map(({ className }: { className: string }) => className)).toEqual(['8 Ochre']);
   expect((await adaeze.ask('PATCH', amber, { timeZone: '+02:00' })).status).toBe(422);
 });
 
@@ -224,6 +230,13 @@ describe('joining by a code', () => {
     await setJoining('open');
     await school.as('adaeze').ask('PATCH', amber, { isArchived: true });
     expect((await joinAsNew(renewed)).body.code).toBe('codeOff');
+  });
+
+  test('nobody makes accounts by the thousand', async () => {
+    const code = await setJoining('open');
+    let last = 0;
+    for (let i = 0; i < 260 && last !== 429; i += 1) last = (await joinAsNew(code, `x${i} not a name`)).status;
+    expect(last).toBe(429);
   });
 
   test('ten thousand guesses find nothing: they wait after two hundred', async () => {

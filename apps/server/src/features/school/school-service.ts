@@ -8,6 +8,7 @@ import { found, Refused } from '../../http/refused.ts';
 import type { AccountRepository } from '../accounts/account-repository.ts';
 import type { SecurityLog } from '../accounts/security-log.ts';
 import type { Actor } from '../accounts/session-service.ts';
+import type { ClassRepository } from '../classes/class-repository.ts';
 import type { Invitations } from './invitations.ts';
 
 export type SchoolService = ReturnType<typeof createSchoolService>;
@@ -15,11 +16,12 @@ export type SchoolService = ReturnType<typeof createSchoolService>;
 interface Options extends Pick<Deps, 'db' | 'bus'> {
   readonly accounts: AccountRepository;
   readonly invitations: Pick<Invitations, 'list'>;
+  readonly classes: Pick<ClassRepository, 'listOfSchool'>;
   readonly security: SecurityLog;
 }
 
 /** A school, for whoever looks after it. */
-export function createSchoolService({ db, bus, accounts, invitations, security }: Options) {
+export function createSchoolService({ db, bus, accounts, invitations, classes, security }: Options) {
   const get = (schoolId: string) => found(db.select().from(schools).where(eq(schools.id, schoolId)).get());
   return {
     get,
@@ -30,6 +32,7 @@ export function createSchoolService({ db, bus, accounts, invitations, security }
         ...{ name, timeZone, locale, teacherCode: teacherCode && showJoinCode(teacherCode) },
         staff: accounts.listStaff(schoolId),
         studentCount: accounts.countStudents(schoolId),
+        classes: classes.listOfSchool(schoolId),
         invitations: invitations.list(schoolId),
       };
     },

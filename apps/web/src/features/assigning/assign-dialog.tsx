@@ -8,6 +8,7 @@ import { call } from '../../api/client.ts';
 import { Button, buttonStyle } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
+import { Field, TextArea } from '../../ui/field.tsx';
 import { EmptyPlace, ErrorNotice, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
@@ -71,13 +72,14 @@ function AssignForm({ rosters, presets, lessonId, onClose }: FormProps) {
   const queryClient = useQueryClient();
   const [chosen, setChosen] = useState<readonly Chosen[]>([]);
   const [window, setWindow] = useState<LocalWindow>(noWindow);
+  const [note, setNote] = useState('');
   const [terms, setTerms] = useState<Terms>(presets.last ?? defaultTerms);
   const clock = rosters.find(({ id }) => id === chosen[0]?.classId) ?? rosters[0];
   const assign = useMutation({
     mutationFn: (isAgain: boolean) =>
       call('assign', {
         body: {
-          ...{ lessonId, isAgain, terms: terms as SentTerms },
+          ...{ lessonId, isAgain, note, terms: terms as SentTerms },
           to: chosen.map(({ kind, id, classId, window: own }) => ({
             ...{ kind, id, classId },
             ...(own ? { window: toSentWindow(own) } : {}),
@@ -130,6 +132,11 @@ function AssignForm({ rosters, presets, lessonId, onClose }: FormProps) {
             />
           ))}
       </section>
+      <Field label={t('assign.note')} help={t('assign.noteHelp')}>
+        {(ids) => (
+          <TextArea {...ids} maxLength={1_000} value={note} onChange={(event) => setNote(event.target.value)} />
+        )}
+      </Field>
       <details className="group">
         <summary className="cursor-pointer font-heading text-16 font-semibold">{t('assign.terms')}</summary>
         <div className="mt-3 grid gap-4">

@@ -39,6 +39,12 @@ export function TermFields({ terms, onChange }: Props) {
           checked={terms.questionsWhenReached ?? false}
           onChange={(questionsWhenReached) => set({ questionsWhenReached })}
         />
+        <Term
+          label={t('assign.hidden')}
+          help={t('assign.hiddenHelp')}
+          checked={terms.hiddenUntilOpen ?? false}
+          onChange={(hiddenUntilOpen) => set({ hiddenUntilOpen })}
+        />
       </div>
       <div className="flex flex-wrap gap-4">
         <Field label={t('assign.maxRate')}>

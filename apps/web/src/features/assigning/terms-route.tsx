@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
+import { Field, TextArea } from '../../ui/field.tsx';
 import { ErrorNotice, errorWords, Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
@@ -17,7 +18,7 @@ export function Component() {
   return <AssignmentFrame>{(sheet) => <TermsView key={sheet.assignment.id} sheet={sheet} />}</AssignmentFrame>;
 }
 
-function TermsView({ sheet: { assignment, terms, runs } }: { readonly sheet: Sheet }) {
+function TermsView({ sheet: { assignment, terms, runs, note } }: { readonly sheet: Sheet }) {
   const { to } = assignment;
   return (
     <div className="grid max-w-4xl content-start gap-8 p-5">
@@ -37,6 +38,7 @@ function TermsView({ sheet: { assignment, terms, runs } }: { readonly sheet: She
           <li>{t(terms.rewindAtStops ? 'terms.rewindOn' : 'terms.rewindOff')}</li>
           {terms.turningBack && <li>{t('terms.turningBack')}</li>}
           {terms.questionsWhenReached && <li>{t('terms.whenReached')}</li>}
+          {terms.hiddenUntilOpen && <li>{t('terms.hidden')}</li>}
           <li>{t('terms.rate', { rate: terms.maxRate })}</li>
           {(terms.attempts ?? 1) > 1 && (
             <li>
@@ -45,8 +47,43 @@ function TermsView({ sheet: { assignment, terms, runs } }: { readonly sheet: She
           )}
         </ul>
       </section>
+      {runs && <Note key={note} assignmentId={assignment.id} note={note} />}
       {runs && <Ending assignment={assignment} />}
     </div>
+  );
+}
+
+/** What is said to all who receive it; it can be changed at any time. */
+function Note({ assignmentId, note: kept }: { readonly assignmentId: string; readonly note: string }) {
+  const queryClient = useQueryClient();
+  const [note, setNote] = useState(kept);
+  const save = useMutation({
+    mutationFn: () => call('changeNote', { params: { assignmentId }, body: { note } }),
+    onSuccess: async () => {
+      await queryClient.invalidateQueries(sheetOptions(assignmentId));
+      toast(t('assign.noteSaved'));
+    },
+    onError: (error) => toast.error(errorWords(error)),
+  });
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.mutate();
+      }}
+    >
+      <Field label={<span className="font-heading text-18">{t('assign.note')}</span>} help={t('assign.noteHelp')}>
+        {(ids) => (
+          <TextArea {...ids} maxLength={1_000} value={note} onChange={(event) => setNote(event.target.value)} />
+        )}
+      </Field>
+      <div>
+        <Button type="submit" disabled={save.isPending || note.trim() === kept}>
+          {t('assign.saveNote')}
+        </Button>
+      </div>
+    </form>
   );
 }
 

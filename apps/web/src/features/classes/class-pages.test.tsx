@@ -167,6 +167,25 @@ test('cards and passwords are made for who is chosen, and a card is taken back',
   await vi.waitFor(() => expect(made).toHaveBeenCalledWith(['Ada', 'taken back']), { timeout: 20_000 });
 });
 
+test('a group is made of pasted names; who is not in the class is named', async () => {
+  const put = vi.fn();
+  const { user } = open('students', {
+    putIntoGroups: ({ body }) => {
+      put(body.groups);
+      return undefined;
+    },
+  });
+  await user.click(await screen.findByRole('button', { name: 'Put into a group' }));
+  await user.type(screen.getByLabelText('Name of the group'), 'Red');
+  await user.type(screen.getByLabelText('Their names, one a line'), ' ada \nBO\nCleo\nAda');
+  expect((await screen.findByRole('alert')).textContent).toBe('Not in this class: Cleo');
+  expect(screen.getByText('2 students of the class.')).toBeTruthy();
+  await user.click(screen.getByRole('button', { name: 'Put in' }));
+  await vi.waitFor(() => expect(put).toHaveBeenCalledWith([{ name: 'Red', studentIds: ['Ada', 'Bo'] }]), {
+    timeout: 20_000,
+  });
+});
+
 test('groups at random are seen before they are made, and stay while their name is typed', async () => {
   const put = vi.fn();
   amber = { ...amber, students: ['A', 'B', 'C', 'D', 'E'].map((id) => student(id)) };

@@ -1,11 +1,11 @@
-import { randomGroups } from '@semita/core/roster';
+import { nameKey, randomGroups } from '@semita/core/roster';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
-import { Field, Select, TextInput } from '../../ui/field.tsx';
+import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import { type ClassStudent, useClassChange } from './queries.ts';
 import './words.ts';
@@ -24,24 +24,26 @@ const usePutIntoGroups = (classId: string, done: (groups: readonly MadeGroup[]) 
     (_, groups) => done(groups),
   );
 
-/** Some students into one group, besides those they are in. */
-export function GroupDialog({ classId, students, onClose }: Props) {
-  const form = useForm({ defaultValues: { name: '' } });
+/** Some students into one group, besides those they are in: those who are selected, or those whose names are pasted. */
+export function GroupDialog({ classId, students, all, onClose }: Props & { readonly all: readonly ClassStudent[] }) {
+  const form = useForm({ defaultValues: { name: '', names: '' } });
   const put = usePutIntoGroups(classId, ([group]) => {
     toast(t('classes.inGroup', { name: group?.name }));
     onClose();
   });
+  const isPasting = students.length === 0;
+  const { met, unknown } = isPasting ? meetByName(all, form.watch('names')) : { met: students, unknown: [] };
   return (
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title={t('classes.groupTitle', { count: students.length })}
-      description={students.map(({ displayName }) => displayName).join(', ')}
+      title={isPasting ? t('classes.intoGroup') : t('classes.groupTitle', { count: students.length })}
+      description={isPasting ? undefined : students.map(({ displayName }) => displayName).join(', ')}
     >
       <form
         className="grid gap-4"
         onSubmit={form.handleSubmit(({ name }) =>
-          put.mutate([{ name: name.trim(), studentIds: students.map(({ id }) => id) }]),
+          put.mutate([{ name: name.trim(), studentIds: met.map(({ id }) => id) }]),
         )}
       >
         <Field label={t('classes.groupName')} help={t('classes.groupNameHelp')}>
@@ -57,12 +59,35 @@ export function GroupDialog({ classId, students, onClose }: Props) {
             />
           )}
         </Field>
-        <Button look="main" type="submit" disabled={put.isPending}>
+        {isPasting && (
+          <Field
+            label={t('classes.groupNames')}
+            help={t('classes.groupMet', { count: met.length })}
+            error={unknown.length > 0 ? t('classes.groupUnknown', { names: unknown.join(', ') }) : undefined}
+          >
+            {(ids) => <TextArea {...ids} rows={6} className="max-h-60 min-h-32" {...form.register('names')} />}
+          </Field>
+        )}
+        <Button look="main" type="submit" disabled={put.isPending || met.length === 0}>
           {t('classes.putIn')}
         </Button>
       </form>
     </Dialog>
   );
+}
+
+/** Whom of a class pasted names mean, one a line; a user name does as well. */
+function meetByName(all: readonly ClassStudent[], text: string) {
+  const lines = text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter((line) => line !== '');
+  const find = (line: string) =>
+    all.find(({ displayName, userName }) => nameKey(displayName) === nameKey(line) || userName === line.toLowerCase());
+  return {
+    met: [...new Set(lines.flatMap((line) => find(line) ?? []))],
+    unknown: lines.filter((line) => !find(line)),
+  };
 }
 
 const shuffle = (below: number) => Math.floor(Math.random() * below);

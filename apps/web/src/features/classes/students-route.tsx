@@ -96,12 +96,15 @@ function Students({ classId, students, runs, add, onPaper }: StudentsProps) {
               <Button disabled={cards.isPending} onClick={() => cards.mutate(students.map(({ id }) => id))}>
                 {t('classes.makeCards')}
               </Button>
+              <Button onClick={() => setOpened('group')}>{t('classes.intoGroup')}</Button>
             </>
           )}
           <Button onClick={() => setOpened('random')}>{t('classes.random')}</Button>
         </div>
       )}
-      {opened === 'group' && <GroupDialog classId={classId} students={chosen} onClose={() => setOpened(null)} />}
+      {opened === 'group' && (
+        <GroupDialog classId={classId} students={chosen} all={students} onClose={() => setOpened(null)} />
+      )}
       {opened === 'random' && <RandomGroupsDialog classId={classId} students={some} onClose={() => setOpened(null)} />}
       <div className="overflow-x-auto rounded-card border border-line bg-card">
         <table className="w-full text-14">

@@ -1,5 +1,6 @@
 import { everyKind } from '@semita/core/examples';
 import type { QuestionKind } from '@semita/core/question';
+import { classColours, classShapes } from '@semita/core/roster';
 import { type StopMarkState, stopMarkStates } from '@semita/core/sheet';
 import { type ReactNode, useState } from 'react';
 import { ApiError } from '../../api/api-error.ts';
@@ -7,6 +8,9 @@ import { ConflictChoice } from '../../saving/conflict-choice.tsx';
 import { SavedState } from '../../saving/saved-state.tsx';
 import { Button } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
+import { ClassMark } from '../../ui/class-mark.tsx';
+import { CodeSquare } from '../../ui/code-square.tsx';
+import { DateTimeField } from '../../ui/date-time-field.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
 import { FileButton } from '../../ui/file-button.tsx';
@@ -14,13 +18,30 @@ import { HistoryButtons } from '../../ui/history-buttons.tsx';
 import { KeyHelp } from '../../ui/key-help.tsx';
 import { MaterialIcon } from '../../ui/material-icon.tsx';
 import { EmptyPlace, ErrorNotice, Loading, Notice } from '../../ui/notice.tsx';
+import { NumberLanguageSelect } from '../../ui/number-language-select.tsx';
 import { Page } from '../../ui/page.tsx';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
 import { useTheme } from '../../ui/theme.ts';
+import { TimeZoneSelect } from '../../ui/time-zone-select.tsx';
 import { ShownQuestion } from '../question-editor/question-preview.tsx';
 import { AnsweredStop } from '../walk/answered-stop.tsx';
 import { answered, type Given } from './answered-kinds.ts';
+
+function OpenDate() {
+  const [date, setDate] = useState('2026-12-03T23:59');
+  return (
+    <DateTimeField
+      label="A date"
+      value={date}
+      onChange={setDate}
+      timeZone="Europe/Stockholm"
+      order="dmy"
+      usualTime="23:59"
+      offers={[{ label: 'In a week', text: 'in 1 week' }]}
+    />
+  );
+}
 
 // For developers, and never in what is built: so its words stand here and not in the catalogues.
 
@@ -62,6 +83,15 @@ export function Component() {
           <CheckInput checked onChange={() => undefined}>
             Ticked
           </CheckInput>
+          <OpenDate />
+          <Field label="A clock">{(ids) => <TimeZoneSelect {...ids} current="UTC" defaultValue="UTC" />}</Field>
+          <Field label="Numbers">{(ids) => <NumberLanguageSelect {...ids} />}</Field>
+        </Section>
+        <Section title="Classes">
+          {classShapes.map((shape, index) => (
+            <ClassMark key={shape} name={shape} shape={shape} colour={classColours[index] ?? 'ink'} />
+          ))}
+          <CodeSquare text="https://quillhaven.example/join/CDFH2678" label="A square" className="size-24" />
         </Section>
         <Section title="Notices">
           {(['info', 'attention', 'danger'] as const).map((tone) => (

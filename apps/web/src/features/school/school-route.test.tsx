@@ -33,6 +33,12 @@ const school = (more = {}) => ({
     },
   ],
   invitations: [],
+  classes: [
+    {
+      ...{ id: 'amber', name: '8 Amber', shape: 'arch' as const, colour: 'marigold' as const },
+      ...{ teacherNames: ['Mr. Vallmark'], studentCount: 26, isArchived: false },
+    },
+  ],
   ...more,
 });
 

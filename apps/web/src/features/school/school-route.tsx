@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
+import { ClassMark } from '../../ui/class-mark.tsx';
 import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { formatDay } from '../../words/format.ts';
@@ -36,6 +37,7 @@ export function Component() {
           {isInviting && <InviteDialog onClose={() => setIsInviting(false)} />}
           <Staff school={school} />
           {school.invitations.length > 0 && <Invited school={school} />}
+          {school.classes.length > 0 && <Classes school={school} />}
           <div className="grid items-start gap-6 md:grid-cols-2">
             <div className="grid gap-6">
               <TeacherCode code={school.teacherCode} />
@@ -125,6 +127,28 @@ function Invited({ school }: { readonly school: School }) {
             >
               {t('school.takeBack')}
             </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** All classes of the school: who teaches them and how many are in them, and nothing of what children do. */
+function Classes({ school }: { readonly school: School }) {
+  return (
+    <section className="grid gap-3">
+      <h2 className="text-18">
+        {t('school.classesTitle')} ({school.classes.length})
+      </h2>
+      <ul className="divide-y divide-line rounded-card border border-line bg-card">
+        {school.classes.map((one) => (
+          <li key={one.id} className="flex flex-wrap items-center gap-x-4 px-5 py-1.5 text-14">
+            <ClassMark {...one} className="size-7" />
+            <span className="font-medium">{one.name}</span>
+            {one.isArchived && <span className="text-quiet">{t('school.archived')}</span>}
+            <span className="grow text-quiet">{one.teacherNames.join(', ')}</span>
+            <span className="text-quiet">{t('school.classStudents', { count: one.studentCount })}</span>
           </li>
         ))}
       </ul>

@@ -37,6 +37,11 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
         <p className="text-14">
           {formatLengths(item)}, {stops}
         </p>
+        {item.note && (
+          <p className="border-l-2 border-slate pl-3 text-14 break-words whitespace-pre-wrap">
+            <span className="text-quiet">{t('walk.teacherSays')}:</span> {item.note}
+          </p>
+        )}
         <p className={joinClasses('flex items-center gap-1.5 text-14', phase === 'pastDue' && !isDone && 'text-brick')}>
           <CalendarClock aria-hidden className="size-4" strokeWidth={1.75} />
           {isDone ? doneWords(item) : dueWords(item, phase)}

@@ -10,7 +10,14 @@ import { Component as TodoRoute } from './todo-route.tsx';
 const now = Date.UTC(2026, 3, 14, 9);
 const hour = 3_600_000;
 const base: TodoItem = {
-  ...{ assignmentId: 'a', title: 'Forces in bridges', className: '7B', timeZone: 'UTC', teacherName: 'Adaeze' },
+  ...{
+    assignmentId: 'a',
+    title: 'Forces in bridges',
+    className: '7B',
+    note: 'Bring a ruler.',
+    timeZone: 'UTC',
+    teacherName: 'Adaeze',
+  },
   ...{ opensAt: null, dueAt: now + 24 * hour, closesAt: null, excused: false },
   ...{ filmMs: 180_000, readingMs: 0, answeringMs: 0, stopCount: 3 },
   ...{ progress: 0, begun: false, attempts: { begun: 0, mayBegin: false } },
