@@ -11,7 +11,7 @@ import { joinClasses } from './join-classes.ts';
 
 interface Props {
   readonly label: string;
-  /** A local date and time, `2026-12-03T23:59`, on the clock that counts; empty for none. */
+  /** A local date and time, `2026-12-03T23:59`, on the clock that counts; empty for none, `unreadableDate` for what is none. */
   readonly value: string;
   readonly onChange: (value: string) => void;
   /** The clock that counts, and the order in which dates are typed there. */
@@ -23,6 +23,9 @@ interface Props {
   readonly offers?: readonly { readonly label: string; readonly text: string }[];
   readonly isDisabled?: boolean;
 }
+
+/** What is told of a text that can be no date: nothing may be sent with the date of before in its place. */
+export const unreadableDate = '?';
 
 /** Thu 3 Dec 2026, 23:59: it can be read by everybody, and typed the same way. */
 export function writeLocal(local: string): string {
@@ -39,14 +42,14 @@ export function writeLocal(local: string): string {
 export function DateTimeField(props: Props) {
   const { label, value, onChange, timeZone, order, usualTime, offers = [], isDisabled = false } = props;
   const id = useId();
-  const [text, setText] = useState(() => (value === '' ? '' : writeLocal(value)));
+  const [text, setText] = useState(() => (value === '' || value === unreadableDate ? '' : writeLocal(value)));
   const [told, setTold] = useState(value);
   const [isOpen, setIsOpen] = useState(false);
   const today = toLocal(Date.now(), timeZone).slice(0, 10);
   // Set from outside, as by an offer for all: shown as such.
   if (told !== value) {
     setTold(value);
-    setText(value === '' ? '' : writeLocal(value));
+    if (value !== unreadableDate) setText(value === '' ? '' : writeLocal(value));
   }
   const read = (typed: string): string | null => {
     if (typed.trim() === '') return '';
@@ -59,16 +62,16 @@ export function DateTimeField(props: Props) {
   };
   const type = (typed: string) => {
     setText(typed);
-    const next = read(typed);
-    if (next !== null) tell(next);
+    tell(read(typed) ?? unreadableDate);
   };
   const choose = (next: string) => {
     tell(next);
     setText(next === '' ? '' : writeLocal(next));
   };
   const understood = read(text);
-  const [date = '', time = usualTime] = value.split('T');
-  const hint = understood === null ? t('date.notRead') : skippedHour(value, timeZone);
+  const known = value === unreadableDate ? '' : value;
+  const [date = '', time = usualTime] = known.split('T');
+  const hint = understood === null ? t('date.notRead') : skippedHour(known, timeZone);
   return (
     <div className="grid gap-1">
       <label htmlFor={id} className="text-14 font-medium">
@@ -106,7 +109,7 @@ export function DateTimeField(props: Props) {
                 date={date}
                 today={today}
                 onDay={(day) => {
-                  choose(`${day}T${value === '' ? usualTime : time}`);
+                  choose(`${day}T${known === '' ? usualTime : time}`);
                   setIsOpen(false);
                 }}
               />

@@ -4,7 +4,7 @@ import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
-import { DateTimeField } from '../../ui/date-time-field.tsx';
+import { DateTimeField, unreadableDate } from '../../ui/date-time-field.tsx';
 import { t } from '../../words/words.ts';
 import { useAdjust } from './use-adjust.ts';
 import { useExtendAll } from './use-extend-all.ts';
@@ -120,7 +120,7 @@ function ForSome({ assignmentId, timeZone, locale, hasEnd, one, onDone }: ForSom
             />
           </div>
           <Button
-            disabled={until === '' || adjust.isPending}
+            disabled={until === '' || until === unreadableDate || adjust.isPending}
             onClick={() =>
               adjust.mutate({
                 studentIds,

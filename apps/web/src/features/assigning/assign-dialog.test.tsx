@@ -95,6 +95,12 @@ test('what cannot be read as a date says so, and a calendar helps', async () => 
   const { user } = open();
   await user.type(await screen.findByLabelText('Due'), 'someday');
   expect(screen.getByRole('alert').textContent).toContain('14.3.');
+  // Nothing goes out with another date than the one that stands there.
+  await user.click(screen.getByLabelText('8 Amber'));
+  const submit = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Assign to 8 Amber' }).disabled;
+  expect(submit()).toBe(true);
+  await user.clear(screen.getByLabelText('Due'));
+  expect(submit()).toBe(false);
   await user.clear(screen.getByLabelText('Due'));
   await user.click(screen.getByRole('button', { name: 'Due: calendar' }));
   const calendar = await screen.findByRole('dialog', { name: 'Due' });

@@ -7,6 +7,7 @@ import { ApiError } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
 import { Button, buttonStyle } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
+import { unreadableDate } from '../../ui/date-time-field.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
 import { EmptyPlace, ErrorNotice, Notice } from '../../ui/notice.tsx';
@@ -157,7 +158,7 @@ function AssignForm({ rosters, presets, lessonId, onClose }: FormProps) {
         ) : (
           assign.isError && <ErrorNotice error={assign.error} />
         )}
-        {chosen.length > 0 && <p className="text-14">{sentenceOf(chosen, window, rosters)}</p>}
+        {chosen.length > 0 && isSound && <p className="text-14">{sentenceOf(chosen, window, rosters)}</p>}
         <div className="flex items-center gap-3">
           <Button look="main" size="roomy" type="submit" disabled={assign.isPending || chosen.length === 0 || !isSound}>
             {chosen.length === 1 ? t('assign.submit', { name: chosen[0]?.name }) : t('assign.submitPlain')}
@@ -180,7 +181,7 @@ interface OwnDatesProps {
 function OwnDates({ one, ofAll, clock, onChange }: OwnDatesProps) {
   return (
     <div className="grid gap-2">
-      <CheckInput checked={one.window !== null} onChange={(has) => onChange(has ? ofAll : null)}>
+      <CheckInput checked={one.window !== null} onChange={(has) => onChange(has ? readable(ofAll) : null)}>
         {t('assign.ownDates', { name: one.name })}
       </CheckInput>
       {one.window && (
@@ -196,6 +197,12 @@ function OwnDates({ one, ofAll, clock, onChange }: OwnDatesProps) {
     </div>
   );
 }
+
+/** What could not be read stays where it was typed. */
+const readable = ({ opensAt, dueAt, closesAt }: LocalWindow): LocalWindow => {
+  const [opens = '', due = '', closes = ''] = [opensAt, dueAt, closesAt].map((at) => (at === unreadableDate ? '' : at));
+  return { opensAt: opens, dueAt: due, closesAt: closes };
+};
 
 /** Of those it is to be given to, who have it already; null where that is not what is wrong. */
 function namesOfTwice(error: Error | null, chosen: readonly Chosen[]): string | null {

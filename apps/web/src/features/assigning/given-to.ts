@@ -1,4 +1,5 @@
 import type { OutputOf, routes } from '@semita/core/contract';
+import { unreadableDate } from '../../ui/date-time-field.tsx';
 
 export type Roster = OutputOf<(typeof routes)['listRosters']>[number];
 
@@ -35,10 +36,11 @@ export const toSentWindow = ({ opensAt, dueAt, closesAt }: LocalWindow) => ({
   ...{ opensAt: opensAt || null, dueAt: dueAt || null, closesAt: closesAt || null },
 });
 
-export type WindowFault = 'dueBeforeOpens' | 'closesBeforeDue' | 'closesBeforeOpens';
+export type WindowFault = 'unreadable' | 'dueBeforeOpens' | 'closesBeforeDue' | 'closesBeforeOpens';
 
 /** What is out of order in a window; as text, local times are ordered as the instants they mean. */
 export function faultOf({ opensAt, dueAt, closesAt }: LocalWindow): WindowFault | null {
+  if ([opensAt, dueAt, closesAt].includes(unreadableDate)) return 'unreadable';
   if (opensAt && dueAt && dueAt <= opensAt) return 'dueBeforeOpens';
   if (dueAt && closesAt && closesAt < dueAt) return 'closesBeforeDue';
   return opensAt && closesAt && closesAt <= opensAt ? 'closesBeforeOpens' : null;

@@ -56,7 +56,7 @@ export function WindowFields({ window, onChange, timeZone, locale }: Props) {
           onChange={(closesAt) => onChange({ ...window, closesAt })}
         />
       </div>
-      {fault && (
+      {fault && fault !== 'unreadable' && (
         <p role="alert" className="text-14 text-brick">
           {t(`assign.fault.${fault}`)}
         </p>
