@@ -44,7 +44,7 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
         )}
         <p className={joinClasses('flex items-center gap-1.5 text-14', phase === 'pastDue' && !isDone && 'text-brick')}>
           <CalendarClock aria-hidden className="size-4" strokeWidth={1.75} />
-          {isDone ? doneWords(item) : dueWords(item, phase)}
+          <span>{isDone ? doneWords(item) : dueWords(item, phase)}</span>
           {!isDone && !item.excused && item.dueAt !== null && item.dueAt > now && (
             <a
               href={pathOf('saveDates', { assignmentId: item.assignmentId })}
