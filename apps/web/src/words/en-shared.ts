@@ -253,6 +253,8 @@ export const enShared = {
     lessonIncomplete: 'Something is still missing before an edition can be made.',
     windowOutOfOrder: 'The dates are out of order: it must open before it is due, and close no earlier than it is due.',
     alreadyGiven: 'This lesson was given to them already.',
+    givenToOthers:
+      'This was also given to a class that you do not teach. Whoever teaches all of its classes can do this; the dates of your own class you can change yourself.',
     windowNotOpen: 'This is not open yet.',
     windowClosed: 'This is closed for you. Ask your teacher if you still need it.',
     noAttemptLeft:

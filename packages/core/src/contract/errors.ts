@@ -28,6 +28,7 @@ export const statusOfError = {
   picturesWithoutAlt: 422,
   windowOutOfOrder: 422,
   alreadyGiven: 409,
+  givenToOthers: 409,
   windowNotOpen: 409,
   windowClosed: 409,
   noAttemptLeft: 409,

@@ -42,6 +42,28 @@ describe('what is taken back', () => {
     expect([again.takenBackAt, again.begunCount]).toEqual([null, 1]);
   });
 
+  test('is never taken from a class that its teacher does not teach', async () => {
+    const { lessonId } = (await ask('adaeze', 'GET', `/api/assignments/${assignmentId}/sheet`)).body;
+    school.services.classes.addTeacher({ ...beside, id: 'bruno' }, 'bronze', 'adaeze');
+    const to = ['amber', 'bronze'].map((id) => ({ kind: 'class', id }));
+    const terms = { skipping: false, rewindAtStops: true, maxRate: 2 };
+    const dates = { opensAt: null, dueAt: null, closesAt: null };
+    const given = await ask('adaeze', 'POST', '/api/assignments', { lessonId, to, terms, ...dates, isAgain: true });
+    const at = `/api/assignments/${given.body.id}`;
+    for (const [method, path, body] of [
+      ['POST', '/taking-back', { isTakenBack: true }],
+      ['PUT', '/note', { note: 'Mine' }],
+    ] as const)
+      expect((await ask('bruno', method, at + path, body)).body.code).toBe('givenToOthers');
+    expect((await ask('imani', 'GET', '/api/todo')).body.items).toHaveLength(2);
+    // The dates of his own class he moves, and nobody else's.
+    await ask('bruno', 'PATCH', `${at}/window`, { ...dates, dueAt: '2026-12-09T12:00' });
+    const dueOf = async (id: string) => (await ask(id, 'GET', '/api/todo')).body.items.at(-1).dueAt;
+    expect([await dueOf('imani'), await dueOf('cobalt')]).toEqual([null, Date.UTC(2026, 11, 9, 11)]);
+    expect((await ask('adaeze', 'POST', `${at}/taking-back`, { isTakenBack: true })).status).toBe(204);
+  });
+  const beside = { roles: ['teacher' as const], schoolId: 'quillhaven', displayName: '' };
+
   test('is kept for thirty days, then it goes with what was done in it', async () => {
     const { attemptId } = (await ask('imani', 'PUT', `/api/assignments/${assignmentId}/walk`)).body;
     await takeBack(true);

@@ -41,8 +41,9 @@ interface Followed {
   readonly row: AssignmentRow;
   /** All classes that they follow. */
   readonly classIds: ReadonlySet<string>;
-  /** Whether they teach one of those it was given to. */
+  /** Whether they teach one of those it was given to, and whether all of them. */
   readonly runs: boolean;
+  readonly runsAll: boolean;
   /** To whom of these it was given. */
   readonly to: readonly NamedAddressee[];
 }
@@ -92,7 +93,14 @@ export function createAssignmentService(options: Options) {
     const classIds = new Set([...taught, ...substituted]);
     const to = addresseesIn(assignmentId, classIds);
     if (to.length === 0) throw new Refused('notFound');
-    return { row, classIds, to, runs: to.some(({ classId }) => taught.has(classId)) };
+    const isTaught = ({ classId }: NamedAddressee) => taught.has(classId);
+    const all = [...given.givenOf(assignmentId).addressees.values()];
+    return { row, classIds, to, runs: to.some(isTaught), runsAll: all.every(isTaught) };
+  };
+
+  /** @throws Refused givenToOthers where it reaches a class that the actor does not teach: what they do would be done to it */
+  const assertOwnAlone = (actor: Actor, assignmentId: string): void => {
+    if (!getFollowed(actor, assignmentId).runsAll) throw new Refused('givenToOthers');
   };
 
   /** Those it was given to in some classes, the first first. */
@@ -297,13 +305,13 @@ export function createAssignmentService(options: Options) {
     },
 
     changeNote(actor: Actor, assignmentId: string, note: string): void {
-      getFollowed(actor, assignmentId);
+      assertOwnAlone(actor, assignmentId);
       repository.setNote(assignmentId, note);
       bus.publish('assignmentChanged', { assignmentId });
     },
 
     takeBack(actor: Actor, assignmentId: string, isTakenBack: boolean): void {
-      getFollowed(actor, assignmentId);
+      assertOwnAlone(actor, assignmentId);
       repository.setTakenBack(assignmentId, isTakenBack ? clock() : null);
       given.forget([assignmentId]);
       bus.publish('assignmentChanged', { assignmentId });
