@@ -27,6 +27,8 @@ export const studentSettingsSchema = v.object({
   displayName: v.optional(personName),
   extraTime: v.optional(v.pipe(v.number(), v.minValue(1), v.maxValue(5))),
   groups: v.optional(groupNames),
+  /** Those that stood there when they were changed: others in the meantime are not written over. */
+  groupsBefore: v.optional(groupNames),
 });
 export type StudentSettings = v.InferOutput<typeof studentSettingsSchema>;
 

@@ -94,8 +94,13 @@ export function createClassService(options: Options) {
       repository.change(classId, { joinCode: makeJoinCode(randomInt) });
     },
 
-    changeStudent(classId: string, studentId: string, { displayName, extraTime, groups }: StudentSettings): void {
+    changeStudent(
+      classId: string,
+      studentId: string,
+      { displayName, extraTime, groups, groupsBefore }: StudentSettings,
+    ): void {
       const [student] = studentsIn(classId, [studentId]);
+      if (groupsBefore && !isSame(groupsBefore, student?.groups ?? [])) throw new Refused('rosterMoved');
       if (displayName !== undefined && displayName !== student?.displayName) {
         accounts.rename(studentId, displayName);
         forgetGiven(classId);
@@ -195,3 +200,6 @@ export function createClassService(options: Options) {
     },
   };
 }
+
+const isSame = (a: readonly string[], b: readonly string[]): boolean =>
+  a.length === b.length && a.every((name) => b.includes(name));

@@ -319,6 +319,16 @@ test('groups are made of many at once, beside the groups they are in', async () 
   expect((await adaeze.ask('GET', '/api/groups')).body).toEqual(['blue', 'red']);
 });
 
+test('two teachers who change the groups of one student do not write over each other', async () => {
+  const change = (groups: string[], groupsBefore: string[]) =>
+    school.as('adaeze').ask('PATCH', `${amber}/students/imani`, { groups, groupsBefore });
+  expect((await change(['red'], [])).status).toBe(204);
+  const second = await change(['blue'], []);
+  expect([second.status, second.body.code]).toEqual([409, 'rosterMoved']);
+  expect((await change(['red', 'blue'], ['red'])).status).toBe(204);
+  expect((await read()).students[0].groups).toEqual(['blue', 'red']);
+});
+
 test('to whom something can be given: classes that are taught and not put away, with groups and students', async () => {
   const adaeze = school.as('adaeze');
   await adaeze.ask('PATCH', `${amber}/students/imani`, { groups: ['red'], extraTime: 1.5 });

@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
 import type { Joinable, Me } from '@semita/core/contract';
+import 'fake-indexeddb/auto';
 import { screen } from '@testing-library/react';
 import { Route, Routes } from 'react-router';
 import { beforeEach, expect, test, vi } from 'vitest';
@@ -202,6 +203,27 @@ test('a card is held up and lets in; nothing of it stays in the address', async 
   await arrived();
   expect(sent).toHaveBeenCalledWith({ token: 'k'.repeat(43) });
   expect(window.location.href).not.toContain('kkk');
+});
+
+test('where somebody is signed in already, nobody becomes somebody else unasked', async () => {
+  let me: Me | null = { ...person('student'), displayName: 'Bo Ek' };
+  const sent = vi.fn();
+  const { user } = open(`/card#${'k'.repeat(43)}`, {
+    readSession: () => ({ ...nobody, me }),
+    signOut: () => {
+      me = null;
+      return undefined;
+    },
+    signInByCard: ({ body }) => {
+      sent(body);
+      return person('student');
+    },
+  });
+  expect(await screen.findByText('Bo Ek is signed in on this device.')).toBeTruthy();
+  expect(sent).not.toHaveBeenCalled();
+  await user.click(screen.getByRole('button', { name: 'Sign Bo Ek out and use the card' }));
+  await arrived();
+  expect(sent).toHaveBeenCalledWith({ token: 'k'.repeat(43) });
 });
 
 test('its words are typed where there is no camera; others are refused', async () => {

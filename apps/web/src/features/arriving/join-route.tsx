@@ -12,6 +12,7 @@ import { ErrorNotice, errorWords, Loading, Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { sessionOptions } from '../session/queries.ts';
 import { SignInForm } from '../session/sign-in-form.tsx';
+import { useLeave } from '../session/use-leave.tsx';
 import { AccountFields, type AccountValues, noAccount } from './account-fields.tsx';
 import { ArrivalPage, useArrive } from './arrival-page.tsx';
 import './words.ts';
@@ -124,19 +125,16 @@ function JoinClass({ code, shown, me }: JoinProps<'class'>) {
 /** Somebody who is signed in: one press. */
 function JoinAs({ code, me }: { readonly code: string; readonly me: Me }) {
   const arrive = useArrive();
-  const queryClient = useQueryClient();
   const join = useMutation({ mutationFn: () => call('join', { body: { code } }), onSuccess: arrive });
-  const leave = useMutation({
-    mutationFn: () => call('signOut', {}),
-    onSuccess: () => queryClient.invalidateQueries(sessionOptions()),
-  });
+  const { leave, asking } = useLeave(me);
   return (
     <div className="grid gap-3">
+      {asking}
       {join.isError && <ErrorNotice error={join.error} />}
       <Button look="main" size="roomy" disabled={join.isPending} onClick={() => join.mutate()}>
         {t('arriving.joinAs', { name: me.displayName })}
       </Button>
-      <Button size="roomy" disabled={leave.isPending} onClick={() => leave.mutate()}>
+      <Button size="roomy" onClick={() => void leave('signOut')}>
         {t('arriving.notMe')}
       </Button>
     </div>

@@ -90,6 +90,20 @@ test('names that are pasted are looked at, and taken in with what is ticked', as
   expect(await screen.findByRole('button', { name: 'Add students' })).toBeTruthy();
 });
 
+test('Escape over the plan of a pasted list asks first, and the list is still there', async () => {
+  const { user } = open('students', {
+    planRoster: () => ({ version: 3, rows: [{ kind: 'add', userName: 'cleo', hasNamesake: false }], missing: [] }),
+  });
+  await user.click(await screen.findByRole('button', { name: 'Add students' }));
+  await user.type(screen.getByLabelText(/^Type or paste/), 'Cleo');
+  await user.click(screen.getByRole('button', { name: 'Look at the list' }));
+  await screen.findByRole('button', { name: 'Take 1 in' });
+  await user.keyboard('{Escape}');
+  await user.click(screen.getByRole('button', { name: 'Go on writing' }));
+  await user.click(screen.getByRole('button', { name: 'Back' }));
+  expect(screen.getByLabelText<HTMLTextAreaElement>(/^Type or paste/).value).toBe('Cleo');
+});
+
 test('a class that has changed meanwhile is looked at again, and nothing is lost', async () => {
   let version = 3;
   const { user } = open('students', {

@@ -1,6 +1,7 @@
 import type { OutputOf, routes } from '@semita/core/contract';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
+import { codeOf } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
 import { errorWords } from '../../ui/notice.tsx';
 
@@ -22,10 +23,14 @@ export const classOptions = (classId: string) =>
 export const colleaguesOptions = () =>
   queryOptions({ queryKey: ['colleagues'], queryFn: () => call('listColleagues', {}) });
 
-/** Changes something of a class, and shows it, and the list of classes, as they are then. */
+/**
+ * Changes something of a class, and shows it, and the list of classes, as they are then; also where somebody else was
+ * quicker. What went wrong is told at the edge of the page, but where it is told in its place.
+ */
 export function useClassChange<Input, Output>(
   change: (input: Input) => Promise<Output>,
   done?: (output: Output, input: Input) => void,
+  { isToldInPlace = false } = {},
 ) {
   const queryClient = useQueryClient();
   return useMutation({
@@ -34,6 +39,9 @@ export function useClassChange<Input, Output>(
       done?.(output, input);
       await queryClient.invalidateQueries({ queryKey: classesOptions().queryKey });
     },
-    onError: (error) => toast.error(errorWords(error)),
+    onError: async (error) => {
+      if (!isToldInPlace) toast.error(errorWords(error));
+      if (codeOf(error) === 'rosterMoved') await queryClient.invalidateQueries({ queryKey: classesOptions().queryKey });
+    },
   });
 }

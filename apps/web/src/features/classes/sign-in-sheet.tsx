@@ -1,6 +1,6 @@
 import type { FirstSignIn, MadeCard } from '@semita/core/contract';
 import { Printer } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { CodeSquare } from '../../ui/code-square.tsx';
 import { Notice } from '../../ui/notice.tsx';
@@ -23,6 +23,13 @@ export function SignInSheet({ paper, className, onDone }: Props) {
   const [isPrinted, setIsPrinted] = useState(false);
   const [isAsking, setIsAsking] = useState(false);
   const isCards = paper.kind === 'cards';
+  // Shown this once: closing the page is asked about as well.
+  useEffect(() => {
+    if (isPrinted) return;
+    const onLeave = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', onLeave);
+    return () => window.removeEventListener('beforeunload', onLeave);
+  }, [isPrinted]);
   const print = () => {
     window.print();
     setIsPrinted(true);

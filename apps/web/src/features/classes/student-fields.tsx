@@ -15,7 +15,10 @@ interface GroupsProps {
 export function Groups({ classId, student }: GroupsProps) {
   const [text, setText] = useState(student.groups.join(', '));
   const change = useClassChange((groups: string[]) =>
-    call('changeStudent', { params: { classId, studentId: student.id }, body: { groups } }),
+    call('changeStudent', {
+      params: { classId, studentId: student.id },
+      body: { groups, groupsBefore: [...student.groups] },
+    }),
   );
   const save = () => {
     const groups = text

@@ -1,18 +1,11 @@
 import type { Me } from '@semita/core/contract';
-import { useQueryClient } from '@tanstack/react-query';
 import { CalendarDays, ChevronDown, LogOut, Moon, Sun, UserRound } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { call } from '../../api/client.ts';
 import { useTheme } from '../../ui/theme.ts';
 import { t } from '../../words/words.ts';
-import type { Unsent } from './unsent-dialog.tsx';
-
-const loadOutbox = () => import('../outbox/outbox.ts');
-const loadSender = () => import('../outbox/send-left-over.ts');
-const loadUnsentDialog = () => import('./unsent-dialog.tsx');
-const UnsentDialog = lazy(async () => ({ default: (await loadUnsentDialog()).UnsentDialog }));
+import { useLeave } from './use-leave.tsx';
 
 const CalendarDialog = lazy(async () => ({
   default: (await import('../calendar/calendar-dialog.tsx')).CalendarDialog,
@@ -23,34 +16,13 @@ const itemStyle =
 
 export function PersonMenu({ me }: { readonly me: Me }) {
   const navigate = useNavigate();
-  const queryClient = useQueryClient();
   const { theme, toggleTheme } = useTheme();
-  const [unsent, setUnsent] = useState<Unsent | null>(null);
   const [hasCalendar, setHasCalendar] = useState(false);
-  const isStudent = me.roles.includes('student');
-  // It is wanted without a connection, so it has to be here before.
-  useEffect(() => {
-    if (isStudent) void Promise.allSettled([loadUnsentDialog(), loadOutbox(), loadSender()]);
-  }, [isStudent]);
-  const leave = async (name: Unsent['by'], isWarned = false) => {
-    // A student's device may be shared: nothing of theirs stays on it, and nothing goes before it was sent or given up.
-    if (isStudent && !isWarned) {
-      const left = await countUnsent(me.id);
-      if (left > 0) return setUnsent({ by: name, count: left });
-    }
-    await call(name, {});
-    if (isStudent) await openOutboxOf(me.id).then((outbox) => outbox.clear());
-    queryClient.clear();
-    await navigate('/sign-in');
-  };
+  const { leave, asking } = useLeave(me, () => navigate('/sign-in'));
   const ThemeIcon = theme === 'dim' ? Sun : Moon;
   return (
     <>
-      {unsent && (
-        <Suspense>
-          <UnsentDialog unsent={unsent} onStay={() => setUnsent(null)} onLeave={(by) => leave(by, true)} />
-        </Suspense>
-      )}
+      {asking}
       {hasCalendar && (
         <Suspense>
           <CalendarDialog onClose={() => setHasCalendar(false)} />
@@ -97,16 +69,4 @@ export function PersonMenu({ me }: { readonly me: Me }) {
       </DropdownMenu.Root>
     </>
   );
-}
-
-const openOutboxOf = async (userId: string) => (await loadOutbox()).openOutbox(userId);
-
-/** Sends what is still on this device, and says how much could not be. */
-async function countUnsent(userId: string): Promise<number> {
-  const outbox = await openOutboxOf(userId);
-  const { sendLeftOver } = await loadSender();
-  await sendLeftOver(outbox, (attemptId, events) => call('takeInEvents', { params: { attemptId }, body: { events } }));
-  const attempts = await outbox.listAttempts();
-  const left = await Promise.all(attempts.map((attemptId) => outbox.list(attemptId)));
-  return left.flat().length;
 }

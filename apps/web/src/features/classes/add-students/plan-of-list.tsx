@@ -57,6 +57,7 @@ export function PlanOfList({ classId, people, onBack, onDone }: Props) {
       toast(firsts.length > 0 ? t('classes.done', { count: firsts.length }) : t('classes.doneOthers'));
       onDone(firsts);
     },
+    { isToldInPlace: true },
   );
   return (
     <QueryView query={query}>

@@ -9,18 +9,21 @@ import { Button } from '../../../ui/button.tsx';
 import { CheckInput } from '../../../ui/check-input.tsx';
 import { Dialog, DialogClose } from '../../../ui/dialog.tsx';
 import { FileButton } from '../../../ui/file-button.tsx';
-import { ErrorNotice, Notice } from '../../../ui/notice.tsx';
+import { Notice } from '../../../ui/notice.tsx';
 import { QueryView } from '../../../ui/query-view.tsx';
 import { t } from '../../../words/words.ts';
 import { useSchoolChange } from '../use-school-change.ts';
 import { readPackage } from './read-package.ts';
 import '../words.ts';
 
+/** In bytes; compressed, so far more than the largest school. */
+const largestPackage = 50_000_000;
+
 /** People and classes out of the system in which the school keeps them. */
 export function OneRosterPanel() {
   const read = useMutation({
     mutationFn: async (file: File) => {
-      const found = await readPackage(await file.arrayBuffer());
+      const found = file.size > largestPackage ? null : await readPackage(await file.arrayBuffer());
       if (!found) throw new Error('not a package');
       return found;
     },
@@ -93,7 +96,6 @@ function PackageDialog({ found, onClose }: { readonly found: OneRoster; readonly
                   {t('school.rosterTakeOut', { count: gone })}
                 </CheckInput>
               )}
-              {take.isError && <ErrorNotice error={take.error} />}
               <div className="flex gap-3">
                 <Button look="main" disabled={take.isPending} onClick={() => take.mutate(undefined)}>
                   {t(take.isPending ? 'school.rosterTaking' : 'school.rosterTake')}
