@@ -69,6 +69,7 @@ CREATE TABLE `term_presets` (
 CREATE INDEX `term_presets_by_owner` ON `term_presets` (`owner_id`);--> statement-breakpoint
 ALTER TABLE `assignments` ADD `note` text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE `assignments` ADD `taken_back_at` integer;--> statement-breakpoint
+CREATE INDEX `assignments_by_edition` ON `assignments` (`edition_id`);--> statement-breakpoint
 ALTER TABLE `classes` ADD `shape` text DEFAULT 'tile' NOT NULL;--> statement-breakpoint
 ALTER TABLE `classes` ADD `colour` text DEFAULT 'aubergine' NOT NULL;--> statement-breakpoint
 ALTER TABLE `classes` ADD `join_code` text;--> statement-breakpoint

@@ -438,22 +438,26 @@ export const editionSummaries = sqliteTable('edition_summaries', {
   possible: integer().notNull(),
 });
 
-export const assignments = sqliteTable('assignments', {
-  id: id(),
-  schoolId: schoolId(),
-  editionId: text()
-    .notNull()
-    .references(() => editions.id),
-  createdBy: userId(),
-  /** IANA name; every date of the assignment is read on this clock. */
-  timeZone: text().notNull(),
-  terms: stored('terms').notNull(),
-  createdAt: instant().notNull(),
-  /** What the teacher says to all who receive it. */
-  note: text().notNull().default(''),
-  /** Taken back then: no student has it any more, until it is given again; what they did is kept. */
-  takenBackAt: instant(),
-});
+export const assignments = sqliteTable(
+  'assignments',
+  {
+    id: id(),
+    schoolId: schoolId(),
+    editionId: text()
+      .notNull()
+      .references(() => editions.id),
+    createdBy: userId(),
+    /** IANA name; every date of the assignment is read on this clock. */
+    timeZone: text().notNull(),
+    terms: stored('terms').notNull(),
+    createdAt: instant().notNull(),
+    /** What the teacher says to all who receive it. */
+    note: text().notNull().default(''),
+    /** Taken back then: no student has it any more, until it is given again; what they did is kept. */
+    takenBackAt: instant(),
+  },
+  (table) => [index('assignments_by_edition').on(table.editionId)],
+);
 
 /** Terms that a teacher keeps to give with again. */
 export const termPresets = sqliteTable(

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { toInstant, toLocal } from '../calendar/local-time.ts';
-import { extendedBy } from './extend-by.ts';
+import { datesTakenBack, extendedBy } from './extend-by.ts';
 import { windowFault } from './window.ts';
 
 const zone = 'Europe/Stockholm';
@@ -43,4 +43,20 @@ describe('some days more', () => {
           expect(next?.dueAt).toBeGreaterThan(Math.max(now, window.dueAt));
         }
   });
+});
+
+describe('the last change of dates is taken back', () => {
+  const window = (dueAt: number) => ({ opensAt: null, dueAt, closesAt: null });
+  const extended = (at: number, dueAt: number) => ({ kind: 'extended' as const, at, window: window(dueAt) });
+  const excused = { kind: 'excused' as const, at: 3 };
+  test.each([
+    ['nothing was changed', [excused], null],
+    ['once', [extended(1, 10), excused], { kind: 'extensionEnded', at: 9 }],
+    ['twice', [extended(1, 10), excused, extended(4, 20)], { kind: 'extended', at: 9, window: window(10) }],
+    [
+      'ended after',
+      [extended(1, 10), { kind: 'extensionEnded' as const, at: 2 }],
+      { kind: 'extended', at: 9, window: window(10) },
+    ],
+  ])('%s', (_, adjustments, expected) => expect(datesTakenBack(adjustments, 9)).toEqual(expected));
 });

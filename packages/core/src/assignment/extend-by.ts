@@ -1,4 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
+import type { Adjustment } from './effective-terms.ts';
 import type { AssignmentWindow } from './window.ts';
 
 /**
@@ -30,3 +31,17 @@ export function extendedBy(
   const closes = closesAt === null ? null : Math.max(later(closesAt, all), due ?? 0);
   return { opensAt, dueAt: due, closesAt: closes };
 }
+
+/**
+ * What takes back the last change of a student's own dates: the dates of before that are theirs again, or their end.
+ * @param adjustments of the student, in the order of their instants
+ * @param at when it is taken back, epoch ms
+ * @returns null where their dates were never changed
+ */
+export function datesTakenBack(adjustments: readonly Adjustment[], at: number): Adjustment | null {
+  const [before, last] = [undefined, undefined, ...adjustments.filter(isOfDates)].slice(-2);
+  if (!last) return null;
+  return before?.kind === 'extended' ? { kind: 'extended', window: before.window, at } : { kind: 'extensionEnded', at };
+}
+
+const isOfDates = ({ kind }: Adjustment): boolean => kind === 'extended' || kind === 'extensionEnded';

@@ -13,5 +13,5 @@ export {
   type StudentRecord,
   windowsOverTime,
 } from './effective-terms.ts';
-export { extendedBy } from './extend-by.ts';
-export { type AssignmentWindow, windowFault, windowPhase } from './window.ts';
+export { datesTakenBack, extendedBy } from './extend-by.ts';
+export { type AssignmentWindow, type WindowFault, windowFault, windowPhase } from './window.ts';

@@ -14,10 +14,23 @@ export function windowPhase({ opensAt, dueAt, closesAt }: AssignmentWindow, now:
   return dueAt !== null && now > dueAt ? 'pastDue' : 'open';
 }
 
+export interface OrderedWindow<At> {
+  readonly opensAt: At | null;
+  readonly dueAt: At | null;
+  readonly closesAt: At | null;
+}
+
 export type WindowFault = 'dueBeforeOpens' | 'closesBeforeDue' | 'closesBeforeOpens';
 
-/** Says what is out of order in a window, or null. */
-export function windowFault({ opensAt, dueAt, closesAt }: AssignmentWindow): WindowFault | null {
+/**
+ * Says what is out of order in a window, or null.
+ * @param window in instants, or in local times of one clock as `2026-12-03T23:59`, which stand in the same order as text
+ */
+export function windowFault<At extends number | string>({
+  opensAt,
+  dueAt,
+  closesAt,
+}: OrderedWindow<At>): WindowFault | null {
   if (opensAt !== null && dueAt !== null && dueAt <= opensAt) return 'dueBeforeOpens';
   if (dueAt !== null && closesAt !== null && closesAt < dueAt) return 'closesBeforeDue';
   if (opensAt !== null && closesAt !== null && closesAt <= opensAt) return 'closesBeforeOpens';

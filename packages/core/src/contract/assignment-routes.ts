@@ -41,7 +41,8 @@ export const assignmentRoutes = {
   /** So many days more for everybody it was given to. */
   extendAll: route(...routePaths.extendAll, 'teacher', {
     body: v.object({ days: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(365)) }),
-    output: assignmentSummarySchema,
+    /** To whom it was given with the dates of before, so that it can be undone; and as it is now. */
+    output: v.object({ before: assignmentSummarySchema.entries.to, now: assignmentSummarySchema }),
   }),
   /** What is said to all who receive it, also to those who have begun. */
   changeNote: route(...routePaths.changeNote, 'teacher', { body: v.object({ note: noteToAll }) }),
@@ -66,7 +67,7 @@ export const assignmentRoutes = {
   /** Makes something different for some students; answers with their lines of the sheet. */
   adjust: route(...routePaths.adjust, 'teacher', {
     body: v.object({
-      studentIds: v.pipe(v.array(rowId), v.minLength(1), v.maxLength(500)),
+      studentIds: v.pipe(v.array(rowId), v.minLength(1), v.maxLength(20_000)),
       change: adjustmentSchema,
       reason: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(500))),
     }),

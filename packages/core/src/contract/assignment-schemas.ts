@@ -67,6 +67,8 @@ export const adjustmentSchema = v.variant('kind', [
   v.object({ kind: v.literal('extended'), window: v.object(windowFields) }),
   /** So many days more than each of them has. */
   v.object({ kind: v.literal('extendedBy'), days: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(365)) }),
+  /** Their own dates as they were before they were last changed. */
+  v.object({ kind: v.literal('datesTakenBack') }),
   v.object({ kind: v.picklist(['extensionEnded', 'excused', 'excusalEnded', 'anotherAttempt']) }),
   v.object({
     kind: v.literal('editionSwapped'),

@@ -1,6 +1,6 @@
 import type { Role } from '@semita/core/contract';
 import type { KnownPerson } from '@semita/core/roster';
-import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import { recipients, schools, userRoles, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { Refused } from '../../http/refused.ts';
@@ -46,11 +46,16 @@ export function createAccountRepository({ db, clock, newId }: Pick<Deps, 'db' | 
       return id;
     },
 
-    /** Whoever of a school signs in by a user name; only students do. */
-    findByUserName(schoolId: string, userName: string): KnownPerson | undefined {
-      const row = findByUserName(schoolId, userName);
-      return row && { ...row, isStudent: true };
-    },
+    /** Whoever of a school signs in by a user name, by that name, in one statement; only students do. */
+    byUserName: (schoolId: string): ReadonlyMap<string, KnownPerson> =>
+      new Map(
+        db
+          .select({ id: users.id, displayName: users.displayName, userName: users.userName })
+          .from(users)
+          .where(and(eq(users.schoolId, schoolId), isNotNull(users.userName)))
+          .all()
+          .map(({ id, displayName, userName }) => [userName ?? '', { id, displayName, isStudent: true }]),
+      ),
 
     /** An account of a teacher that another system brought, and that nobody has a password for yet. */
     findUnclaimed: (schoolId: string, email: string): string | undefined =>

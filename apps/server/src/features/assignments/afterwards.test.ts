@@ -103,6 +103,9 @@ describe('more time', () => {
     await adjust(['imani'], { kind: 'extendedBy', days: 1 });
     await adjust(['imani', 'tomas'], { kind: 'extendedBy', days: 7 });
     expect([await dueOf('imani'), await dueOf('tomas')]).toEqual([due + 8 * day, due + 7 * day]);
+    // Taken back, each has what they had before.
+    await adjust(['imani', 'tomas'], { kind: 'datesTakenBack' });
+    expect([await dueOf('imani'), await dueOf('tomas')]).toEqual([due + day, due]);
     await adjust(['imani', 'tomas'], { kind: 'extensionEnded' });
     expect([await dueOf('imani'), await dueOf('tomas')]).toEqual([due, due]);
   });
@@ -110,7 +113,7 @@ describe('more time', () => {
   test('for everybody', async () => {
     const due = await dueOf('imani');
     const { body } = await ask('adaeze', 'POST', `/api/assignments/${assignmentId}/window/days`, { days: 7 });
-    expect(body.dueAt).toBe(due + 7 * day);
+    expect([body.before[0].dueAt, body.now.dueAt]).toEqual([due, due + 7 * day]);
     expect([await dueOf('imani'), await dueOf('tomas')]).toEqual([due + 7 * day, due + 7 * day]);
   });
 

@@ -1,4 +1,4 @@
-import { type AddresseeKind, type Adjustment, extendedBy, windowFault } from '@semita/core/assignment';
+import { type AddresseeKind, type Adjustment, datesTakenBack, extendedBy, windowFault } from '@semita/core/assignment';
 import type { Terms } from '@semita/core/attempt';
 import { endOfDay, toInstant } from '@semita/core/calendar';
 import type { AssignmentSummary, SentSheet, Sheet } from '@semita/core/contract';
@@ -52,6 +52,7 @@ interface Followed {
 export type LocalAdjustment =
   | { readonly kind: 'extended'; readonly window: LocalWindow }
   | { readonly kind: 'extendedBy'; readonly days: number }
+  | { readonly kind: 'datesTakenBack' }
   | { readonly kind: Exclude<Adjustment['kind'], 'extended' | 'editionSwapped'> }
   | { readonly kind: 'editionSwapped'; readonly editionNumber: number };
 
@@ -116,10 +117,7 @@ export function createAssignmentService(options: Options) {
     const now = clock();
     const here = students.filter(({ terms }) => terms.leftAt === null);
     const begun = here.flatMap(({ counted }) => counted?.outline ?? []);
-    const addressed = to.map(({ windows, ...one }) => {
-      const { opensAt = null, dueAt = null, closesAt = null } = windows.at(-1) ?? {};
-      return { id: one.id, kind: one.kind, name: one.name, classId: one.classId, opensAt, dueAt, closesAt };
-    });
+    const addressed = withDates(to);
     const [first] = addressed;
     return {
       ...{
@@ -202,9 +200,11 @@ export function createAssignmentService(options: Options) {
   const toAdjustment = (
     row: AssignmentRow,
     change: LocalAdjustment,
-    { terms }: StoredLine,
+    { studentId, terms }: StoredLine,
     at: number,
+    adjustmentsOf: (studentId: string) => readonly Adjustment[],
   ): Adjustment | null => {
+    if (change.kind === 'datesTakenBack') return datesTakenBack(adjustmentsOf(studentId), at);
     if (change.kind === 'extendedBy') {
       const window = extendedBy(terms.window, change.days, row.timeZone, at);
       return window && { at, kind: 'extended', window };
@@ -224,6 +224,18 @@ export function createAssignmentService(options: Options) {
           classId !== undefined,
         ),
       ),
+
+    /** What is given to classes that are not put away, with its dates and nothing of its students. */
+    listDates(actor: Actor) {
+      const followed = relations.followedBy(actor.id);
+      const rows = repository.listInClasses(classes.currentAmong(followed), false);
+      given.preloadGiven(rows.map(({ id }) => id));
+      const figures = given.figuresOf(rows);
+      return rows.map(({ id, editionId }) => ({
+        ...{ id, title: figures.get(editionId)?.title ?? '' },
+        to: withDates(addresseesIn(id, followed)),
+      }));
+    },
 
     /**
      * Gives the latest edition of a lesson to classes, groups and students.
@@ -289,8 +301,9 @@ export function createAssignmentService(options: Options) {
     },
 
     /** So many days more for all whom the actor follows; those without an end keep none. */
-    extendAll(actor: Actor, assignmentId: string, days: number): AssignmentSummary {
+    extendAll(actor: Actor, assignmentId: string, days: number) {
       const { row, to } = getFollowed(actor, assignmentId);
+      const before = withDates(to);
       const at = clock();
       inTransaction(db, () => {
         for (const { id, windows } of to) {
@@ -301,7 +314,7 @@ export function createAssignmentService(options: Options) {
       });
       given.forget([assignmentId]);
       bus.publish('assignmentChanged', { assignmentId });
-      return summarizeStored(actor, [row])[0] as AssignmentSummary;
+      return { before, now: summarizeStored(actor, [row])[0] as AssignmentSummary };
     },
 
     changeNote(actor: Actor, assignmentId: string, note: string): void {
@@ -353,16 +366,25 @@ export function createAssignmentService(options: Options) {
         readonly reason?: string | undefined;
       },
     ): SheetLine[] {
-      const { row } = getFollowed(actor, assignmentId);
+      const { row, classIds } = getFollowed(actor, assignmentId);
       const at = clock();
+      const studentIds = [...new Set(input.studentIds)];
+      /** One is looked up by itself, several with the whole sheet: never one statement for each. */
+      const linesOf = (): readonly StoredLine[] => {
+        const [first = '', ...more] = studentIds;
+        if (more.length === 0) return [found(sheets.find(assignmentId, classIds, first))];
+        const byId = new Map(sheets.list(assignmentId, classIds).map((line) => [line.studentId, line]));
+        return studentIds.map((studentId) => found(byId.get(studentId)));
+      };
+      const adjustmentsOf = recipients.adjustmentsOf([assignmentId]);
       const made = { assignmentId, by: actor.id, reason: input.reason || null };
-      const all = input.studentIds.flatMap((studentId) => {
-        const change = toAdjustment(row, input.change, found(findStudent(actor, assignmentId, studentId)), at);
-        return change ? [{ ...change, ...made, studentId }] : [];
+      const all = linesOf().flatMap((line) => {
+        const change = toAdjustment(row, input.change, line, at, (id) => adjustmentsOf(assignmentId, id));
+        return change ? [{ ...change, ...made, studentId: line.studentId }] : [];
       });
       inTransaction(db, () => recipients.adjust(all));
-      for (const studentId of input.studentIds) bus.publish('recipientChanged', { assignmentId, studentId });
-      return input.studentIds.map((studentId) => found(findStudent(actor, assignmentId, studentId)).line);
+      for (const studentId of studentIds) bus.publish('recipientChanged', { assignmentId, studentId });
+      return linesOf().map(({ line }) => line);
     },
 
     /** All that was made different for one student, the latest first. */
@@ -376,6 +398,13 @@ export function createAssignmentService(options: Options) {
     },
   };
 }
+
+/** To whom it was given, with the dates as they stand. */
+const withDates = (to: readonly NamedAddressee[]): AssignmentSummary['to'] =>
+  to.map(({ windows, id, kind, name, classId }) => {
+    const { opensAt = null, dueAt = null, closesAt = null } = windows.at(-1) ?? {};
+    return { id, kind, name, classId, opensAt, dueAt, closesAt };
+  });
 
 /** Lessons are never altered, so what heads their columns is made once. */
 const knownColumns = new WeakMap<Lesson, SentSheet['stops']>();

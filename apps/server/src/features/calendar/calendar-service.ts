@@ -13,22 +13,27 @@ export type CalendarService = ReturnType<typeof createCalendarService>;
 
 interface Options extends Pick<Deps, 'db' | 'clock'> {
   readonly sessions: Pick<SessionService, 'getMe'>;
-  readonly assignments: Pick<AssignmentService, 'list'>;
+  readonly assignments: Pick<AssignmentService, 'listDates'>;
   readonly received: Pick<ReceivedAssignments, 'list'>;
   readonly given: Pick<AssignedLessons, 'givenOf' | 'figuresOf'>;
 }
 
 /** Dates of each person, for the calendar they keep elsewhere. */
 export function createCalendarService({ db, clock, sessions, assignments, received, given }: Options) {
-  /** Changes of a window are counted, so that a calendar takes the newest for the newest. */
-  const sequenceOf = (assignmentId: string, addresseeId: string): number =>
-    (given.givenOf(assignmentId).addressees.get(addresseeId)?.windows.length ?? 1) - 1;
+  /**
+   * All changes of all dates are counted, so that a calendar takes the newest for the newest: also for a student who is
+   * reached through another group now, whose own dates have changed less often.
+   */
+  const sequenceOf = (assignmentId: string): number => {
+    const { addressees } = given.givenOf(assignmentId);
+    return [...addressees.values()].reduce((sum, { windows }) => sum + windows.length - 1, 0);
+  };
 
   const datesOfTeacher = (actor: Actor, base: string): CalendarDate[] =>
-    assignments.list(actor).flatMap(({ id, title, to }) =>
+    assignments.listDates(actor).flatMap(({ id, title, to }) =>
       to.flatMap(({ id: addresseeId, name, opensAt, dueAt, closesAt }) => {
         const shared = {
-          ...{ description: name, url: `${base}/assignments/${id}`, sequence: sequenceOf(id, addresseeId) },
+          ...{ description: name, url: `${base}/assignments/${id}`, sequence: sequenceOf(id) },
         };
         return [
           ...dated(opensAt, { id: `${addresseeId}-opens`, title: `Opens: ${title} (${name})`, ...shared }),
@@ -52,7 +57,7 @@ export function createCalendarService({ db, clock, sessions, assignments, receiv
       const { opensAt, dueAt } = terms.window;
       const shared = {
         ...{ description: `${className}, ${teacherName}`, url: `${base}/walk/${id}` },
-        sequence: sequenceOf(id, terms.addresseeId) + terms.adjustmentCount,
+        sequence: sequenceOf(id) + terms.adjustmentCount,
       };
       return [
         ...dated(opensAt, { id: `${id}-opens`, title: `Opens: ${title}`, ...shared }),

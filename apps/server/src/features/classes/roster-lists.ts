@@ -28,11 +28,9 @@ export function createRosterLists({ classes, accounts, roster }: Options) {
 
   const plan = ({ schoolId }: Actor, classId: string, people: readonly WantedStudent[]) => {
     const { rosterVersion: version } = found(classes.find(classId));
-    const school = {
-      roster: classes.listStudents(classId),
-      findByUserName: (userName: string) => accounts.findByUserName(schoolId, userName),
-    };
-    return { version, ...planRoster(people, school) };
+    const known = accounts.byUserName(schoolId);
+    const roster = classes.listStudents(classId);
+    return { version, ...planRoster(people, { roster, findByUserName: (userName) => known.get(userName) }) };
   };
 
   return {

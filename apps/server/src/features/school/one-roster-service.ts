@@ -18,6 +18,11 @@ interface Options extends Pick<Deps, 'db' | 'newId' | 'bus'> {
 type SentClass = SentOneRoster['classes'][number];
 type SentPerson = SentOneRoster['people'][number];
 
+/** In one transaction. */
+const peopleAtOnce = 200;
+
+const letOthers = () => new Promise((resolve) => setImmediate(resolve));
+
 /** Packages of the system in which a school keeps its people and classes. */
 export function createOneRosterService({ db, newId, bus, accounts, roster, schoolOf }: Options) {
   /** What is known of the school, read once. */
@@ -89,9 +94,13 @@ export function createOneRosterService({ db, newId, bus, accounts, roster, schoo
     };
   };
 
-  const takePeople = (schoolId: string, school: School, people: readonly SentPerson[]): Map<string, string> => {
-    const taken = new Set([...school.byUserName.keys(), ...people.map(({ userName }) => userName)]);
-    const idOf = new Map<string, string>();
+  const takePeople = (
+    schoolId: string,
+    school: School,
+    people: readonly SentPerson[],
+    taken: Set<string>,
+    idOf: Map<string, string>,
+  ): void => {
     for (const person of people) {
       const { externalId, displayName, isTeacher } = person;
       const known = findPerson(school, person);
@@ -102,7 +111,6 @@ export function createOneRosterService({ db, newId, bus, accounts, roster, schoo
       idOf.set(externalId, id);
       remember(schoolId, { externalId, kind: 'user', userId: id });
     }
-    return idOf;
   };
 
   /** Without a password: a teacher is invited by their e-mail, a student gets a card or a password from their teacher. */
@@ -154,14 +162,20 @@ export function createOneRosterService({ db, newId, bus, accounts, roster, schoo
     plan: ({ schoolId }: Actor, sent: SentOneRoster): OneRosterPlan => planOf(readSchool(schoolId), sent),
 
     /**
-     * All people at once, then one class after the other, so that nobody else waits for long. What was cut off is made
+     * Some people after others, then one class after the other, so that nobody else waits for long. What was cut off is made
      * whole by taking the package again: nothing of it is doubled.
      * @returns what it came to
      */
     async take({ schoolId }: Actor, sent: SentOneRoster, takesOutGone: boolean): Promise<OneRosterPlan> {
       const school = readSchool(schoolId);
       const plan = planOf(school, sent);
-      const idOf = roster.together(() => takePeople(schoolId, school, sent.people));
+      const taken = new Set([...school.byUserName.keys(), ...sent.people.map(({ userName }) => userName)]);
+      const idOf = new Map<string, string>();
+      for (let start = 0; start < sent.people.length; start += peopleAtOnce) {
+        const some = sent.people.slice(start, start + peopleAtOnce);
+        roster.together(() => takePeople(schoolId, school, some, taken, idOf));
+        await letOthers();
+      }
       for (const [index, one] of sent.classes.entries()) {
         const gone = takesOutGone ? (plan.classes[index]?.gone ?? []) : [];
         const teacherIds = one.teacherIds.flatMap((id) => idOf.get(id) ?? []);
@@ -175,7 +189,7 @@ export function createOneRosterService({ db, newId, bus, accounts, roster, schoo
             db.insert(classTeachers).values({ classId, teacherId }).onConflictDoNothing().run();
         });
         for (const userId of teacherIds) bus.publish('rightsChanged', { userId });
-        await new Promise((resolve) => setImmediate(resolve));
+        await letOthers();
       }
       return plan;
     },

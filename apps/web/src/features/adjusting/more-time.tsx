@@ -84,7 +84,7 @@ function ForSome({ assignmentId, timeZone, locale, hasEnd, one, onDone }: ForSom
     toast(t('adjusting.given', { count: input.studentIds.length }), {
       action: {
         label: t('adjusting.undo'),
-        onClick: () => undo.mutate({ studentIds: input.studentIds, change: { kind: 'extensionEnded' } }),
+        onClick: () => undo.mutate({ studentIds: input.studentIds, change: { kind: 'datesTakenBack' } }),
       },
     });
   });

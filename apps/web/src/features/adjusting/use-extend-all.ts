@@ -30,14 +30,9 @@ export function useExtendAll(assignmentId: string, timeZone: string) {
     onError: (error) => toast.error(errorWords(error)),
   });
   return useMutation({
-    mutationFn: async (days: number) => {
-      // The dates as they are now, whatever this page knew of them.
-      const all = await call('listAssignments', {});
-      const before = all.find(({ id }) => id === assignmentId)?.to ?? [];
-      return { before, after: await call('extendAll', { params: { assignmentId }, body: { days } }) };
-    },
-    onSuccess: async ({ before, after }) => {
-      const end = after.dueAt ?? after.closesAt;
+    mutationFn: (days: number) => call('extendAll', { params: { assignmentId }, body: { days } }),
+    onSuccess: async ({ before, now }) => {
+      const end = now.dueAt ?? now.closesAt;
       toast(t('adjusting.givenAll', { time: end === null ? '' : formatInstant(end, timeZone) }), {
         action: { label: t('adjusting.undo'), onClick: () => putBack.mutate(before) },
       });

@@ -1,3 +1,4 @@
+import { type WindowFault, windowFault } from '@semita/core/assignment';
 import type { OutputOf, routes } from '@semita/core/contract';
 import { unreadableDate } from '../../ui/date-time-field.tsx';
 
@@ -36,14 +37,9 @@ export const toSentWindow = ({ opensAt, dueAt, closesAt }: LocalWindow) => ({
   ...{ opensAt: opensAt || null, dueAt: dueAt || null, closesAt: closesAt || null },
 });
 
-export type WindowFault = 'unreadable' | 'dueBeforeOpens' | 'closesBeforeDue' | 'closesBeforeOpens';
-
-/** What is out of order in a window; as text, local times are ordered as the instants they mean. */
-export function faultOf({ opensAt, dueAt, closesAt }: LocalWindow): WindowFault | null {
-  if ([opensAt, dueAt, closesAt].includes(unreadableDate)) return 'unreadable';
-  if (opensAt && dueAt && dueAt <= opensAt) return 'dueBeforeOpens';
-  if (dueAt && closesAt && closesAt < dueAt) return 'closesBeforeDue';
-  return opensAt && closesAt && closesAt <= opensAt ? 'closesBeforeOpens' : null;
+/** What is out of order in a window as it is typed, or cannot be read. */
+export function faultOf(window: LocalWindow): WindowFault | 'unreadable' | null {
+  return Object.values(window).includes(unreadableDate) ? 'unreadable' : windowFault(toSentWindow(window));
 }
 
 /** Students who get it by one of several ways, each once, and those who have more time for what is timed. */
