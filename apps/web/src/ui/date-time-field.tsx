@@ -17,8 +17,8 @@ interface Props {
   /** The clock that counts, and the order in which dates are typed there. */
   readonly timeZone: string;
   readonly order: DateOrder;
-  /** Where only a day is said, `23:59`. */
-  readonly usualTime: string;
+  /** Where only a day is said, `23:59`; null where only days are meant: then values are `2026-12-03`. */
+  readonly usualTime: string | null;
   /** What is often meant: a word for it, and a text that could be typed. */
   readonly offers?: readonly { readonly label: string; readonly text: string }[];
   readonly isDisabled?: boolean;
@@ -27,15 +27,16 @@ interface Props {
 /** What is told of a text that can be no date: nothing may be sent with the date of before in its place. */
 export const unreadableDate = '?';
 
-/** Thu 3 Dec 2026, 23:59: it can be read by everybody, and typed the same way. */
+/** Thu 3 Dec 2026, 23:59, or without a time: it can be read by everybody, and typed the same way. */
 export function writeLocal(local: string): string {
   const [date = '', time = ''] = local.split('T');
-  const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
+  const [year = 0, month = 1, number = 1] = date.split('-').map(Number);
   const shown = new Intl.DateTimeFormat('en-GB', {
     ...{ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' },
-  }).formatToParts(Date.UTC(year, month - 1, day));
+  }).formatToParts(Date.UTC(year, month - 1, number));
   const part = (type: Intl.DateTimeFormatPartTypes) => shown.find((one) => one.type === type)?.value ?? '';
-  return `${part('weekday')} ${part('day')} ${part('month').slice(0, 3)} ${part('year')}, ${time.slice(0, 5)}`;
+  const day = `${part('weekday')} ${part('day')} ${part('month').slice(0, 3)} ${part('year')}`;
+  return time === '' ? day : `${day}, ${time.slice(0, 5)}`;
 }
 
 /** A date and a time, typed as one speaks or picked from a calendar. What it was read as stands there at once. */
@@ -54,7 +55,8 @@ export function DateTimeField(props: Props) {
   const read = (typed: string): string | null => {
     if (typed.trim() === '') return '';
     const found = readDate(typed, { today, order });
-    return found && `${found.date}T${found.time ?? usualTime}`;
+    if (!found || (usualTime === null && found.time !== null)) return null;
+    return usualTime === null ? found.date : `${found.date}T${found.time ?? usualTime}`;
   };
   const tell = (next: string) => {
     setTold(next);
@@ -71,7 +73,7 @@ export function DateTimeField(props: Props) {
   const understood = read(text);
   const known = value === unreadableDate ? '' : value;
   const [date = '', time = usualTime] = known.split('T');
-  const hint = understood === null ? t('date.notRead') : skippedHour(known, timeZone);
+  const hint = understood === null ? t('date.notRead') : usualTime === null ? '' : skippedHour(known, timeZone);
   return (
     <div className="grid gap-1">
       <label htmlFor={id} className="text-14 font-medium">
@@ -83,7 +85,7 @@ export function DateTimeField(props: Props) {
           className={joinClasses(inputStyle, 'h-9 min-w-0 text-14')}
           maxLength={60}
           autoComplete="off"
-          placeholder={t('date.none')}
+          placeholder={usualTime === null ? '' : t('date.none')}
           value={text}
           disabled={isDisabled}
           aria-invalid={understood === null || undefined}
@@ -109,7 +111,7 @@ export function DateTimeField(props: Props) {
                 date={date}
                 today={today}
                 onDay={(day) => {
-                  choose(`${day}T${known === '' ? usualTime : time}`);
+                  choose(usualTime === null ? day : `${day}T${known === '' ? usualTime : time}`);
                   setIsOpen(false);
                 }}
               />

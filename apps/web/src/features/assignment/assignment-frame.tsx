@@ -1,9 +1,9 @@
 import type { Sheet } from '@semita/core/contract';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { Link, NavLink, useParams } from 'react-router';
-import { joinClasses } from '../../ui/join-classes.ts';
+import { Link, useParams } from 'react-router';
 import { QueryView } from '../../ui/query-view.tsx';
+import { TabLink } from '../../ui/tab-link.tsx';
 import { formatInstant } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { sheetOptions } from './queries.ts';
@@ -19,11 +19,6 @@ export function AssignmentFrame({
 }) {
   const { assignmentId = '' } = useParams();
   const query = useQuery(sheetOptions(assignmentId));
-  const tab = ({ isActive }: { isActive: boolean }) =>
-    joinClasses(
-      'border-b-2 px-1 py-2 text-14 font-medium',
-      isActive ? 'border-main text-main' : 'border-transparent text-quiet',
-    );
   return (
     <QueryView isPage query={query}>
       {(sheet) => {
@@ -45,18 +40,12 @@ export function AssignmentFrame({
                 {actions?.(sheet)}
               </div>
               <nav aria-label={title} className="flex gap-5">
-                <NavLink end to={`/assignments/${assignmentId}`} className={tab}>
+                <TabLink end to={`/assignments/${assignmentId}`}>
                   {t('sheet.sheet')}
-                </NavLink>
-                <NavLink to={`/assignments/${assignmentId}/path`} className={tab}>
-                  {t('path.title')}
-                </NavLink>
-                <NavLink to={`/assignments/${assignmentId}/marking`} className={tab}>
-                  {t('marking.title')}
-                </NavLink>
-                <NavLink to={`/assignments/${assignmentId}/terms`} className={tab}>
-                  {t('sheet.terms')}
-                </NavLink>
+                </TabLink>
+                <TabLink to={`/assignments/${assignmentId}/path`}>{t('path.title')}</TabLink>
+                <TabLink to={`/assignments/${assignmentId}/marking`}>{t('marking.title')}</TabLink>
+                <TabLink to={`/assignments/${assignmentId}/terms`}>{t('sheet.terms')}</TabLink>
               </nav>
             </div>
             {children(sheet)}

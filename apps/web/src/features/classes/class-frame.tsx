@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { NavLink, Outlet, useOutletContext, useParams } from 'react-router';
+import { Outlet, useOutletContext, useParams } from 'react-router';
 import { ClassMark } from '../../ui/class-mark.tsx';
-import { joinClasses } from '../../ui/join-classes.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
+import { TabLink } from '../../ui/tab-link.tsx';
 import { t } from '../../words/words.ts';
 import { type ClassView, classOptions } from './queries.ts';
 import './words.ts';
@@ -12,11 +12,6 @@ import './words.ts';
 export function Component() {
   const { classId = '' } = useParams();
   const query = useQuery(classOptions(classId));
-  const tab = ({ isActive }: { isActive: boolean }) =>
-    joinClasses(
-      'border-b-2 px-1 py-2 text-14 font-medium',
-      isActive ? 'border-main text-main' : 'border-transparent text-quiet hover:text-ink',
-    );
   return (
     <QueryView isPage query={query}>
       {(one) => (
@@ -28,17 +23,13 @@ export function Component() {
                 <h1 className="min-w-0 grow text-22 [overflow-wrap:anywhere]">{one.name}</h1>
               </div>
               <nav aria-label={one.name} className="flex gap-5">
-                <NavLink end to={`/classes/${classId}`} className={tab}>
+                <TabLink end to={`/classes/${classId}`}>
                   {t('classes.studentsTitle')} ({one.students.length})
-                </NavLink>
-                <NavLink to={`/classes/${classId}/given`} className={tab}>
+                </TabLink>
+                <TabLink to={`/classes/${classId}/given`}>
                   {t('classes.given')} ({one.assignments.filter(({ takenBackAt }) => takenBackAt === null).length})
-                </NavLink>
-                {one.runs && (
-                  <NavLink to={`/classes/${classId}/settings`} className={tab}>
-                    {t('classes.settings')}
-                  </NavLink>
-                )}
+                </TabLink>
+                {one.runs && <TabLink to={`/classes/${classId}/settings`}>{t('classes.settings')}</TabLink>}
               </nav>
             </div>
           </div>

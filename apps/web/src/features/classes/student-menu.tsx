@@ -1,6 +1,4 @@
 import { useQuery } from '@tanstack/react-query';
-import { Ellipsis } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
@@ -8,6 +6,7 @@ import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Field, Select, TextInput } from '../../ui/field.tsx';
+import { Menu, MenuItem, MenuLine } from '../../ui/menu.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { type ClassStudent, classesOptions, useClassChange } from './queries.ts';
@@ -19,9 +18,6 @@ interface MenuProps {
   readonly student: ClassStudent;
   readonly onPaper: (paper: SignInPaper) => void;
 }
-
-const itemStyle =
-  'flex items-center gap-2 rounded-control px-3 py-2 text-14 outline-none data-highlighted:bg-main-tint';
 
 /** All that is done with one student of a class. */
 export function StudentMenu({ classId, student, onPaper }: MenuProps) {
@@ -55,43 +51,15 @@ export function StudentMenu({ classId, student, onPaper }: MenuProps) {
   );
   return (
     <>
-      <DropdownMenu.Root modal={false}>
-        <DropdownMenu.Trigger
-          aria-label={t('classes.moreFor', { name })}
-          className="grid size-8 place-items-center rounded-control hover:bg-main-tint"
-        >
-          <Ellipsis aria-hidden className="size-4" strokeWidth={1.75} />
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="end"
-            sideOffset={4}
-            className="z-50 min-w-52 rounded-card border border-line bg-card p-1.5 text-ink shadow-float"
-          >
-            <DropdownMenu.Item className={itemStyle} onSelect={() => setOpened('rename')}>
-              {t('classes.rename')}
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={itemStyle} onSelect={() => password.mutate(undefined)}>
-              {t('classes.newPassword')}
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={itemStyle} onSelect={() => card.mutate(undefined)}>
-              {t('classes.newCard')}
-            </DropdownMenu.Item>
-            {student.hasCard && (
-              <DropdownMenu.Item className={itemStyle} onSelect={() => takeCard.mutate(undefined)}>
-                {t('classes.takeCard')}
-              </DropdownMenu.Item>
-            )}
-            <DropdownMenu.Separator className="my-1 h-px bg-line" />
-            <DropdownMenu.Item className={itemStyle} onSelect={() => setOpened('move')}>
-              {t('classes.move')}
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={itemStyle} onSelect={() => takeOut.mutate(undefined)}>
-              {t('classes.takeOut')}
-            </DropdownMenu.Item>
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+      <Menu label={t('classes.moreFor', { name })}>
+        <MenuItem onSelect={() => setOpened('rename')}>{t('classes.rename')}</MenuItem>
+        <MenuItem onSelect={() => password.mutate(undefined)}>{t('classes.newPassword')}</MenuItem>
+        <MenuItem onSelect={() => card.mutate(undefined)}>{t('classes.newCard')}</MenuItem>
+        {student.hasCard && <MenuItem onSelect={() => takeCard.mutate(undefined)}>{t('classes.takeCard')}</MenuItem>}
+        <MenuLine />
+        <MenuItem onSelect={() => setOpened('move')}>{t('classes.move')}</MenuItem>
+        <MenuItem onSelect={() => takeOut.mutate(undefined)}>{t('classes.takeOut')}</MenuItem>
+      </Menu>
       {opened === 'rename' && <RenameDialog {...{ classId, student }} onClose={() => setOpened(null)} />}
       {opened === 'move' && <MoveDialog {...{ classId, student }} onClose={() => setOpened(null)} />}
     </>

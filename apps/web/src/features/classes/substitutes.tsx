@@ -1,9 +1,10 @@
-import { toLocal } from '@semita/core/calendar';
+import { dateOrderOf, toLocal } from '@semita/core/calendar';
 import { useQuery } from '@tanstack/react-query';
-import { useForm } from 'react-hook-form';
+import { useState } from 'react';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
-import { Field, Select, TextInput } from '../../ui/field.tsx';
+import { DateTimeField, unreadableDate } from '../../ui/date-time-field.tsx';
+import { Field, Select } from '../../ui/field.tsx';
 import { formatInstant } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { panelStyle } from './panel-style.ts';
@@ -17,14 +18,18 @@ interface Values {
 }
 
 /** Who stands in for the teachers of a class, and when. */
-export function Substitutes({ of: { id: classId, substitutes, teachers, timeZone } }: { readonly of: ClassView }) {
+export function Substitutes({ of }: { readonly of: ClassView }) {
+  const { id: classId, substitutes, teachers, timeZone, locale } = of;
   const colleagues = useQuery(colleaguesOptions());
   const others = (colleagues.data ?? []).filter(({ id }) => !teachers.some((one) => one.id === id));
   const today = toLocal(Date.now(), timeZone).slice(0, 10);
-  const form = useForm<Values>({ defaultValues: { teacherId: '', from: today, until: today } });
+  const nobody: Values = { teacherId: '', from: today, until: today };
+  const [values, setValues] = useState(nobody);
+  const days = { timeZone, order: dateOrderOf(locale), usualTime: null };
+  const isSound = ![values.from, values.until].some((day) => day === '' || day === unreadableDate);
   const add = useClassChange(
     (body: Values) => call('addSubstitute', { params: { classId }, body }),
-    () => form.reset(),
+    () => setValues(nobody),
   );
   const end = useClassChange((substitutionId: string) =>
     call('removeSubstitute', { params: { classId, substitutionId } }),
@@ -61,12 +66,21 @@ export function Substitutes({ of: { id: classId, substitutes, teachers, timeZone
         <p className="text-14 text-quiet">{t('classes.noColleagues')}</p>
       ) : (
         <form
-          className="grid gap-3 sm:grid-cols-[1fr_auto_auto]"
-          onSubmit={form.handleSubmit((values) => add.mutate(values))}
+          className="grid gap-3 sm:grid-cols-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            add.mutate(values);
+          }}
         >
           <Field label={t('classes.chooseTeacher')}>
             {(ids) => (
-              <Select {...ids} required className="w-full" {...form.register('teacherId')}>
+              <Select
+                {...ids}
+                required
+                className="w-full"
+                value={values.teacherId}
+                onChange={(event) => setValues({ ...values, teacherId: event.target.value })}
+              >
                 <option value="" />
                 {others.map(({ id, displayName }) => (
                   <option key={id} value={id}>
@@ -76,14 +90,20 @@ export function Substitutes({ of: { id: classId, substitutes, teachers, timeZone
               </Select>
             )}
           </Field>
-          <Field label={t('classes.from')}>
-            {(ids) => <TextInput {...ids} type="date" required className="h-9 text-14" {...form.register('from')} />}
-          </Field>
-          <Field label={t('classes.until')}>
-            {(ids) => <TextInput {...ids} type="date" required className="h-9 text-14" {...form.register('until')} />}
-          </Field>
+          <DateTimeField
+            {...days}
+            label={t('classes.from')}
+            value={values.from}
+            onChange={(from) => setValues({ ...values, from })}
+          />
+          <DateTimeField
+            {...days}
+            label={t('classes.until')}
+            value={values.until}
+            onChange={(until) => setValues({ ...values, until })}
+          />
           <div className="sm:col-span-3">
-            <Button type="submit" disabled={add.isPending}>
+            <Button type="submit" disabled={add.isPending || !isSound}>
               {t('classes.addSubstitute')}
             </Button>
           </div>

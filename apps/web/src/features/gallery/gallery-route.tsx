@@ -17,11 +17,13 @@ import { FileButton } from '../../ui/file-button.tsx';
 import { HistoryButtons } from '../../ui/history-buttons.tsx';
 import { KeyHelp } from '../../ui/key-help.tsx';
 import { MaterialIcon } from '../../ui/material-icon.tsx';
+import { Menu, MenuItem, MenuLine } from '../../ui/menu.tsx';
 import { EmptyPlace, ErrorNotice, Loading, Notice } from '../../ui/notice.tsx';
 import { NumberLanguageSelect } from '../../ui/number-language-select.tsx';
 import { Page } from '../../ui/page.tsx';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
 import { StateMark, stateWords } from '../../ui/state-mark.tsx';
+import { TabLink } from '../../ui/tab-link.tsx';
 import { useTheme } from '../../ui/theme.ts';
 import { TimeZoneSelect } from '../../ui/time-zone-select.tsx';
 import { ShownQuestion } from '../question-editor/question-preview.tsx';
@@ -64,6 +66,13 @@ export function Component() {
           <HistoryButtons canUndo canRedo={false} undo={() => undefined} redo={() => undefined} />
           <KeyHelp groups={[{ title: 'A place', keys: [['?', 'shows this']] }]} />
           <OpenDialog />
+          <Menu label="More">
+            <MenuItem onSelect={() => undefined}>Something</MenuItem>
+            <MenuLine />
+            <MenuItem onSelect={() => undefined}>Something else</MenuItem>
+          </Menu>
+          <TabLink to="/gallery">A side</TabLink>
+          <TabLink to="/gallery/other">Another</TabLink>
         </Section>
         <Section title="Fields">
           <Field label="A line" help="What helps">

@@ -1,11 +1,10 @@
 import type { LessonSummary } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Ellipsis } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
+import { Menu, MenuItem } from '../../ui/menu.tsx';
 import { errorWords } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { lessonsOptions } from '../materials/queries.ts';
@@ -24,8 +23,6 @@ function useBringBack() {
 }
 
 const titleOf = ({ title }: LessonSummary) => title || t('shelf.untitled');
-const itemStyle =
-  'flex items-center gap-2 rounded-control px-3 py-2 text-14 outline-none data-highlighted:bg-main-tint';
 
 /** What is done with a lesson on the shelf, besides opening it. */
 export function LessonMenu({ lesson }: { readonly lesson: LessonSummary }) {
@@ -53,28 +50,10 @@ export function LessonMenu({ lesson }: { readonly lesson: LessonSummary }) {
     onError: (error) => toast.error(errorWords(error)),
   });
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger
-        aria-label={t('shelf.moreFor', { title: titleOf(lesson) })}
-        className="relative grid size-8 place-items-center rounded-control hover:bg-card"
-      >
-        <Ellipsis aria-hidden className="size-4" strokeWidth={1.75} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={4}
-          className="z-50 min-w-44 rounded-card border border-line bg-card p-1.5 text-ink shadow-float"
-        >
-          <DropdownMenu.Item className={itemStyle} onSelect={() => copy.mutate()}>
-            {t('shelf.copyLesson')}
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={itemStyle} onSelect={() => remove.mutate()}>
-            {t('shelf.removeLesson')}
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <Menu label={t('shelf.moreFor', { title: titleOf(lesson) })} triggerClassName="relative hover:bg-card">
+      <MenuItem onSelect={() => copy.mutate()}>{t('shelf.copyLesson')}</MenuItem>
+      <MenuItem onSelect={() => remove.mutate()}>{t('shelf.removeLesson')}</MenuItem>
+    </Menu>
   );
 }
 

@@ -1,23 +1,15 @@
-import { NavLink } from 'react-router';
-import { joinClasses } from '../../ui/join-classes.ts';
+import { TabLink } from '../../ui/tab-link.tsx';
 import { t } from '../../words/words.ts';
 import './words.ts';
 
 /** What lies on the shelf: lessons and what they are made of, and questions. */
 export function ShelfTabs() {
-  const tab = ({ isActive }: { isActive: boolean }) =>
-    joinClasses(
-      'border-b-2 px-1 py-2 text-14 font-medium',
-      isActive ? 'border-main text-main' : 'border-transparent text-quiet hover:text-ink',
-    );
   return (
     <nav aria-label={t('shelf.title')} className="-mt-4 flex gap-5 border-b border-line">
-      <NavLink end to="/shelf" className={tab}>
+      <TabLink end to="/shelf">
         {t('shelf.lessonsTab')}
-      </NavLink>
-      <NavLink to="/shelf/questions" className={tab}>
-        {t('bank.title')}
-      </NavLink>
+      </TabLink>
+      <TabLink to="/shelf/questions">{t('bank.title')}</TabLink>
     </nav>
   );
 }
