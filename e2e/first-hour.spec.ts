@@ -150,6 +150,15 @@ test('from an empty folder to first answers of two classes', async ({ browser })
   await hana.getByRole('button', { name: 'Come in' }).click();
   await expect(hana.getByText('Nothing to do right now')).toBeVisible();
 
+  // Nobody becomes somebody else by holding up a card: who is at work is asked.
+  await hana.goto(`/card#${cardOf('Goran Achterberg')?.token}`);
+  await expect(hana.getByText('Hana Quispe is signed in on this device.')).toBeVisible();
+  await expectAccessible(hana);
+  await hana.getByRole('link', { name: 'Go on as Hana Quispe' }).click();
+  await expect(hana.getByText('Nothing to do right now')).toBeVisible();
+  await teacher.getByRole('button', { name: 'Done' }).click();
+  await teacher.getByRole('button', { name: 'Leave without printing?' }).click();
+
   // Another class fills itself by a code, and its teacher lets them in.
   await makeClass(teacher, '8 Cobalt');
   await teacher.getByLabel('Who has the code comes in').selectOption('asks');

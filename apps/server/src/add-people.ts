@@ -16,9 +16,9 @@ if (!file || !school)
 
 const deps = openInstallation(process.env.SEMITA_DATA ?? 'data');
 try {
-  const { roster } = createServices(deps);
+  const { accounts, roster } = createServices(deps);
   const firsts = await addPeople(
-    { ...deps, roster },
+    { ...deps, accounts, roster },
     { schoolName: school, timeZone: zone, csv: fs.readFileSync(file, 'utf8') },
   );
   // Shown this once; keep the output where only you can read it.

@@ -11,7 +11,7 @@ afterEach(() => school.stop());
 
 const add = (...lines: string[]) =>
   addPeople(
-    { ...school.deps, roster: school.services.roster },
+    { ...school.deps, accounts: school.services.accounts, roster: school.services.roster },
     {
       schoolName: 'Stonebridge',
       timeZone: 'Pacific/Auckland',
@@ -35,6 +35,11 @@ test('a roster makes a school: each can sign in, and finds their classes', async
     expect.objectContaining({ name: '7 Granite', timeZone: 'Pacific/Auckland', studentCount: 1 }),
     expect.objectContaining({ name: '7 Slate', studentCount: 0 }),
   ]);
+  // New classes keep the clock of the school, and each can be told apart.
+  await ode.ask('POST', '/api/classes', { name: '7 Zinc' });
+  const all = (await ode.ask('GET', '/api/classes')).body;
+  expect(all.at(-1)).toMatchObject({ name: '7 Zinc', timeZone: 'Pacific/Auckland' });
+  expect(new Set(all.map((one: { shape: string; colour: string }) => one.shape + one.colour)).size).toBe(3);
   expect(firsts[1]?.password).toMatch(/^[a-z2-9]{4}(-[a-z2-9]{4}){2}$/);
   expect(JSON.stringify(school.db.select().from(users).all())).not.toContain(firsts[1]?.password);
 });
@@ -78,7 +83,10 @@ describe('a faulty roster adds nobody, and says why by line', () => {
 
   test('a header that is not one, and an empty list', async () => {
     const read = (csv: string) =>
-      addPeople({ ...school.deps, roster: school.services.roster }, { schoolName: 'S', timeZone: 'UTC', csv });
+      addPeople(
+        { ...school.deps, accounts: school.services.accounts, roster: school.services.roster },
+        { schoolName: 'S', timeZone: 'UTC', csv },
+      );
     await expect(read('name,class\nRin,7')).rejects.toThrow('no column role, sign in, classes');
     await expect(read('role,name,sign in,classes\n')).rejects.toThrow('There is nobody on this roster.');
   });

@@ -1,9 +1,11 @@
+import { nextClassMark } from '@semita/core/roster';
 import { and, eq } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { inTransaction } from '../../db/open.ts';
-import { classes, classTeachers, schools, userRoles, users } from '../../db/schema.ts';
+import { classes, classTeachers, schools, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Roster } from '../classes/roster.ts';
+import type { AccountRepository } from './account-repository.ts';
 import { createFirstPassword } from './first-password.ts';
 import { hashPassword } from './password.ts';
 
@@ -21,7 +23,8 @@ interface Person {
   readonly classNames: readonly string[];
 }
 
-interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
+interface Options extends Pick<Deps, 'db' | 'newId'> {
+  readonly accounts: Pick<AccountRepository, 'add'>;
   readonly roster: Pick<Roster, 'add'>;
 }
 
@@ -35,7 +38,7 @@ export const rosterColumns = ['role', 'name', 'sign in', 'classes'] as const;
  * @throws RosterFaults that name every line that cannot be taken
  */
 export async function addPeople(
-  { db, clock, newId, roster }: Options,
+  { db, newId, accounts, roster }: Options,
   { schoolName, timeZone, csv }: { readonly schoolName: string; readonly timeZone: string; readonly csv: string },
 ): Promise<FirstSignIn[]> {
   const known = db
@@ -51,7 +54,7 @@ export async function addPeople(
   inTransaction(db, () => {
     const schoolId = findOrAdd(
       () => db.select().from(schools).where(eq(schools.name, schoolName)).get(),
-      () => db.insert(schools).values({ id: newId(), name: schoolName }).returning().get(),
+      () => db.insert(schools).values({ id: newId(), name: schoolName, timeZone }).returning().get(),
     );
     const classIdOf = (name: string) =>
       findOrAdd(
@@ -61,16 +64,19 @@ export async function addPeople(
             .from(classes)
             .where(and(eq(classes.schoolId, schoolId), eq(classes.name, name)))
             .get(),
-        () => db.insert(classes).values({ id: newId(), schoolId, name, timeZone }).returning().get(),
+        () => {
+          const mark = nextClassMark(db.select().from(classes).where(eq(classes.schoolId, schoolId)).all());
+          return db
+            .insert(classes)
+            .values({ id: newId(), schoolId, name, timeZone, ...mark })
+            .returning()
+            .get();
+        },
       );
     for (const [index, { role, name, signIn, classNames }] of people.entries()) {
-      const id = newId();
       const names = role === 'teacher' ? { email: signIn } : { userName: signIn };
       const passwordHash = hashes[index] as string;
-      db.insert(users)
-        .values({ id, schoolId, displayName: name, ...names, passwordHash, createdAt: clock() })
-        .run();
-      db.insert(userRoles).values({ userId: id, role }).run();
+      const id = accounts.add({ schoolId, displayName: name, ...names, passwordHash, roles: [role] });
       for (const classId of classNames.map(classIdOf)) {
         if (role === 'teacher') db.insert(classTeachers).values({ classId, teacherId: id }).run();
         else roster.add(classId, id);
