@@ -19,6 +19,7 @@ export const router = createBrowserRouter([
         lazy: () => import('./features/todo/student-frame.tsx'),
         children: [
           { path: 'to-do', lazy: () => import('./features/todo/todo-route.tsx') },
+          { path: 'my-week', lazy: () => import('./features/week/student-week-route.tsx') },
           { path: 'done', lazy: () => import('./features/todo/done-route.tsx') },
           { path: 'feedback', lazy: () => import('./features/todo/feedback-route.tsx') },
         ],
@@ -28,6 +29,7 @@ export const router = createBrowserRouter([
         lazy: () => import('./features/today/teacher-frame.tsx'),
         children: [
           { path: 'today', lazy: () => import('./features/today/today-route.tsx') },
+          { path: 'week', lazy: () => import('./features/week/teacher-week-route.tsx') },
           { path: 'shelf', lazy: () => import('./features/shelf/shelf-route.tsx') },
           { path: 'shelf/questions', lazy: () => import('./features/bank-shelf/bank-route.tsx') },
           { path: 'classes', lazy: () => import('./features/classes/classes-route.tsx') },

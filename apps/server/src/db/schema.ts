@@ -455,6 +455,8 @@ export const assignments = sqliteTable(
     note: text().notNull().default(''),
     /** Taken back then: no student has it any more, until it is given again; what they did is kept. */
     takenBackAt: instant(),
+    /** What waits to be shown to students was released for all of them then. */
+    releasedAt: instant(),
   },
   (table) => [index('assignments_by_edition').on(table.editionId)],
 );

@@ -252,6 +252,7 @@ export const enShared = {
     picturesWithoutAlt: 'Some pictures have no words yet.',
     lessonIncomplete: 'Something is still missing before an edition can be made.',
     windowOutOfOrder: 'The dates are out of order: it must open before it is due, and close no earlier than it is due.',
+    termsFixed: 'Students have begun, so that these terms can no longer be changed.',
     alreadyGiven: 'This lesson was given to them already.',
     givenToOthers:
       'This was also given to a class that you do not teach. Whoever teaches all of its classes can do this; the dates of your own class you can change yourself.',

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { countedAttempt } from './counted-attempt.ts';
 import {
   type Addressee,
   type Adjustment,
@@ -160,19 +159,16 @@ describe('windows over time', () => {
   });
 });
 
-describe('which attempt counts', () => {
-  const attempt = (number: number, earned: number, handedInAt: number | null = number) => ({
-    ...{ number, earned, handedInAt, possible: 100 },
-  });
-  test.each([
-    ['last', [attempt(2, 40), attempt(1, 90)], 2],
-    ['first', [attempt(2, 40), attempt(1, 90)], 1],
-    ['best', [attempt(2, 40), attempt(1, 90), attempt(3, 90)], 3],
-    ['last', [attempt(1, 90), attempt(2, 0, null)], 1],
-    ['last', [attempt(1, 90, null), attempt(2, 0, null)], 2],
-    ['best', [{ ...attempt(1, 8), possible: 10 }, attempt(2, 70)], 1],
-  ] as const)('%s of %j', (counted, attempts, number) => {
-    expect(countedAttempt(attempts, { counted })?.number).toBe(number);
-  });
-  test('none of none', () => expect(countedAttempt([], {})).toBeUndefined());
+test('where no late work is taken, it closes when it is due, also for who has more time', () => {
+  const given: GivenAssignment = {
+    ...{ editionId: 'e', terms: { late: { kind: 'refused' } } },
+    addressees: new Map([['c', addressee('c', 'class', [0, 100])]]),
+  };
+  const receipts: Receipt[] = [{ addresseeId: 'c', since: 0, until: null }];
+  const windowOf = (adjustments: Adjustment[]) => effectiveTerms(given, { receipts, adjustments }, 50).window;
+  expect(windowOf([])).toEqual(due(100, 100));
+  expect(windowOf([{ kind: 'extended', at: 10, window: due(300) }])).toEqual(due(300, 300));
+  expect(windowOf([{ kind: 'extended', at: 10, window: due(300, 200) }])).toEqual(due(300, 200));
+  expect(windowOf([{ kind: 'extended', at: 10, window: due(null, 900) }])).toEqual(due(null, 900));
+  expect(windowsOverTime(given, { receipts, adjustments: [] })(20)).toEqual(due(100, 100));
 });

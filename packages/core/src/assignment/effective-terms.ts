@@ -1,4 +1,5 @@
 import type { Terms } from '../attempt/terms.ts';
+import { withLateWork } from './late-work.ts';
 import type { AssignmentWindow } from './window.ts';
 
 /** To whom an assignment was given: all of a class, a group of it, or one of its students. */
@@ -41,7 +42,7 @@ export type Adjustment = {
 /** What an assignment is for everybody. */
 export interface GivenAssignment {
   readonly editionId: string;
-  readonly terms: Pick<Terms, 'attempts'>;
+  readonly terms: Pick<Terms, 'attempts' | 'late'>;
   readonly addressees: ReadonlyMap<string, Addressee>;
 }
 
@@ -92,7 +93,7 @@ export function effectiveTerms(given: GivenAssignment, record: StudentRecord, at
     else if (adjustment.kind === 'editionSwapped') editionId = adjustment.editionId;
     else excused = adjustment.kind === 'excused';
   }
-  const window = own ?? windowOf(addressee, at);
+  const window = withLateWork(own ?? windowOf(addressee, at), given.terms.late);
   return {
     ...{ addresseeId: addressee.id, leftAt, excused, attempts, editionId, adjustmentCount },
     window: leftAt === null ? datesOf(window) : closedFrom(window, leftAt),
@@ -111,7 +112,7 @@ export function windowsOverTime(
   const only = record.receipts.length === 1 ? given.addressees.get(receipt?.addresseeId ?? '') : undefined;
   // As it mostly is; asked for at every event.
   if (only?.windows.length === 1 && receipt?.until === null && record.adjustments.length === 0) {
-    const window = datesOf(only.windows[0] as DatedWindow);
+    const window = withLateWork(datesOf(only.windows[0] as DatedWindow), given.terms.late);
     return () => window;
   }
   return (receivedAt) => effectiveTerms(given, record, receivedAt - 1).window;

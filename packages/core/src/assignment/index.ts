@@ -1,5 +1,12 @@
 // When an assignment is open, for whom, and what of it counts.
-export { type Counted, countedAttempt, countedChoices, type NumberedAttempt } from './counted-attempt.ts';
+export {
+  type Counted,
+  countedChoices,
+  countedResult,
+  type NumberedAttempt,
+  type Result,
+  worthOf,
+} from './counted-attempt.ts';
 export {
   type Addressee,
   type AddresseeKind,
@@ -14,4 +21,8 @@ export {
   windowsOverTime,
 } from './effective-terms.ts';
 export { datesTakenBack, extendedBy } from './extend-by.ts';
-export { type AssignmentWindow, type WindowFault, windowFault, windowPhase } from './window.ts';
+export { type FixedTerm, fixedTerms } from './fixed-terms.ts';
+export { latePercent, withLateWork } from './late-work.ts';
+export { movedAhead } from './moved-ahead.ts';
+export { allShown, type Shown, shownNow, tellsAtOnce } from './shown-now.ts';
+export { type AssignmentWindow, type OrderedWindow, type WindowFault, windowFault, windowPhase } from './window.ts';

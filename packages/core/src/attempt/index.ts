@@ -19,5 +19,5 @@ export {
   type StopState,
 } from './attempt-state.ts';
 export { eventTraits } from './event-traits.ts';
-export { defaultTerms, type Terms } from './terms.ts';
+export { defaultTerms, type LateWork, type ShownTerms, type ShownWhen, shownWhens, type Terms } from './terms.ts';
 export { tryNumberOf } from './tries.ts';

@@ -1,2 +1,3 @@
 export { endOfDay, isTimeZone, toInstant, toLocal } from './local-time.ts';
 export { type DateOrder, dateOrderOf, type ReadDate, readDate } from './read-date.ts';
+export { weekOf, weeksLater } from './week.ts';

@@ -46,6 +46,10 @@ export const assignmentRoutes = {
   }),
   /** What is said to all who receive it, also to those who have begun. */
   changeNote: route(...routePaths.changeNote, 'teacher', { body: v.object({ note: noteToAll }) }),
+  /** Refused, with which, where it would move the ground under somebody who has begun. */
+  changeTerms: route(...routePaths.changeTerms, 'teacher', { body: v.object({ terms: termsSchema }) }),
+  /** Students are shown what waits to be shown, or no longer. */
+  releaseResults: route(...routePaths.releaseResults, 'teacher', { body: v.object({ isReleased: v.boolean() }) }),
   /** No student has it any more, or they have it again; what they did is kept. */
   takeBack: route(...routePaths.takeBack, 'teacher', { body: v.object({ isTakenBack: v.boolean() }) }),
   /** Terms to give with again: those of the last time, and those that were kept under a name. */

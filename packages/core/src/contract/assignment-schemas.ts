@@ -1,11 +1,15 @@
 import * as v from 'valibot';
 import { countedChoices } from '../assignment/counted-attempt.ts';
 import { addresseeKinds } from '../assignment/effective-terms.ts';
+import { shownWhens } from '../attempt/terms.ts';
 import type { SheetLine, SheetStudent } from '../sheet/sheet-line.ts';
 import { instant } from './base-schemas.ts';
 import { describes } from './describes.ts';
 import { lessonSchema } from './lesson-schemas.ts';
 import { sheetStopSchema, walkedPathsSchema } from './teacher-schemas.ts';
+
+const percent = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(100));
+const shownWhen = v.optional(v.picklist(shownWhens));
 
 export const termsSchema = v.object({
   skipping: v.boolean(),
@@ -16,6 +20,23 @@ export const termsSchema = v.object({
   maxRate: v.picklist([1, 1.25, 1.5, 2]),
   attempts: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(20))),
   counted: v.optional(v.picklist(countedChoices)),
+  late: v.optional(
+    v.variant('kind', [
+      v.object({ kind: v.literal('refused') }),
+      v.object({
+        kind: v.literal('worthLess'),
+        percentEachDay: percent,
+        maxPercent: percent,
+        /** A week at most. */
+        graceMinutes: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(10_080)),
+      }),
+    ]),
+  ),
+  shown: v.optional(v.object({ points: shownWhen, feedback: shownWhen, keys: shownWhen })),
+  isExtra: v.optional(v.boolean()),
+  /** Hundredths. */
+  worth: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(1_000_000))),
+  category: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(40))),
   locale: v.optional(v.string()),
 });
 
@@ -97,6 +118,7 @@ export const sheetLineSchema = describes<SheetLine>()(
     dueAt: instant,
     leftAt: v.optional(v.number()),
     attempt: v.optional(v.strictObject({ number: v.number(), count: v.number() })),
+    result: v.optional(v.strictObject({ earned: v.number(), latePercent: v.number() })),
     row: v.nullable(v.string()),
   }),
 );
@@ -104,7 +126,10 @@ export const sheetLineSchema = describes<SheetLine>()(
 export const sheetSchema = v.object({
   assignment: assignmentSummarySchema,
   terms: termsSchema,
-  termsFixed: v.boolean(),
+  /** The greatest number of attempts that a student has begun: what of the terms can be changed goes by it. */
+  mostAttempts: v.number(),
+  /** When what waits to be shown to students was released for all, epoch ms. */
+  releasedAt: instant,
   /** What its teacher says to all who receive it. */
   note: v.string(),
   /** Whether the asker runs it; who stands in only follows it, and gives time. */

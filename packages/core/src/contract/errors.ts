@@ -29,6 +29,7 @@ export const statusOfError = {
   windowOutOfOrder: 422,
   alreadyGiven: 409,
   givenToOthers: 409,
+  termsFixed: 409,
   windowNotOpen: 409,
   windowClosed: 409,
   noAttemptLeft: 409,

@@ -367,6 +367,7 @@ export const learnerViewSchema = describes<LearnerView>()(
     results: byId(questionResultSchema),
     hints: byId(text),
     ahead: v.strictObject({ partIds: v.array(text), isOpen: flag }),
+    shown: v.strictObject({ points: flag, feedback: flag, keys: flag }),
   }),
 );
 

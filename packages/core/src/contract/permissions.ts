@@ -122,6 +122,8 @@ export const permissionOfRoute = {
   changeWindow: 'followAssignment',
   extendAll: 'followAssignment',
   changeNote: 'runAssignment',
+  changeTerms: 'runAssignment',
+  releaseResults: 'runAssignment',
   takeBack: 'runAssignment',
   removeTermPreset: 'removeTermPreset',
   readWalkedPath: 'followAssignment',

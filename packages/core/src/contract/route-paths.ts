@@ -89,6 +89,8 @@ export const routePaths = {
   assign: ['POST', '/api/assignments'],
   changeWindow: ['PATCH', '/api/assignments/:assignmentId/window'],
   changeNote: ['PUT', '/api/assignments/:assignmentId/note'],
+  changeTerms: ['PUT', '/api/assignments/:assignmentId/terms'],
+  releaseResults: ['POST', '/api/assignments/:assignmentId/release'],
   takeBack: ['POST', '/api/assignments/:assignmentId/taking-back'],
   listTermPresets: ['GET', '/api/terms'],
   keepTermPreset: ['POST', '/api/terms'],

@@ -30,9 +30,18 @@ export const todoItemSchema = v.strictObject({
   /** How many attempts were begun, and whether another may be now. */
   attempts: v.strictObject({ begun: v.number(), mayBegin: v.boolean() }),
   handedInAt: instant,
+  /** After what was taken off for being late; nothing while it is not shown yet. */
   earned: v.number(),
   possible: v.number(),
+  latePercent: v.number(),
   waiting: v.boolean(),
+  /** How it went is shown later, if at all. */
+  isWithheld: v.boolean(),
+  /** Students may do it, and need not. */
+  isExtra: v.boolean(),
+  late: termsSchema.entries.late,
+  worth: termsSchema.entries.worth,
+  category: termsSchema.entries.category,
   /** Answers that came back to be worked on again, and what the teacher says to them. */
   givenBack: v.strictObject({ count: v.number(), says: v.array(v.string()) }),
 });

@@ -1,3 +1,4 @@
+import type { Shown } from '../assignment/shown-now.ts';
 import type { Answer } from '../attempt/attempt-state.ts';
 import { earnedByResponse, mayStillBeAnswered, mayTryAgain } from '../attempt/tries.ts';
 import type { Hundredths } from '../elements/points.ts';
@@ -247,27 +248,33 @@ export interface QuestionResult {
   readonly mayTryAgain: boolean;
 }
 
-/**
- * What an answer has earned its student to see.
- * @param isOpen the stop still stands open: more may be tried, so nothing gives the key away
- */
-export function toResult(question: Question, answer: Answer, isOpen: boolean): QuestionResult {
+interface ToSee {
+  /** The stop still stands open: more may be tried, so nothing gives the key away. */
+  readonly isOpen: boolean;
+  readonly shown: Shown;
+}
+
+/** What an answer has earned its student to see. */
+export function toResult(question: Question, answer: Answer, { isOpen, shown }: ToSee): QuestionResult {
   // Nothing gives the key away of what may be answered again, whatever it is that lets it be; nor while its stop stands
   // open, where other answers of the same stop may be tried again.
   const isOver = !isOpen && !mayStillBeAnswered(question, answer, isOpen);
+  const { points, feedback } = shown;
+  const keys = isOver && shown.keys;
   return {
-    points: answer.points,
-    comment: answer.comment,
-    answerKey: isOver ? correctResponse(question) : null,
-    verdicts: isOver ? verdictsOf(question, answer.response) : {},
-    keyAreas: isOver && question.kind === 'selectPoint' ? question.areas.map(toArea) : [],
-    feedback: optionFeedback(question, answer),
-    said: outcomeFeedback(question, answer),
-    modelAnswer: (isOver && answer.points !== null && isTeacherMarked(question.kind) && question.modelAnswer) || null,
-    voice: answer.voice ?? null,
-    drawn: answer.drawn ?? {},
-    rubric: rubricResult(question, answer),
-    isFull: isFull(question, answer),
+    points: points ? answer.points : null,
+    comment: feedback ? answer.comment : null,
+    answerKey: keys ? correctResponse(question) : null,
+    verdicts: keys ? verdictsOf(question, answer.response) : {},
+    keyAreas: keys && question.kind === 'selectPoint' ? question.areas.map(toArea) : [],
+    feedback: feedback ? optionFeedback(question, answer) : [],
+    // It tells how much was right.
+    said: feedback && points ? outcomeFeedback(question, answer) : null,
+    modelAnswer: (keys && answer.points !== null && isTeacherMarked(question.kind) && question.modelAnswer) || null,
+    voice: (feedback && answer.voice) || null,
+    drawn: (feedback && answer.drawn) || {},
+    rubric: feedback && points ? rubricResult(question, answer) : [],
+    isFull: (points || keys) && isFull(question, answer),
     returned: answer.returned ?? false,
     mayTryAgain: isOpen && mayTryAgain(question, answer),
   };

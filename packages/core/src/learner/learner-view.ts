@@ -1,3 +1,4 @@
+import type { Shown } from '../assignment/shown-now.ts';
 import type {
   AfterClosing,
   Answer,
@@ -95,6 +96,8 @@ export interface LearnerView {
   readonly hints: Readonly<Record<string, string>>;
   /** What of the way ahead is certain. */
   readonly ahead: Ahead;
+  /** What of how it went is shown by now; the rest is not in here. */
+  readonly shown: Shown;
 }
 
 /**
@@ -126,19 +129,22 @@ export interface LearnerAnswer extends Omit<Answer, 'rubric' | 'markedBy'> {
  * The only way a lesson reaches a student. Built by naming what goes through, never by leaving out, so that a field
  * added to the model later stays secret until somebody names it here.
  * @param terms whether questions stay with the school until they are reached
+ * @param shown what of how it went is shown by now
  */
 export function learnerView(
   lesson: Lesson,
   state: AttemptState,
   terms: Pick<Terms, 'questionsWhenReached'>,
+  shown: Shown,
 ): LearnerView {
   const own = ownLesson(lesson, state);
   return {
     lesson: toLearnerLesson(own, { state, terms }),
-    state: toLearnerState(state),
-    results: resultsOf(own, state),
+    state: toLearnerState(state, shown),
+    results: resultsOf(own, state, shown),
     hints: hintsOf(own, state),
     ahead: certainAhead(own, state),
+    shown,
   };
 }
 
@@ -217,7 +223,7 @@ function toShown(question: Question, stopId: string, { state, terms }: Reader): 
   return toLearnerQuestion(question, (name, items) => shuffledBy(state.secret, name, items));
 }
 
-function toLearnerState(state: AttemptState): LearnerState {
+function toLearnerState(state: AttemptState, shown: Shown): LearnerState {
   const { version, begunAt, lastSeenAt, handedInAt, currentPartId, parts, timeSpentMs, bestProgress, extraTime } =
     state;
   const { route, afterClosing, discrepancies, intake } = state;
@@ -225,7 +231,7 @@ function toLearnerState(state: AttemptState): LearnerState {
   return {
     ...{ version, begunAt, lastSeenAt, handedInAt, currentPartId, timeSpentMs },
     parts: mapValues(parts, ({ coverage, furthestMs, positionMs }) => ({ coverage, furthestMs, positionMs })),
-    stops: mapValues(state.stops, toLearnerStopState),
+    stops: mapValues(state.stops, (stop) => toLearnerStopState(stop, shown)),
     ...present({ bestProgress, extraTime, afterClosing: afterClosing && toAfterClosing(afterClosing) }),
     ...(route ? { route: toLearnerRoute(route) } : {}),
     discrepancies: { cutMs, hiddenMs, lateAnswers, refusedCount, refusals: [] },
@@ -253,25 +259,29 @@ function toLearnerRoute({ legs, ruled, isAtEnd, endVia, turnedBack, progress }: 
   };
 }
 
-function toLearnerStopState(stop: StopState): LearnerStopState {
+function toLearnerStopState(stop: StopState, shown: Shown): LearnerStopState {
   const { phase, openedAt, openedAtSpentMs, settledAt, drafts, answers, arrivedAt, began, ended } = stop;
   const { hints, choiceId, tiles } = stop;
   return {
     ...{ phase, openedAt, openedAtSpentMs, settledAt, drafts },
-    answers: mapValues(answers, toLearnerAnswer),
+    answers: mapValues(answers, (answer) => toLearnerAnswer(answer, shown)),
     ...present({ arrivedAt, began, ended, hints, choiceId, tiles }),
   };
 }
 
-function toLearnerAnswer(answer: Answer): LearnerAnswer {
+function toLearnerAnswer(answer: Answer, { points: withPoints, feedback }: Shown): LearnerAnswer {
   const { response, points, markedBy, comment, earned, earlier, voice, drawn, returned, hintCost } = answer;
+  const ofPoints = (of: number | null) => (withPoints ? of : null);
+  const words = (of: string | null) => (feedback ? of : null);
   return {
-    ...{ response, points, comment },
-    markedBy: markedBy === null || markedBy === 'program' ? markedBy : 'teacher',
+    ...{ response, points: ofPoints(points), comment: words(comment) },
+    markedBy: !withPoints || markedBy === null ? null : markedBy === 'program' ? markedBy : 'teacher',
     ...present({
-      ...{ earned, voice, drawn, returned, hintCost },
+      ...{ returned, hintCost },
+      ...(withPoints ? { earned } : {}),
+      ...(feedback ? { voice, drawn } : {}),
       earlier: earlier?.map((one) => ({
-        ...{ response: one.response, points: one.points, comment: one.comment, because: one.because },
+        ...{ response: one.response, points: ofPoints(one.points), comment: words(one.comment), because: one.because },
         ...present({ hintCost: one.hintCost }),
       })),
     }),
@@ -282,12 +292,12 @@ function mapValues<T, U>(record: Readonly<Record<string, T>>, map: (value: T) =>
   return Object.fromEntries(Object.entries(record).map(([key, value]) => [key, map(value)]));
 }
 
-function resultsOf(lesson: Lesson, state: AttemptState): Record<string, QuestionResult> {
+function resultsOf(lesson: Lesson, state: AttemptState, shown: Shown): Record<string, QuestionResult> {
   const results: Record<string, QuestionResult> = {};
   for (const { stopId, question } of questionsOf(lesson)) {
     const stop = state.stops[stopId];
     const answer = stop?.answers[question.id];
-    if (answer) results[question.id] = toResult(question, answer, stop.phase === 'open');
+    if (answer) results[question.id] = toResult(question, answer, { isOpen: stop.phase === 'open', shown });
   }
   return results;
 }

@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { expect, test } from 'vitest';
+import { allShown } from '../assignment/shown-now.ts';
 import { beginAttempt } from '../attempt/attempt-state.ts';
 import { everyKind } from '../examples/every-kind.ts';
 import { lessonOf } from '../examples/kinds-lesson.ts';
@@ -45,7 +46,7 @@ test.each(Object.entries(itemsOf))(
         begunAt: 1_700_000_000_000 + attempt * 977,
         secret: randomBytes(16).toString('hex'),
       });
-      const view = learnerView(lessonOf([question]), state, {});
+      const view = learnerView(lessonOf([question]), state, {}, allShown);
       const stop = view.lesson.parts[0]?.stops[0];
       const shown = stop?.kind === 'checkpoint' ? idsOf(stop.questions[0] as unknown as Question) : [];
       const known = [...new Set(valuesIn(view))];

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { allShown } from '../assignment/shown-now.ts';
 import { beginAttempt } from '../attempt/attempt-state.ts';
 import { defaultTerms } from '../attempt/terms.ts';
 import { checkLesson } from '../checks/check-lesson.ts';
@@ -79,7 +80,7 @@ describe('what is drawn for a student', () => {
 
   test('is all a browser is told of', () => {
     const state = beginAttempt({ begunAt: 7, secret: 'of a test' });
-    const view = learnerView(taskLesson(stop({ pick: 2 })), state, {});
+    const view = learnerView(taskLesson(stop({ pick: 2 })), state, {}, allShown);
     const shown = view.lesson.parts[0]?.stops[0];
     expect(shown?.kind === 'checkpoint' && shown.questions).toHaveLength(2);
     expect(JSON.stringify(view)).not.toContain('"pick"');

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { allShown } from '../assignment/shown-now.ts';
 import type { EventBody, LearnerEventBody } from '../attempt/attempt-event.ts';
 import { type AttemptState, beginAttempt } from '../attempt/attempt-state.ts';
 import { defaultTerms } from '../attempt/terms.ts';
@@ -39,7 +40,7 @@ function at(questions: readonly Question[], context: WalkContext = createContext
     teach: (body: EventBody) => take(body, startAt, teacher),
     stop: () => state.stops.stop,
     answerTo: (questionId: string) => state.stops.stop?.answers[questionId],
-    view: () => learnerView(lesson, state, {}),
+    view: () => learnerView(lesson, state, {}, allShown),
     state: () => state,
   };
 }
@@ -277,6 +278,7 @@ describe('what a student is shown of each kind', () => {
           lessonOf([everyKind.order]),
           beginAttempt({ begunAt, secret: `of ${begunAt}` }),
           {},
+          allShown,
         ).lesson.parts[0]?.stops[0];
         return JSON.stringify(question);
       };

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { allShown } from '../assignment/shown-now.ts';
 import { teacherSittingId } from '../attempt/attempt-event.ts';
 import { tryRoutes } from '../checks/try-routes.ts';
 import { learnerView } from '../learner/learner-view.ts';
@@ -50,13 +51,13 @@ describe('a lesson for groups', () => {
   });
 
   test('which groups there are, and which one is in, is told to no student', () => {
-    const seen = JSON.stringify(learnerView(forGroups, walkAs([runners, 'plain words']).state, {}));
+    const seen = JSON.stringify(learnerView(forGroups, walkAs([runners, 'plain words']).state, {}, allShown));
     expect(seen).toContain('extra');
     expect(seen).not.toMatch(/ready to run on|plain words/);
   });
 
   test('nothing of it reaches the others', () => {
-    const seen = JSON.stringify(learnerView(forGroups, walkAs([]).state, {}));
+    const seen = JSON.stringify(learnerView(forGroups, walkAs([]).state, {}, allShown));
     expect(seen).not.toContain('extra');
     expect(seen).not.toContain(runners);
   });

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { allShown } from '../assignment/shown-now.ts';
 import type { EventBody } from '../attempt/attempt-event.ts';
 import { type AttemptState, beginAttempt } from '../attempt/attempt-state.ts';
 import { defaultTerms, type Terms } from '../attempt/terms.ts';
@@ -35,7 +36,7 @@ function student(questions: readonly Question[], terms: Partial<Terms> = {}) {
       take({ type: 'answered', stopId: 'stop', responses }, startAt + seconds * 1_000),
     stop: () => state.stops.stop,
     answerTo: (questionId: string) => state.stops.stop?.answers[questionId],
-    view: () => learnerView(lesson, state, terms),
+    view: () => learnerView(lesson, state, terms, allShown),
     progress: () => progressOf(lesson, state),
   };
 }

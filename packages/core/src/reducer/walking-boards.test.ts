@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { allShown } from '../assignment/shown-now.ts';
 import { checkLesson } from '../checks/check-lesson.ts';
 import { checkPath } from '../checks/check-path.ts';
 import { tryRoutes } from '../checks/try-routes.ts';
@@ -102,7 +103,7 @@ describe('a board', () => {
   test('hides nothing a student may not see, and holds what was opened', () => {
     const walk = toBoard();
     walk.act(open('t-build'));
-    const { lesson: seen, state } = learnerView(boardLesson, walk.state, {});
+    const { lesson: seen, state } = learnerView(boardLesson, walk.state, {}, allShown);
     expect(seen.parts[1]?.stops[0]).toEqual({ ...boardLesson.parts[1]?.stops[0] });
     expect(state.stops[board]?.tiles).toEqual({ 't-build': 'opened' });
     expect(nextPart(walk.context, walk.state, seen.parts[1] as never)?.id).toBe('build');

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { allShown } from '../assignment/shown-now.ts';
 import { type AttemptState, beginAttempt } from '../attempt/attempt-state.ts';
 import { defaultTerms, type Terms } from '../attempt/terms.ts';
 import { checkPath } from '../checks/check-path.ts';
@@ -39,7 +40,7 @@ describe('a rule', () => {
   });
 
   test('is not told to a browser, which waits for what it leads to', () => {
-    const view = learnerView(bridgeWays, beginAttempt({ begunAt: 0, secret: 'of a test' }), {});
+    const view = learnerView(bridgeWays, beginAttempt({ begunAt: 0, secret: 'of a test' }), {}, allShown);
     expect(JSON.stringify(view)).not.toMatch(/scoreBelow|"percent"|slower/);
     const walk = walker(view.lesson as never, {}, { lesson: view.lesson, terms: defaultTerms, mark: () => null });
     walk.play('film', 5_000);

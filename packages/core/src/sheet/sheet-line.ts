@@ -1,3 +1,4 @@
+import type { Hundredths } from '../elements/points.ts';
 import { type Need, needOf, outlineOf } from './attempt-outline.ts';
 import { decodeSheetRow, type SheetRow } from './sheet-row.ts';
 
@@ -12,6 +13,8 @@ export interface SheetStudent {
   readonly leftAt?: number | undefined;
   /** Which attempt this is, of how many that were begun; absent where there is one at most. */
   readonly attempt?: { readonly number: number; readonly count: number } | undefined;
+  /** What the attempts come to, where that is not what the row says: less for being late, or a mean. */
+  readonly result?: { readonly earned: Hundredths; readonly latePercent: number } | undefined;
   /** Null for who has not begun. */
   readonly row: SheetRow | null;
 }

@@ -9,7 +9,7 @@ import {
 } from '@semita/core/assignment';
 import type { Terms } from '@semita/core/attempt';
 import { type Lesson, lessonLengths } from '@semita/core/lesson';
-import { applyKeyChanges, createContext } from '@semita/core/own-lesson';
+import { createContext } from '@semita/core/own-lesson';
 import { pathFigures } from '@semita/core/path';
 import type { WalkContext } from '@semita/core/walk';
 import { asc, eq, inArray, sql } from 'drizzle-orm';
@@ -56,6 +56,8 @@ export interface Given extends GivenAssignment {
   readonly terms: Terms;
   /** From then on it is for every student as if they had left; null while it is given. */
   readonly takenBackAt: number | null;
+  /** When what waits to be shown was released for all; null while it waits. */
+  readonly releasedAt: number | null;
   readonly addressees: ReadonlyMap<string, NamedAddressee>;
 }
 
@@ -84,8 +86,8 @@ const figuresOfLesson = (lesson: Lesson): EditionFigures => ({
 
 /** What was given: lessons as attempts walk them, and what holds for whom. */
 export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { recipients: RecipientRepository }) {
-  // Editions never change and terms are fixed when an assignment is made; only a key that is put right changes this, or
-  // a newer edition of a lesson that it shows, as long as nobody has begun.
+  // Editions never change; only terms that are changed and a key that is put right change this, or a newer edition of a
+  // lesson that it shows, as long as nobody has begun.
   const lessons = new Map<string, AssignedLesson>();
   const given = new Map<string, Given>();
   const keyOf = (assignmentId: string, editionId: string) => `${assignmentId} ${editionId}`;
@@ -100,7 +102,7 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
     const rows = db
       .select({
         ...{ id: assignments.id, editionId: assignments.editionId, terms: assignments.terms },
-        takenBackAt: assignments.takenBackAt,
+        ...{ takenBackAt: assignments.takenBackAt, releasedAt: assignments.releasedAt },
       })
       .from(assignments)
       .where(inArray(assignments.id, [...assignmentIds]))
@@ -134,12 +136,13 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
       ({ addresseeId }) => addresseeId,
     );
     if (given.size + rows.length > maxGivenKept) given.clear();
-    for (const { id, editionId, terms, takenBackAt } of rows) {
+    for (const { id, editionId, terms, takenBackAt, releasedAt } of rows) {
       const named = (to.get(id) ?? []).map(({ groupName, studentName, assignmentId: _, ...one }): NamedAddressee => {
         const name = nameOf(one.kind, { className: one.className, groupName, studentName });
         return { ...one, name, windows: windows.get(one.id) ?? [] };
       });
-      given.set(id, { editionId, terms, takenBackAt, addressees: new Map(named.map((one) => [one.id, one])) });
+      const byId = new Map(named.map((one) => [one.id, one]));
+      given.set(id, { editionId, terms, takenBackAt, releasedAt, addressees: byId });
     }
   };
 
@@ -183,10 +186,11 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
       if (!edition) continue;
       const { terms } = givenOf(assignmentId);
       const changed = (changes.get(assignmentId) ?? []).map(({ question, at }) => ({ question, at }));
+      const context = createContext(edition.content, terms, changed);
       lessons.set(keyOf(assignmentId, editionId), {
         ...{ lessonId: edition.lessonId, editionNumber: edition.number, terms },
-        lesson: applyKeyChanges(edition.content, changed),
-        context: createContext(edition.content, terms, changed),
+        lesson: context.lesson,
+        context,
       });
     }
   };

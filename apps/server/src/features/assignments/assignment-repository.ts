@@ -1,5 +1,6 @@
 import type { AssignmentWindow } from '@semita/core/assignment';
-import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import type { Terms } from '@semita/core/attempt';
+import { and, desc, eq, inArray, isNull, max, sql } from 'drizzle-orm';
 import { addressees, addresseeWindows, assignments, attempts, editions } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { GivenTo } from './recipient-repository.ts';
@@ -9,11 +10,10 @@ export type AssignmentRepository = ReturnType<typeof createAssignmentRepository>
 
 /** Assignments, to whom they were given and when they are open. */
 export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'newId'>) {
-  const anyAttempt = db
-    .select({ one: attempts.id })
+  const mostAttempts = db
+    .select({ number: max(attempts.number) })
     .from(attempts)
     .where(eq(attempts.assignmentId, sql.placeholder('assignmentId')))
-    .limit(1)
     .prepare();
 
   const byId = db
@@ -43,6 +43,14 @@ export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'new
 
     setNote(assignmentId: string, note: string): void {
       db.update(assignments).set({ note }).where(eq(assignments.id, assignmentId)).run();
+    },
+
+    setTerms(assignmentId: string, terms: Terms): void {
+      db.update(assignments).set({ terms }).where(eq(assignments.id, assignmentId)).run();
+    },
+
+    setReleased(assignmentId: string, releasedAt: number | null): void {
+      db.update(assignments).set({ releasedAt }).where(eq(assignments.id, assignmentId)).run();
     },
 
     setTakenBack(assignmentId: string, takenBackAt: number | null): void {
@@ -86,6 +94,7 @@ export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'new
       return to.filter((one) => known.has(keyOf(one)));
     },
 
-    hasAttempts: (assignmentId: string): boolean => anyAttempt.get({ assignmentId }) !== undefined,
+    /** The greatest number of attempts that a student has begun. */
+    mostAttempts: (assignmentId: string): number => mostAttempts.get({ assignmentId })?.number ?? 0,
   };
 }

@@ -10,6 +10,8 @@ type Names =
   | 'changeWindow'
   | 'extendAll'
   | 'changeNote'
+  | 'changeTerms'
+  | 'releaseResults'
   | 'takeBack'
   | 'listTermPresets'
   | 'keepTermPreset'
@@ -31,6 +33,14 @@ export function assignmentHandlers(
     extendAll: ({ actor, params, body }) => assignments.extendAll(actor, params.assignmentId, body.days),
     changeNote: ({ actor, params, body }) => {
       assignments.changeNote(actor, params.assignmentId, body.note);
+      return undefined;
+    },
+    changeTerms: ({ actor, params, body }) => {
+      assignments.changeTerms(actor, params.assignmentId, body.terms);
+      return undefined;
+    },
+    releaseResults: ({ actor, params, body }) => {
+      assignments.release(actor, params.assignmentId, body.isReleased);
       return undefined;
     },
     takeBack: ({ actor, params, body }) => {

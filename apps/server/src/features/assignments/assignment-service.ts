@@ -1,4 +1,11 @@
-import { type AddresseeKind, type Adjustment, datesTakenBack, extendedBy, windowFault } from '@semita/core/assignment';
+import {
+  type AddresseeKind,
+  type Adjustment,
+  datesTakenBack,
+  extendedBy,
+  fixedTerms,
+  windowFault,
+} from '@semita/core/assignment';
 import type { Terms } from '@semita/core/attempt';
 import { endOfDay, toInstant } from '@semita/core/calendar';
 import type { AssignmentSummary, SentSheet, Sheet } from '@semita/core/contract';
@@ -174,7 +181,8 @@ export function createAssignmentService(options: Options) {
       terms: terms as Sheet['terms'],
       runs,
       note: row.note,
-      termsFixed: repository.hasAttempts(row.id),
+      mostAttempts: repository.mostAttempts(row.id),
+      releasedAt: row.releasedAt,
       editionNumber,
       lessonId,
       stops: columnsOf(lesson),
@@ -270,7 +278,7 @@ export function createAssignmentService(options: Options) {
         const terms = { ...input.terms, locale };
         const { schoolId } = actor;
         const row = { id, schoolId, editionId: edition.id, createdBy: actor.id, timeZone, terms };
-        repository.insert({ ...row, createdAt: at, takenBackAt: null, note: input.note ?? '' });
+        repository.insert({ ...row, createdAt: at, takenBackAt: null, releasedAt: null, note: input.note ?? '' });
         for (const { window, ...one } of to) {
           const addresseeId = repository.addAddressee(id, one, at);
           // Its first window holds from the beginning of time: nothing can have come in before.
@@ -320,6 +328,29 @@ export function createAssignmentService(options: Options) {
     changeNote(actor: Actor, assignmentId: string, note: string): void {
       assertOwnAlone(actor, assignmentId);
       repository.setNote(assignmentId, note);
+      bus.publish('assignmentChanged', { assignmentId });
+    },
+
+    /**
+     * Changes terms, for who has begun as well.
+     * @throws Refused termsFixed, with which, where that would move the ground under somebody who has begun
+     */
+    changeTerms(actor: Actor, assignmentId: string, changed: Terms): void {
+      assertOwnAlone(actor, assignmentId);
+      const { terms } = given.givenOf(assignmentId);
+      const fixed = fixedTerms(terms, changed, repository.mostAttempts(assignmentId));
+      if (fixed.length > 0) throw new Refused('termsFixed', { terms: fixed });
+      // How numbers are read marks answers, so that it stays.
+      repository.setTerms(assignmentId, { ...changed, locale: terms.locale });
+      given.forget([assignmentId]);
+      bus.publish('assignmentChanged', { assignmentId });
+    },
+
+    /** Shows students what waits to be shown, or no longer. */
+    release(actor: Actor, assignmentId: string, isReleased: boolean): void {
+      assertOwnAlone(actor, assignmentId);
+      repository.setReleased(assignmentId, isReleased ? clock() : null);
+      given.forget([assignmentId]);
       bus.publish('assignmentChanged', { assignmentId });
     },
 

@@ -1,3 +1,4 @@
+import { worthOf } from '@semita/core/assignment';
 import { toLocal } from '@semita/core/calendar';
 import type { Sheet } from '@semita/core/contract';
 import { isLate, type Need, needOfStudent, type SheetRow, type StopMark, sheetStops } from '@semita/core/sheet';
@@ -10,6 +11,7 @@ import Papa from 'papaparse';
  */
 export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
   const { timeZone } = sheet.assignment;
+  const { worth } = sheet.terms;
   const stops = sheetStops(lesson);
   const instant = (ms: number | null | undefined) => (ms == null ? '' : toLocal(ms, timeZone).replace('T', ' '));
   const header = [
@@ -24,10 +26,13 @@ export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
     'To look at',
     'Points',
     'Of',
+    'Less for late %',
+    ...(worth === undefined ? [] : ['Counts', 'Counts of']),
     ...stops.map((_, index) => `Stop ${index + 1}: ${sheet.stops[index]?.label ?? ''}`),
   ];
   const rows = sheet.students.map((student) => {
     const { displayName, row, dueAt } = student;
+    const earned = student.result?.earned ?? row?.earned ?? 0;
     return [
       displayName,
       needWords[needOfStudent(student, sheet.now)],
@@ -38,8 +43,12 @@ export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
       instant(row?.handedInAt),
       isLate(row, dueAt) ? 'yes' : '',
       row ? toLookAt(row) : '',
-      row ? row.earned / 100 : '',
+      row ? earned / 100 : '',
       row ? row.possible / 100 : '',
+      student.result?.latePercent || '',
+      ...(worth === undefined
+        ? []
+        : [row ? worthOf({ earned, possible: row.possible }, worth) / 100 : '', worth / 100]),
       ...stops.map((_, index) => cellOf(row?.marks[index])),
     ];
   });

@@ -1,9 +1,11 @@
 import {
   type Adjustment,
-  countedAttempt,
+  countedResult,
   type EffectiveTerms,
   effectiveTerms,
+  type NumberedAttempt,
   type Receipt,
+  type Result,
 } from '@semita/core/assignment';
 import { reducerVersion } from '@semita/core/attempt';
 import {
@@ -42,6 +44,8 @@ export interface StoredOutline {
   readonly attempts: readonly ListedAttempt[];
   /** The one that counts; null for who has not begun. */
   readonly counted: ListedAttempt | null;
+  /** What it comes to: less for being late, or the mean of several; null for who has not begun. */
+  readonly result: Pick<Result<NumberedAttempt>, 'earned' | 'latePercent'> | null;
 }
 
 /** The same with the line of the sheet. */
@@ -145,13 +149,15 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     }
     const given = lessons.givenOf(assignmentId);
     const listed = [...begun.values()];
-    const counted = countedAttempt(
-      listed.map((attempt) => ({ number: attempt.number, attempt, ...attempt.outline })),
+    const terms = effectiveTerms(given, { receipts: [...receipts.values()], adjustments }, clock());
+    const result = countedResult(
+      listed.map((attempt) => ({ number: attempt.number, listed: attempt, ...attempt.outline })),
       given.terms,
+      terms.window.dueAt,
     );
     return {
-      ...{ assignmentId, studentId, attempts: listed, counted: counted?.attempt ?? null },
-      terms: effectiveTerms(given, { receipts: [...receipts.values()], adjustments }, clock()),
+      ...{ assignmentId, studentId, attempts: listed, terms },
+      ...{ counted: result?.attempt.listed ?? null, result: result ?? null },
     };
   };
 
@@ -169,7 +175,7 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     adjustments: readonly Adjustment[],
   ): StoredLine => {
     const stored = toStored(rows, adjustments);
-    const { assignmentId, studentId, terms, counted, attempts: begun } = stored;
+    const { assignmentId, studentId, terms, counted, result, attempts: begun } = stored;
     const found = counted && rows.find(({ attemptId }) => attemptId === counted.attemptId);
     const row = !found ? null : found.reducer === reducerVersion ? found.sheetRow : toFreshRow(counted.attemptId);
     const { editionId } = lessons.givenOf(assignmentId);
@@ -179,6 +185,9 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
       row: row !== null && isOther ? underColumns(row, assignmentId, counted.editionId) : row,
       ...(terms.leftAt === null ? {} : { leftAt: terms.leftAt }),
       ...(begun.length > 1 && counted ? { attempt: { number: counted.number, count: begun.length } } : {}),
+      ...(counted && result && result.earned !== counted.outline.earned
+        ? { result: { earned: result.earned, latePercent: result.latePercent } }
+        : {}),
     };
     return { ...stored, line };
   };

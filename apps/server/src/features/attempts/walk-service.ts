@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { type AssignmentWindow, windowPhase } from '@semita/core/assignment';
+import { type AssignmentWindow, allShown, type Shown, shownNow, windowPhase } from '@semita/core/assignment';
 import {
   type Answer,
   type AttemptEvent,
@@ -13,7 +13,7 @@ import type { FeedbackItem, IntakeAnswer, SentEvent, TodoItem, Walk } from '@sem
 import { type LearnerView, learnerView } from '@semita/core/learner';
 import { hasMaterial, type Lesson } from '@semita/core/lesson';
 import type { Outcome } from '@semita/core/reducer';
-import { returnedAnswers, sheetRowOf } from '@semita/core/sheet';
+import { type AttemptOutline, returnedAnswers, sheetRowOf } from '@semita/core/sheet';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
@@ -109,9 +109,17 @@ export function createWalkService(options: Options) {
     if (intake.readState(attemptId).version > maxEvents) throw new Refused('tooManyRequests');
   };
 
-  const viewOf = ({ assignmentId, editionId }: WalkedBy, state: AttemptState): LearnerView => {
-    const { lesson, terms } = given.getLesson(assignmentId, editionId);
-    return learnerView(lesson, state, terms);
+  /** What a student is shown of how an attempt went; only asked of the record where the terms hold something back. */
+  const shownOf = ({ assignmentId, studentId }: Omit<WalkedBy, 'editionId'>, handedInAt: number | null): Shown => {
+    const { terms, releasedAt } = given.givenOf(assignmentId);
+    if (!terms.shown) return allShown;
+    const dueAt = received.termsOf(studentId, assignmentId)?.window.dueAt ?? null;
+    return shownNow(terms.shown, { handedInAt, dueAt, releasedAt, now: clock() });
+  };
+
+  const viewOf = (walked: WalkedBy, state: AttemptState): LearnerView => {
+    const { lesson, terms } = given.getLesson(walked.assignmentId, walked.editionId);
+    return learnerView(lesson, state, terms, shownOf(walked, state.handedInAt));
   };
 
   const isOlder = ({ assignmentId, studentId, attemptId }: AttemptKey): boolean =>
@@ -143,6 +151,20 @@ export function createWalkService(options: Options) {
     return isOpen && !excused && begun.length < allowed && begun.at(-1)?.outline.handedInAt != null;
   };
 
+  /** What a student is told of what it came to. */
+  const resultOf = (
+    { assignment: { id }, terms: { window } }: Received,
+    { counted, result }: StoredOutline,
+    outline: AttemptOutline | null,
+  ): Pick<TodoItem, 'earned' | 'latePercent' | 'isWithheld'> => {
+    const { terms, releasedAt } = given.givenOf(id);
+    const moment = { handedInAt: outline?.handedInAt ?? null, dueAt: window.dueAt, releasedAt, now: clock() };
+    if (!shownNow(terms.shown, moment).points) return { earned: 0, latePercent: 0, isWithheld: true };
+    const isCounted = outline !== null && outline === counted?.outline;
+    const { earned, latePercent } = isCounted && result ? result : { earned: outline?.earned ?? 0, latePercent: 0 };
+    return { earned, latePercent, isWithheld: false };
+  };
+
   const givenBackIn = (attemptId: string): TodoItem['givenBack'] => {
     const answers = returnedAnswers(intake.readState(attemptId));
     return { count: answers.length, says: answers.flatMap(({ comment }) => comment ?? []) };
@@ -166,6 +188,7 @@ export function createWalkService(options: Options) {
         // What is under way is to be done, whatever an earlier attempt came to.
         const shown = latest?.outline.handedInAt === null ? latest : own.counted;
         const outline = shown?.outline ?? null;
+        const { late, worth, isExtra = false, category } = given.givenOf(id).terms;
         // With the class, what was to be done there is put away; what was done stays.
         if (one.isPutAway && outline?.handedInAt == null) return [];
         return [
@@ -177,9 +200,10 @@ export function createWalkService(options: Options) {
             begun: outline !== null,
             attempts: { begun: own.attempts.length, mayBegin: mayBeginAgain(one, own) },
             handedInAt: outline?.handedInAt ?? null,
-            earned: outline?.earned ?? 0,
+            ...resultOf(one, own, outline),
             possible: outline?.possible ?? ofLesson.possible,
             waiting: outline !== null && outline.toMark > 0,
+            ...{ isExtra, late, worth, category },
             givenBack: shown?.outline.returned ? givenBackIn(shown.attemptId) : { count: 0, says: [] },
           },
         ];

@@ -15,7 +15,7 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { assignmentsOptions } from '../assignment/queries.ts';
 import { rostersOptions } from '../classes/queries.ts';
-import { type Chosen, faultOf, type LocalWindow, noWindow, type Roster, toSentWindow } from './given-to.ts';
+import { type Chosen, chooseFrom, faultOf, type LocalWindow, noWindow, type Roster, toSentWindow } from './given-to.ts';
 import { sentenceOf } from './sentence.ts';
 import { TermFields } from './term-fields.tsx';
 import { type Presets, type SentTerms, TermPresets, termPresetsOptions } from './term-presets.tsx';
@@ -23,10 +23,21 @@ import { ToWhom } from './to-whom.tsx';
 import { WindowFields } from './window-fields.tsx';
 import './words.ts';
 
+/** What stands in the form before anything is chosen. */
+export interface AssignedBefore {
+  readonly terms: Terms;
+  readonly note: string;
+  readonly window: LocalWindow;
+}
+
 interface Props {
   readonly lessonId: string;
   readonly title: string;
   readonly editionNumber: number;
+  /** A class that is chosen already. */
+  readonly classId?: string | undefined;
+  /** As something was given before, to be given so again. */
+  readonly before?: AssignedBefore | undefined;
   readonly onClose: () => void;
 }
 
@@ -61,20 +72,20 @@ export function AssignDialog({ title, editionNumber, onClose, ...rest }: Props) 
   );
 }
 
-interface FormProps {
+interface FormProps extends Pick<Props, 'lessonId' | 'classId' | 'before' | 'onClose'> {
   readonly rosters: readonly Roster[];
   readonly presets: Presets;
-  readonly lessonId: string;
-  readonly onClose: () => void;
 }
 
-function AssignForm({ rosters, presets, lessonId, onClose }: FormProps) {
+function AssignForm({ rosters, presets, lessonId, classId, before, onClose }: FormProps) {
   const navigate = useNavigate();
   const queryClient = useQueryClient();
-  const [chosen, setChosen] = useState<readonly Chosen[]>([]);
-  const [window, setWindow] = useState<LocalWindow>(noWindow);
-  const [note, setNote] = useState('');
-  const [terms, setTerms] = useState<Terms>(presets.last ?? defaultTerms);
+  const [chosen, setChosen] = useState<readonly Chosen[]>(() =>
+    rosters.filter(({ id }) => id === classId).map((roster) => chooseFrom(roster, 'class', roster.id)),
+  );
+  const [window, setWindow] = useState<LocalWindow>(before?.window ?? noWindow);
+  const [note, setNote] = useState(before?.note ?? '');
+  const [terms, setTerms] = useState<Terms>(before?.terms ?? presets.last ?? defaultTerms);
   const clock = rosters.find(({ id }) => id === chosen[0]?.classId) ?? rosters[0];
   const assign = useMutation({
     mutationFn: (isAgain: boolean) =>

@@ -1,96 +1,298 @@
-import type { Terms } from '@semita/core/attempt';
+import type { FixedTerm } from '@semita/core/assignment';
+import { type LateWork, type ShownTerms, shownWhens, type Terms } from '@semita/core/attempt';
 import { useId } from 'react';
-import { Field, Select } from '../../ui/field.tsx';
+import { Field, Select, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
+import { graceWords } from './term-words.ts';
 import './words.ts';
 
 interface Props {
   readonly terms: Terms;
   readonly onChange: (terms: Terms) => void;
+  /** What students have walked by already. */
+  readonly fixed?: readonly FixedTerm[];
 }
 
-/** What binds students on their way, and which of their attempts counts. */
-export function TermFields({ terms, onChange }: Props) {
+const nothingFixed: readonly FixedTerm[] = [];
+
+/** What binds students on their way, what becomes of late work, what counts, and what they are shown when. */
+export function TermFields({ terms, onChange, fixed = nothingFixed }: Props) {
   const set = (changed: Partial<Terms>) => onChange({ ...terms, ...changed });
+  const isFixed = (term: FixedTerm) => fixed.includes(term);
   return (
-    <div className="grid gap-4">
-      <div className="grid gap-3 sm:grid-cols-2">
-        <Term
-          label={t('assign.skipping')}
-          help={t('assign.skippingHelp')}
-          checked={terms.skipping}
-          onChange={(skipping) => set({ skipping })}
-        />
-        <Term
-          label={t('assign.rewind')}
-          help={t('assign.rewindHelp')}
-          checked={terms.rewindAtStops}
-          onChange={(rewindAtStops) => set({ rewindAtStops })}
-        />
-        <Term
-          label={t('assign.turningBack')}
-          help={t('assign.turningBackHelp')}
-          checked={terms.turningBack ?? false}
-          onChange={(turningBack) => set({ turningBack })}
-        />
-        <Term
-          label={t('assign.whenReached')}
-          help={t('assign.whenReachedHelp')}
-          checked={terms.questionsWhenReached ?? false}
-          onChange={(questionsWhenReached) => set({ questionsWhenReached })}
-        />
-        <Term
-          label={t('assign.hidden')}
-          help={t('assign.hiddenHelp')}
-          checked={terms.hiddenUntilOpen ?? false}
-          onChange={(hiddenUntilOpen) => set({ hiddenUntilOpen })}
-        />
-      </div>
-      <div className="flex flex-wrap gap-4">
-        <Field label={t('assign.maxRate')}>
-          {(ids) => (
-            <Select {...ids} value={terms.maxRate} onChange={(event) => set({ maxRate: Number(event.target.value) })}>
-              {[1, 1.25, 1.5, 2].map((rate) => (
-                <option key={rate} value={rate}>
-                  {rate} ×
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-        <Field label={t('assign.attempts')}>
-          {(ids) => (
-            <Select
-              {...ids}
-              value={terms.attempts ?? 1}
-              onChange={(event) => set({ attempts: Number(event.target.value) })}
-            >
-              {[1, 2, 3, 4, 5, 10].map((count) => (
-                <option key={count} value={count}>
-                  {t('assign.attemptCount', { count })}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-        {(terms.attempts ?? 1) > 1 && (
-          <Field label={t('assign.counted')}>
+    <div className="grid gap-6">
+      <Group title={t('assign.onTheWay')}>
+        <div className="grid gap-3 sm:grid-cols-2">
+          <Term
+            label={t('assign.skipping')}
+            help={t('assign.skippingHelp')}
+            checked={terms.skipping}
+            isFixed={isFixed('skipping')}
+            onChange={(skipping) => set({ skipping })}
+          />
+          <Term
+            label={t('assign.rewind')}
+            help={t('assign.rewindHelp')}
+            checked={terms.rewindAtStops}
+            isFixed={isFixed('rewindAtStops')}
+            onChange={(rewindAtStops) => set({ rewindAtStops })}
+          />
+          <Term
+            label={t('assign.turningBack')}
+            help={t('assign.turningBackHelp')}
+            checked={terms.turningBack ?? false}
+            isFixed={isFixed('turningBack')}
+            onChange={(turningBack) => set({ turningBack })}
+          />
+          <Term
+            label={t('assign.whenReached')}
+            help={t('assign.whenReachedHelp')}
+            checked={terms.questionsWhenReached ?? false}
+            isFixed={isFixed('questionsWhenReached')}
+            onChange={(questionsWhenReached) => set({ questionsWhenReached })}
+          />
+        </div>
+        <div className="flex flex-wrap gap-4">
+          <Field label={t('assign.maxRate')}>
             {(ids) => (
-              <Select
-                {...ids}
-                value={terms.counted ?? 'last'}
-                onChange={(event) => set({ counted: event.target.value as Terms['counted'] })}
-              >
-                {(['last', 'best', 'first'] as const).map((one) => (
-                  <option key={one} value={one}>
-                    {t(`assign.counts.${one}`)}
+              <Select {...ids} value={terms.maxRate} onChange={(event) => set({ maxRate: Number(event.target.value) })}>
+                {[1, 1.25, 1.5, 2].map((rate) => (
+                  <option key={rate} value={rate}>
+                    {rate} ×
                   </option>
                 ))}
               </Select>
             )}
           </Field>
+        </div>
+      </Group>
+      <Group title={t('assign.inTheirList')}>
+        <div className="grid gap-3 sm:grid-cols-2">
+          <Term
+            label={t('assign.hidden')}
+            help={t('assign.hiddenHelp')}
+            checked={terms.hiddenUntilOpen ?? false}
+            onChange={(hiddenUntilOpen) => set({ hiddenUntilOpen })}
+          />
+          <Term
+            label={t('assign.extra')}
+            help={t('assign.extraHelp')}
+            checked={terms.isExtra ?? false}
+            onChange={(isExtra) => set({ isExtra })}
+          />
+        </div>
+      </Group>
+      <Group title={t('assign.late')}>
+        <LateFields late={terms.late} isFixed={isFixed('late')} onChange={(late) => set({ late })} />
+      </Group>
+      <Group title={t('assign.counting')}>
+        <Counting terms={terms} set={set} isFixed={isFixed('attempts')} />
+      </Group>
+      <Group title={t('assign.shown')}>
+        <ShownFields shown={terms.shown} isFixed={isFixed('shown')} onChange={(shown) => set({ shown })} />
+      </Group>
+    </div>
+  );
+}
+
+function Group({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
+  return (
+    <fieldset className="grid gap-3">
+      <legend className="mb-2 text-14 font-semibold">{title}</legend>
+      {children}
+    </fieldset>
+  );
+}
+
+interface LateProps {
+  readonly late: LateWork | undefined;
+  readonly isFixed: boolean;
+  readonly onChange: (late: LateWork | undefined) => void;
+}
+
+const usualPenalty: LateWork = { kind: 'worthLess', percentEachDay: 10, maxPercent: 50, graceMinutes: 0 };
+
+function LateFields({ late, isFixed, onChange }: LateProps) {
+  const kind = late?.kind ?? 'counts';
+  const number = (field: 'percentEachDay' | 'maxPercent', label: string) =>
+    late?.kind === 'worthLess' && (
+      <Field label={label}>
+        {(ids) => (
+          <TextInput
+            {...ids}
+            className="w-24"
+            inputMode="numeric"
+            type="number"
+            min={1}
+            max={100}
+            required
+            value={late[field]}
+            onChange={(event) =>
+              onChange({ ...late, [field]: Math.min(100, Math.max(1, Math.trunc(event.target.valueAsNumber) || 1)) })
+            }
+          />
+        )}
+      </Field>
+    );
+  return (
+    <div className="grid gap-2">
+      <div className="flex flex-wrap items-start gap-4">
+        <Field label={t('assign.lateHow')}>
+          {(ids) => (
+            <Select
+              {...ids}
+              value={kind}
+              onChange={(event) =>
+                onChange(
+                  { counts: undefined, refused: { kind: 'refused' } as const, worthLess: usualPenalty }[
+                    event.target.value as 'counts' | LateWork['kind']
+                  ],
+                )
+              }
+            >
+              {(['counts', 'worthLess', 'refused'] as const).map((one) => (
+                <option
+                  key={one}
+                  value={one}
+                  disabled={isFixed && one !== kind && (one === 'refused' || kind === 'refused')}
+                >
+                  {t(`assign.lateAs.${one}`)}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+        {number('percentEachDay', t('assign.percentEachDay'))}
+        {number('maxPercent', t('assign.maxPercent'))}
+        {late?.kind === 'worthLess' && (
+          <Field label={t('assign.grace')}>
+            {(ids) => (
+              <Select
+                {...ids}
+                value={late.graceMinutes}
+                onChange={(event) => onChange({ ...late, graceMinutes: Number(event.target.value) })}
+              >
+                {[...new Set([0, 15, 60, 360, 1_440, late.graceMinutes])]
+                  .toSorted((a, b) => a - b)
+                  .map((minutes) => (
+                    <option key={minutes} value={minutes}>
+                      {graceWords(minutes)}
+                    </option>
+                  ))}
+              </Select>
+            )}
+          </Field>
         )}
       </div>
+      <p className="text-14 text-quiet">{t(`assign.lateHelp.${kind}`)}</p>
+    </div>
+  );
+}
+
+interface CountingProps {
+  readonly terms: Terms;
+  readonly set: (changed: Partial<Terms>) => void;
+  readonly isFixed: boolean;
+}
+
+/** How often it may be done, and what of it counts how much. */
+function Counting({ terms, set, isFixed }: CountingProps) {
+  const { attempts = 1, counted = 'last', worth, category = '' } = terms;
+  return (
+    <div className="flex flex-wrap items-start gap-4">
+      <Field label={t('assign.attempts')} help={isFixed ? t('terms.begunMore') : undefined}>
+        {(ids) => (
+          <Select {...ids} value={attempts} onChange={(event) => set({ attempts: Number(event.target.value) })}>
+            {[...new Set([1, 2, 3, 4, 5, 10, attempts])]
+              .toSorted((a, b) => a - b)
+              .map((count) => (
+                <option key={count} value={count}>
+                  {t('assign.attemptCount', { count })}
+                </option>
+              ))}
+          </Select>
+        )}
+      </Field>
+      {attempts > 1 && (
+        <Field label={t('assign.counted')}>
+          {(ids) => (
+            <Select
+              {...ids}
+              value={counted}
+              onChange={(event) => set({ counted: event.target.value as Terms['counted'] })}
+            >
+              {(['last', 'best', 'first', 'mean'] as const).map((one) => (
+                <option key={one} value={one}>
+                  {t(`assign.counts.${one}`)}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+      )}
+      <Field label={t('assign.worth')} help={t('assign.worthHelp')}>
+        {(ids) => (
+          <TextInput
+            {...ids}
+            className="w-28"
+            type="number"
+            inputMode="decimal"
+            min={0.01}
+            max={10_000}
+            step={0.01}
+            value={worth === undefined ? '' : worth / 100}
+            onChange={(event) => {
+              const points = event.target.valueAsNumber;
+              set({ worth: points > 0 ? Math.round(points * 100) : undefined });
+            }}
+          />
+        )}
+      </Field>
+      <Field label={t('assign.category')} help={t('assign.categoryHelp')}>
+        {(ids) => (
+          <TextInput
+            {...ids}
+            maxLength={40}
+            value={category}
+            onChange={(event) => set({ category: event.target.value || undefined })}
+          />
+        )}
+      </Field>
+    </div>
+  );
+}
+
+interface ShownProps {
+  readonly shown: ShownTerms | undefined;
+  readonly isFixed: boolean;
+  readonly onChange: (shown: ShownTerms | undefined) => void;
+}
+
+function ShownFields({ shown = {}, isFixed, onChange }: ShownProps) {
+  return (
+    <div className="grid gap-2">
+      <div className="flex flex-wrap items-start gap-4">
+        {(['points', 'feedback', 'keys'] as const).map((what) => (
+          <Field key={what} label={t(`assign.shownWhat.${what}`)}>
+            {(ids) => (
+              <Select
+                {...ids}
+                value={shown[what] ?? 'atOnce'}
+                onChange={(event) => onChange({ ...shown, [what]: event.target.value })}
+              >
+                {shownWhens.map((when) => (
+                  <option key={when} value={when}>
+                    {t(`assign.shownWhen.${when}`)}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        ))}
+      </div>
+      <p className="text-14 text-quiet">
+        {t('assign.shownHelp')} {isFixed && t('terms.shownFixed')}
+      </p>
     </div>
   );
 }
@@ -99,26 +301,28 @@ interface TermProps {
   readonly label: string;
   readonly help: string;
   readonly checked: boolean;
+  readonly isFixed?: boolean;
   readonly onChange: (checked: boolean) => void;
 }
 
-function Term({ label, help, checked, onChange }: TermProps) {
+function Term({ label, help, checked, isFixed = false, onChange }: TermProps) {
   const id = useId();
   return (
-    <div className="grid grid-cols-[auto_1fr] gap-x-3">
+    <div className="grid grid-cols-[auto_1fr] content-start gap-x-3">
       <input
         id={id}
         type="checkbox"
-        className="mt-0.5 size-5 accent-main"
+        className="mt-0.5 size-5 accent-main disabled:opacity-60"
         aria-describedby={`${id}-help`}
         checked={checked}
+        disabled={isFixed}
         onChange={(event) => onChange(event.target.checked)}
       />
       <label htmlFor={id} className="font-medium">
         {label}
       </label>
       <p id={`${id}-help`} className="col-start-2 text-14 text-quiet">
-        {help}
+        {help} {isFixed && t('terms.begunBy')}
       </p>
     </div>
   );

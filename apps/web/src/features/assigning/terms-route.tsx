@@ -10,7 +10,11 @@ import { ErrorNotice, errorWords, Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
 import { assignmentsOptions, sheetOptions } from '../assignment/queries.ts';
+import { ChangeTerms } from './change-terms.tsx';
+import { GiveAgain } from './give-again.tsx';
 import { faultOf, type LocalWindow, toSentWindow } from './given-to.ts';
+import { Release } from './release.tsx';
+import { termWords } from './term-words.ts';
 import { WindowFields } from './window-fields.tsx';
 import './words.ts';
 
@@ -18,8 +22,10 @@ export function Component() {
   return <AssignmentFrame>{(sheet) => <TermsView key={sheet.assignment.id} sheet={sheet} />}</AssignmentFrame>;
 }
 
-function TermsView({ sheet: { assignment, terms, runs, note } }: { readonly sheet: Sheet }) {
+function TermsView({ sheet }: { readonly sheet: Sheet }) {
+  const { assignment, terms, runs, note } = sheet;
   const { to } = assignment;
+  const [isChanging, setIsChanging] = useState(false);
   return (
     <div className="grid max-w-4xl content-start gap-8 p-5">
       {to.map((one) => (
@@ -32,22 +38,21 @@ function TermsView({ sheet: { assignment, terms, runs, note } }: { readonly shee
       ))}
       <section className="grid gap-2">
         <h2 className="text-18">{t('terms.title')}</h2>
-        <p className="text-14 text-quiet">{t('terms.fixed')}</p>
         <ul className="list-disc pl-5">
-          <li>{t(terms.skipping ? 'terms.skippingOn' : 'terms.skippingOff')}</li>
-          <li>{t(terms.rewindAtStops ? 'terms.rewindOn' : 'terms.rewindOff')}</li>
-          {terms.turningBack && <li>{t('terms.turningBack')}</li>}
-          {terms.questionsWhenReached && <li>{t('terms.whenReached')}</li>}
-          {terms.hiddenUntilOpen && <li>{t('terms.hidden')}</li>}
-          <li>{t('terms.rate', { rate: terms.maxRate })}</li>
-          {(terms.attempts ?? 1) > 1 && (
-            <li>
-              {t('assign.attemptCount', { count: terms.attempts })}, {t(`terms.counts.${terms.counted ?? 'last'}`)}
-            </li>
-          )}
+          {termWords(terms).map((words) => (
+            <li key={words}>{words}</li>
+          ))}
         </ul>
+        {runs && (
+          <div>
+            <Button onClick={() => setIsChanging(true)}>{t('terms.changeThem')}</Button>
+          </div>
+        )}
+        {isChanging && <ChangeTerms sheet={sheet} onClose={() => setIsChanging(false)} />}
       </section>
+      {runs && terms.shown && <Release sheet={sheet} />}
       {runs && <Note key={note} assignmentId={assignment.id} note={note} />}
+      {runs && <GiveAgain sheet={sheet} />}
       {runs && <Ending assignment={assignment} />}
     </div>
   );

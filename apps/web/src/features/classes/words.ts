@@ -25,8 +25,8 @@ export const classesWords = {
     settings: 'Settings',
     takenBack: 'Taken back',
     noAssignments: 'Nothing has been given to this class yet',
-    noAssignmentsHelp: 'Open a lesson on the shelf and assign it.',
-    toShelf: 'Go to the shelf',
+    noAssignmentsHelp: 'Choose a lesson from your shelf, and when it is due.',
+    give: 'Give a lesson',
     isPutAway: 'This class is put away. It is in no list of the day; everything in it is kept.',
     youStandIn:
       'You stand in for this class: you can follow and help its students. Marks, lessons and the class itself are for its teachers.',

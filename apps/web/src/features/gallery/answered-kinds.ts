@@ -1,3 +1,4 @@
+import { allShown } from '@semita/core/assignment';
 import { beginAttempt, defaultTerms, type LearnerEventBody } from '@semita/core/attempt';
 import { everyKind, lessonOf } from '@semita/core/examples';
 import { type LearnerView, learnerView } from '@semita/core/learner';
@@ -73,5 +74,5 @@ export function answered(kind: QuestionKind, given: Given): LearnerView | null {
     ...{ ...body, id: String(n), sittingId: 'gallery', n, at: n * 60_000, receivedAt: n * 60_000 },
   }));
   const state = takeInAll(createContext(lesson, terms), beginAttempt({ begunAt: 0, secret: 'gallery' }), events);
-  return learnerView(lesson, state, terms);
+  return learnerView(lesson, state, terms, allShown);
 }

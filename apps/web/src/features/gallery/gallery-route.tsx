@@ -195,6 +195,7 @@ function Answered({ kind, given }: { readonly kind: QuestionKind; readonly given
         {...{ stop, stopState }}
         place={given}
         results={view.results}
+        later={null}
         onRevise={{ draft: nothing, give: nothing }}
         givenTo={nothing}
         assignmentId={null}

@@ -44,6 +44,7 @@ function open(students: SheetStudent[], dueAt: number | null = null) {
     ],
     students,
     now,
+    terms: {},
   } as unknown as Sheet;
   const onOpen = vi.fn();
   const due = students.map((one) => ({ ...one, dueAt: one.dueAt ?? dueAt }));

@@ -1,3 +1,4 @@
+import { worthOf } from '@semita/core/assignment';
 import type { Sheet } from '@semita/core/contract';
 import { isLate, type Need, needOfStudent, type SheetRow, type SheetStudent } from '@semita/core/sheet';
 import { TriangleAlert } from 'lucide-react';
@@ -164,18 +165,36 @@ function Row({ sheet, student, index, onOpen }: RowProps) {
           </td>
         );
       })}
-      <Numbers row={row} now={sheet.now} />
+      <Numbers student={student} worth={sheet.terms.worth} now={sheet.now} />
     </tr>
   );
 }
 
-function Numbers({ row, now }: { readonly row: SheetRow | null; readonly now: number }) {
+interface NumbersProps {
+  readonly student: SheetStudent;
+  /** What all points together count, where that is not as many as there are. */
+  readonly worth: number | undefined;
+  readonly now: number;
+}
+
+function Numbers({ student: { row, result }, worth, now }: NumbersProps) {
+  const earned = result?.earned ?? row?.earned ?? 0;
+  const possible = row?.possible ?? 0;
+  const counts =
+    worth === undefined || !row
+      ? []
+      : [t('sheet.counts', { points: formatPoints(worthOf({ earned, possible }, worth)), of: formatPoints(worth) })];
+  const lessened = result && result.latePercent > 0 ? [t('sheet.lessForLate', { percent: result.latePercent })] : [];
   const cells = row
     ? [
         formatShare(row.progress),
         formatShare(row.metShare),
         formatMinutes(row.timeSpentMs),
-        t('stop.points', { earned: formatPoints(row.earned), possible: formatPoints(row.possible) }),
+        [
+          t('stop.points', { earned: formatPoints(earned), possible: formatPoints(possible) }),
+          ...lessened,
+          ...counts,
+        ].join(' · '),
         formatAgo(row.lastSeenAt, now),
       ]
     : new Array<string>(5).fill(t('sheet.never'));

@@ -45,6 +45,8 @@ export const sheetWords = {
     cell: '{{name}}, stop {{number}}',
     never: '–',
     late: 'late',
+    counts: 'counts {{points}} of {{of}}',
+    lessForLate: '{{percent}} % less for late',
     lookAt: 'look at this',
     handedIn: '{{count}} of {{all}} handed in',
     empty: 'This class has no students yet',

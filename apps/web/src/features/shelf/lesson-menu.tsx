@@ -1,5 +1,6 @@
 import type { LessonSummary } from '@semita/core/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
@@ -10,6 +11,10 @@ import { t } from '../../words/words.ts';
 import { lessonsOptions } from '../materials/queries.ts';
 import '../materials/words.ts';
 import './words.ts';
+
+const AssignDialog = lazy(async () => ({
+  default: (await import('../assigning/assign-dialog.tsx')).AssignDialog,
+}));
 
 const binQuery = { queryKey: ['lessons', 'bin'], queryFn: () => call('listRemovedLessons', {}) };
 
@@ -28,6 +33,7 @@ const titleOf = ({ title }: LessonSummary) => title || t('shelf.untitled');
 export function LessonMenu({ lesson }: { readonly lesson: LessonSummary }) {
   const queryClient = useQueryClient();
   const navigate = useNavigate();
+  const [isAssigning, setIsAssigning] = useState(false);
   const params = { lessonId: lesson.id };
   const showAnew = () => queryClient.invalidateQueries({ queryKey: lessonsOptions().queryKey });
   const bringBack = useBringBack();
@@ -50,10 +56,25 @@ export function LessonMenu({ lesson }: { readonly lesson: LessonSummary }) {
     onError: (error) => toast.error(errorWords(error)),
   });
   return (
-    <Menu label={t('shelf.moreFor', { title: titleOf(lesson) })} triggerClassName="relative hover:bg-card">
-      <MenuItem onSelect={() => copy.mutate()}>{t('shelf.copyLesson')}</MenuItem>
-      <MenuItem onSelect={() => remove.mutate()}>{t('shelf.removeLesson')}</MenuItem>
-    </Menu>
+    <>
+      <Menu label={t('shelf.moreFor', { title: titleOf(lesson) })} triggerClassName="relative hover:bg-card">
+        {lesson.editionNumber !== null && (
+          <MenuItem onSelect={() => setIsAssigning(true)}>{t('shelf.assignLesson')}</MenuItem>
+        )}
+        <MenuItem onSelect={() => copy.mutate()}>{t('shelf.copyLesson')}</MenuItem>
+        <MenuItem onSelect={() => remove.mutate()}>{t('shelf.removeLesson')}</MenuItem>
+      </Menu>
+      {isAssigning && lesson.editionNumber !== null && (
+        <Suspense>
+          <AssignDialog
+            lessonId={lesson.id}
+            title={titleOf(lesson)}
+            editionNumber={lesson.editionNumber}
+            onClose={() => setIsAssigning(false)}
+          />
+        </Suspense>
+      )}
+    </>
   );
 }
 

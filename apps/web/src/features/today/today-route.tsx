@@ -1,7 +1,7 @@
 import type { AssignmentSummary } from '@semita/core/contract';
 import { useQuery } from '@tanstack/react-query';
 import { ArrowRight } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { Button, buttonStyle } from '../../ui/button.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
@@ -17,12 +17,30 @@ import '../assignment/words.ts';
 import '../adjusting/words.ts';
 import '../materials/words.ts';
 
+const GiveLesson = lazy(async () => ({ default: (await import('../assigning/give-lesson.tsx')).GiveLesson }));
+
 export function Component() {
   const assignments = useQuery(assignmentsOptions());
   const lessons = useQuery(lessonsOptions());
   const [now] = useState(() => Date.now());
+  const [isGiving, setIsGiving] = useState(false);
   return (
-    <Page title={t('today.title')}>
+    <Page
+      title={t('today.title')}
+      actions={
+        <>
+          <Link to="/week" className={buttonStyle()}>
+            {t('today.week')}
+          </Link>
+          <Button onClick={() => setIsGiving(true)}>{t('today.give')}</Button>
+        </>
+      }
+    >
+      {isGiving && (
+        <Suspense>
+          <GiveLesson onClose={() => setIsGiving(false)} />
+        </Suspense>
+      )}
       <QueryView query={assignments}>
         {(all) =>
           all.length === 0 ? (

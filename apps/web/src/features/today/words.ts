@@ -19,6 +19,8 @@ export const todayWords = {
     noAssignments: 'Nothing given out yet',
     noAssignmentsHelp: 'Lessons you assign appear here, with whom to help and what to mark.',
     toShelf: 'Go to the shelf',
+    week: 'Week',
+    give: 'Give a lesson',
     goOn: 'Go on',
   },
 } as const;

@@ -31,6 +31,7 @@ function Frame({ me }: { readonly me: Me }) {
   const backCount = (todo.data?.items ?? []).reduce((sum, { givenBack }) => sum + givenBack.count, 0);
   const places = [
     { to: '/to-do', label: t('todo.title') },
+    { to: '/my-week', label: t('todo.week') },
     { to: '/done', label: t('todo.done') },
     {
       to: '/feedback',

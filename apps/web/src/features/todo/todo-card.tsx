@@ -1,4 +1,4 @@
-import { windowPhase } from '@semita/core/assignment';
+import { windowPhase, worthOf } from '@semita/core/assignment';
 import type { TodoItem } from '@semita/core/contract';
 import { CalendarClock } from 'lucide-react';
 import { lazy, Suspense } from 'react';
@@ -32,11 +32,12 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
   return (
     <li className="grid gap-4 rounded-card border border-line bg-card p-5 sm:grid-cols-[1fr_auto] sm:items-center">
       <div className="grid gap-1.5">
-        <h2 className="text-22">{item.title}</h2>
+        <h3 className="text-22">{item.title}</h3>
         <p className="text-14 text-quiet">{t('todo.from', { className: item.className, teacher: item.teacherName })}</p>
         <p className="text-14">
           {formatLengths(item)}, {stops}
         </p>
+        <Counts item={item} />
         {item.note && (
           <p className="border-l-2 border-slate pl-3 text-14 break-words whitespace-pre-wrap">
             <span className="text-quiet">{t('walk.teacherSays')}:</span> {item.note}
@@ -78,9 +79,7 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
         {isDone && (
           <p className="text-14 text-quiet">
             {item.attempts.begun > 1 && `${t('todo.attempts', { count: item.attempts.begun })}. `}
-            {item.waiting
-              ? t('todo.waiting')
-              : t('todo.points', { earned: formatPoints(item.earned), possible: formatPoints(item.possible) })}
+            {pointWords(item)}
           </p>
         )}
       </div>
@@ -105,6 +104,33 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
       )}
     </li>
   );
+}
+
+/** What it counts, and what being late costs, as far as that is still to be known. */
+function Counts({ item: { handedInAt, excused, category, worth, late, dueAt } }: { readonly item: TodoItem }) {
+  if (excused) return null;
+  const words = [
+    ...(category ? [category] : []),
+    ...(worth === undefined ? [] : [t('todo.worth', { count: worth / 100, points: formatPoints(worth) })]),
+    ...(late?.kind === 'worthLess' && handedInAt === null && dueAt !== null
+      ? [t('todo.lateCosts', { percent: late.percentEachDay, most: late.maxPercent })]
+      : []),
+  ];
+  return words.length > 0 && <p className="text-14 text-quiet">{words.join(' · ')}</p>;
+}
+
+function pointWords(item: TodoItem): string {
+  const { isWithheld, waiting, latePercent, worth } = item;
+  if (isWithheld) return t('todo.withheld');
+  if (waiting) return t('todo.waiting');
+  const { earned, possible } = item;
+  return [
+    t('todo.points', { earned: formatPoints(earned), possible: formatPoints(possible) }),
+    ...(latePercent > 0 ? [t('todo.lessForLate', { percent: latePercent })] : []),
+    ...(worth === undefined
+      ? []
+      : [t('todo.counts', { points: formatPoints(worthOf({ earned, possible }, worth)), of: formatPoints(worth) })]),
+  ].join(', ');
 }
 
 function doneWords({ handedInAt, dueAt, timeZone }: TodoItem): string {

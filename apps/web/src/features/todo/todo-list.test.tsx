@@ -20,14 +20,16 @@ const base: TodoItem = {
   },
   ...{ opensAt: null, dueAt: now + 24 * hour, closesAt: null, excused: false },
   ...{ filmMs: 180_000, readingMs: 0, answeringMs: 0, stopCount: 3 },
-  ...{ progress: 0, begun: false, attempts: { begun: 0, mayBegin: false } },
-  ...{ handedInAt: null, earned: 0, possible: 600, waiting: false, givenBack: { count: 0, says: [] } },
+  ...{ isWithheld: false, isExtra: false, progress: 0, begun: false, attempts: { begun: 0, mayBegin: false } },
+  ...{ handedInAt: null, earned: 0, possible: 600, latePercent: 0, waiting: false, givenBack: { count: 0, says: [] } },
 };
 const open = (items: readonly Partial<TodoItem>[], page = <TodoRoute />) => {
   standIn({ listTodo: () => ({ items: items.map((item) => ({ ...base, ...item })), now, version: '1' }) });
   show(page);
 };
-const titles = async () => (await screen.findAllByRole('heading', { level: 2 })).map(({ textContent }) => textContent);
+const headings = async (level: number) =>
+  (await screen.findAllByRole('heading', { level })).map(({ textContent }) => textContent);
+const titles = () => headings(3);
 
 test('each lesson says whose it is, how long it takes, and the one thing to do about it', async () => {
   open([{}, { assignmentId: 'b', title: 'Arches', begun: true, progress: 0.5 }]);
@@ -54,6 +56,48 @@ test('what is handed in is done, late or not, and not to be done', async () => {
   expect(await titles()).toHaveLength(2);
   expect(screen.getAllByText(/4\.5 of 6/)).toHaveLength(2);
   expect(screen.getAllByText(/\(Late\)/)).toHaveLength(1);
+});
+
+test('the list goes by what presses: late, day by day, without a date, soon, extra, over', async () => {
+  const day = 24 * hour;
+  open([
+    { assignmentId: 'x', title: 'Extra', isExtra: true },
+    { assignmentId: 'n', title: 'No date', dueAt: null },
+    { assignmentId: 'o', title: 'Over', dueAt: now - day, closesAt: now - hour },
+    { assignmentId: 'e', title: 'Excused', excused: true },
+    { assignmentId: 's', title: 'Soon', opensAt: now + hour },
+    { assignmentId: 'm', title: 'Monday', dueAt: now + 6 * day },
+    { assignmentId: 't', title: 'Tomorrow' },
+    { assignmentId: 'd', title: 'Today', dueAt: now + hour },
+    { assignmentId: 'l', title: 'Late', dueAt: now - hour },
+  ]);
+  expect(await titles()).toEqual([
+    'Late',
+    'Today',
+    'Tomorrow',
+    'Monday',
+    'No date',
+    'Soon',
+    'Extra',
+    'Over',
+    'Excused',
+  ]);
+  expect(await headings(2)).toEqual([
+    ...['Late', 'Due today', 'Due tomorrow', 'Monday 20 April', 'Without a date', 'Opens soon'],
+    ...['Extra, if you like', 'Over'],
+  ]);
+});
+
+test('what being late costs is said before, what it took off after; what is held back is not told', async () => {
+  const late = { kind: 'worthLess', percentEachDay: 10, maxPercent: 50, graceMinutes: 0 } as const;
+  open([{ late, worth: 2_000, category: 'Homework' }]);
+  expect(
+    await screen.findByText('Homework · Counts 20 points · Late work counts 10 % less a day, 50 % at most'),
+  ).toBeTruthy();
+  const done = { begun: true, handedInAt: now, earned: 450, latePercent: 10, worth: 2_000 };
+  open([done, { ...done, assignmentId: 'b', earned: 0, isWithheld: true }], <DoneRoute />);
+  expect(await screen.findByText('4.5 of 6 points, 10 % less for being late, counts 15 of 20')).toBeTruthy();
+  expect(screen.getByText('Your teacher shows later how it went')).toBeTruthy();
 });
 
 test('before it opens nothing can be begun', async () => {

@@ -3,35 +3,36 @@ import { useQuery } from '@tanstack/react-query';
 import { EmptyPlace } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { todoOptions } from './queries.ts';
+import type { Section } from './sections.ts';
 import { TodoCard } from './todo-card.tsx';
 
 interface Props {
   readonly title: string;
-  readonly accepts: (item: TodoItem) => boolean;
+  readonly sectionsOf: (items: readonly TodoItem[], now: number) => readonly Section[];
   readonly empty: string;
   readonly emptyHelp?: string;
 }
 
 /** A student's list, to do or done: the same cards, other items. */
-export function TodoList({ title, accepts, empty, emptyHelp }: Props) {
+export function TodoList({ title, sectionsOf, empty, emptyHelp }: Props) {
   const query = useQuery(todoOptions());
   return (
     <>
       <h1 className="text-28">{title}</h1>
       <QueryView query={query}>
         {({ items, now }) => {
-          // What came back is first: somebody waits for it.
-          const shown = items
-            .filter(accepts)
-            .toSorted((a, b) => Number(b.givenBack.count > 0) - Number(a.givenBack.count > 0));
-          if (shown.length === 0) return <EmptyPlace title={empty}>{emptyHelp && <p>{emptyHelp}</p>}</EmptyPlace>;
-          return (
-            <ul className="grid gap-4">
-              {shown.map((item) => (
-                <TodoCard key={item.assignmentId} item={item} now={now} />
-              ))}
-            </ul>
-          );
+          const sections = sectionsOf(items, now);
+          if (sections.length === 0) return <EmptyPlace title={empty}>{emptyHelp && <p>{emptyHelp}</p>}</EmptyPlace>;
+          return sections.map((section) => (
+            <section key={section.title} aria-label={section.title} className="grid gap-3">
+              <h2 className="text-16 text-quiet">{section.title}</h2>
+              <ul className="grid gap-4">
+                {section.items.map((item) => (
+                  <TodoCard key={item.assignmentId} item={item} now={now} />
+                ))}
+              </ul>
+            </section>
+          ));
         }}
       </QueryView>
     </>

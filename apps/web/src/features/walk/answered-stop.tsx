@@ -1,4 +1,4 @@
-import type { StopState } from '@semita/core/attempt';
+import type { ShownWhen, StopState } from '@semita/core/attempt';
 import type { LearnerQuestion, LearnerStop, QuestionResult } from '@semita/core/learner';
 import { isBlank, type Response } from '@semita/core/question';
 import { stopMarkOf } from '@semita/core/sheet';
@@ -33,6 +33,8 @@ interface Props {
   readonly place: string;
   readonly stopState: StopState;
   readonly results: Readonly<Record<string, QuestionResult>>;
+  /** When points are shown, where they are not yet. */
+  readonly later: ShownWhen | null;
   readonly onRevise: OnRevise;
   /** What was given to another question of the lesson. */
   readonly givenTo: (questionId: string) => Response | undefined;
@@ -46,14 +48,14 @@ interface Props {
 
 /** A stop the learner has been at: what was asked, what was given, what came of it. */
 export function AnsweredStop(props: Props) {
-  const { stop, place, stopState, results, onRevise, givenTo, assignmentId, onReopen, onChoose } = props;
+  const { stop, place, stopState, results, later, onRevise, givenTo, assignmentId, onReopen, onChoose } = props;
   const mark = stopMarkOf(stop, stopState);
   return (
     <li className="grid gap-3 rounded-card border border-line bg-card p-4">
       <p className="flex items-center gap-2 text-14 text-quiet">
         <StateMark mark={mark} />
         <span>
-          {place}: {stateWords(mark)}
+          {place}: {later && mark.state === 'waiting' ? t('walk.answered') : stateWords(mark)}
         </span>
       </p>
       {stop.kind === 'fork' && <ChosenWay {...{ fork: stop, stopState, onChoose }} />}
@@ -69,7 +71,7 @@ export function AnsweredStop(props: Props) {
             key={question.id}
             stopId={stop.id}
             result={results[question.id]}
-            {...{ question, stopState, onRevise, givenTo, assignmentId }}
+            {...{ question, stopState, later, onRevise, givenTo, assignmentId }}
           />
         ))}
       {onReopen && (
@@ -84,6 +86,7 @@ export function AnsweredStop(props: Props) {
 interface QuestionProps {
   readonly stopId: string;
   readonly assignmentId: string | null;
+  readonly later: ShownWhen | null;
   readonly givenTo: Props['givenTo'];
   readonly onRevise: OnRevise;
   readonly question: LearnerQuestion;
@@ -91,7 +94,8 @@ interface QuestionProps {
   readonly result: QuestionResult | undefined;
 }
 
-function AnsweredQuestion({ question, stopId, stopState, result, onRevise, givenTo, assignmentId }: QuestionProps) {
+function AnsweredQuestion(props: QuestionProps) {
+  const { question, stopId, stopState, result, later, onRevise, givenTo, assignmentId } = props;
   const answer = stopState.answers[question.id];
   const before = question.comparedWith ? givenTo(question.comparedWith) : undefined;
   return (
@@ -125,7 +129,9 @@ function AnsweredQuestion({ question, stopId, stopState, result, onRevise, given
         />
       )}
       {answer && !result && <p className="text-14 text-quiet">{t('walk.waitsForServer')}</p>}
-      {result && result.points === null && <p className="text-14 text-quiet">{t('walk.waitsForTeacher')}</p>}
+      {result && result.points === null && (
+        <p className="text-14 text-quiet">{t(later ? `walk.later.${later}` : 'walk.waitsForTeacher')}</p>
+      )}
       {result && <TeacherSays result={result} />}
       {question.kind === 'discussion' && result && assignmentId && (
         <Suspense>

@@ -37,6 +37,7 @@ function open(drafts: Record<string, Response> = {}) {
         stop={stop}
         stopState={{ phase: 'open', openedAt: 0, openedAtSpentMs: 0, settledAt: null, drafts, answers: {} }}
         results={{}}
+        tellsPoints
         hints={{}}
         attempt={beginAttempt({ begunAt: 0, secret: '' })}
         now={() => 0}

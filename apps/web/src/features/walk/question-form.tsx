@@ -24,6 +24,8 @@ interface Props {
   readonly stop: Checkpoint;
   readonly stopState: StopState;
   readonly results: Readonly<Record<string, QuestionResult>>;
+  /** Points are told at once; else nobody waits for them here. */
+  readonly tellsPoints: boolean;
   readonly hints: Readonly<Record<string, string>>;
   readonly attempt: AttemptState;
   readonly now: () => number;
@@ -46,9 +48,9 @@ export function QuestionForm(props: Props) {
   const isLeft = (id: string) => !ended.includes(id) && answers[id] === undefined;
   // What ended by itself was no try: its neighbours are still to be answered for the first time.
   const isRetry = Object.keys(answers).some((id) => !ended.includes(id));
-  const isWaiting = stop.questions.some(
-    ({ id, kind }) => answers[id]?.points === null && kind !== 'sealed' && !isTeacherMarked(kind),
-  );
+  const isWaiting =
+    props.tellsPoints &&
+    stop.questions.some(({ id, kind }) => answers[id]?.points === null && kind !== 'sealed' && !isTeacherMarked(kind));
   const asked = stop.questions.filter(({ id }) => isLeft(id) || (isRetry && results[id]?.mayTryAgain));
   const count = stop.questions.length;
 

@@ -1,3 +1,4 @@
+import { allShown } from '@semita/core/assignment';
 import { type AttemptState, beginAttempt, type LearnerEventBody, type Terms } from '@semita/core/attempt';
 import { learnerView } from '@semita/core/learner';
 import type { Lesson } from '@semita/core/lesson';
@@ -21,7 +22,7 @@ export function createRehearsalSession(
   const listeners = new Set<() => void>();
   let n = 0;
   const show = (state: WalkSnapshot['state']): WalkSnapshot => ({
-    ...learnerView(lesson, state, terms),
+    ...learnerView(lesson, state, terms, allShown),
     state,
     terms,
     link: 'rehearsal',

@@ -15,7 +15,7 @@ const SoFar = lazy(async () => ({ default: (await loadSoFar()).SoFar }));
 
 /** Beside the material: the open stop, or what to do next and what has been so far. */
 export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, withdrawUntil, onNextPart }: SideProps) {
-  const { lesson, state, terms, results, hints } = snapshot;
+  const { lesson, state, terms, results, hints, shown } = snapshot;
   const { stops, placeOf } = stopPlaces(snapshot);
   const open = findOpenStop(lesson, state);
   const openStop = stops.find((stop) => stop.id === open?.stop.id);
@@ -68,6 +68,7 @@ export function SidePanel({ isFresh, session, snapshot, part, film, isPlaying, w
           stopState={openState}
           attempt={state}
           {...{ terms, results, hints }}
+          tellsPoints={shown.points}
           now={session.now}
           onDraft={(questionId, response) =>
             session.record({ type: 'draftSaved', stopId: openStop.id, questionId, response })

@@ -17,7 +17,7 @@ interface Props {
 
 /** The stops a learner has been at, the latest part first. Whoever was away sees what belongs to which stretch. */
 export function SoFar({ session, snapshot, placeOf, shownPartId, film, onNextPart }: Props) {
-  const { lesson, state, terms, results } = snapshot;
+  const { lesson, state, terms, results, shown } = snapshot;
   const stretches = lesson.parts
     .toReversed()
     .map((one) => ({
@@ -46,6 +46,7 @@ export function SoFar({ session, snapshot, placeOf, shownPartId, film, onNextPar
             place={placeOf(stop)}
             stopState={stopState}
             results={results}
+            later={shown.points ? null : (terms.shown?.points ?? null)}
             assignmentId={session.assignmentId}
             givenTo={(questionId) =>
               Object.values(state.stops).find(({ answers }) => answers[questionId])?.answers[questionId]?.response

@@ -19,6 +19,7 @@ interface Props {
   readonly attempt: AttemptState;
   readonly terms: Terms;
   readonly results: Readonly<Record<string, QuestionResult>>;
+  readonly tellsPoints: boolean;
   readonly hints: Readonly<Record<string, string>>;
   /** The server's clock. */
   readonly now: () => number;
@@ -50,6 +51,7 @@ export function StopPanel({
   attempt,
   terms,
   results,
+  tellsPoints,
   hints,
   now,
   onDraft,
@@ -103,7 +105,21 @@ export function StopPanel({
         <QuestionForm
           // A new try is a new form.
           key={triesSoFar}
-          {...{ stop, stopState, attempt, results, hints, now, saver, onAnswer, onHint, onBegin, onTimeUp, onKeep }}
+          {...{
+            stop,
+            stopState,
+            attempt,
+            results,
+            tellsPoints,
+            hints,
+            now,
+            saver,
+            onAnswer,
+            onHint,
+            onBegin,
+            onTimeUp,
+            onKeep,
+          }}
         />
       )}
       {(onLookBack || (stop.kind === 'checkpoint' && mayPass(stop, terms))) && (

@@ -1,4 +1,5 @@
 // @vitest-environment jsdom
+import { allShown } from '@semita/core/assignment';
 import { beginAttempt, type Terms } from '@semita/core/attempt';
 import { learnerView } from '@semita/core/learner';
 import { screen } from '@testing-library/react';
@@ -14,7 +15,7 @@ const terms: Terms = { skipping: false, rewindAtStops: true, maxRate: 2 };
 test('what came of an answer, and which stop is open, is said once it is so', () => {
   const event = createSitting('a', 1_000_000);
   let state = beginAttempt({ begunAt: 1_000_000, secret: 'of a test' });
-  const snapshot = () => ({ lesson: learnerView(bridgeLesson, state, terms).lesson, state });
+  const snapshot = () => ({ lesson: learnerView(bridgeLesson, state, terms, allShown).lesson, state });
   const { showAgain } = show(<WalkAnnouncer snapshot={snapshot()} />);
   const said: string[] = [];
   for (const body of wholeWalk) {

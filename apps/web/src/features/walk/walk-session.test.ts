@@ -1,4 +1,5 @@
 // @vitest-environment jsdom
+import { allShown } from '@semita/core/assignment';
 import { type AttemptState, beginAttempt, defaultTerms, type LearnerEventBody } from '@semita/core/attempt';
 import type { IntakeAnswer, SentEvent } from '@semita/core/contract';
 import { learnerView } from '@semita/core/learner';
@@ -50,7 +51,7 @@ function createServer() {
     state: beginAttempt({ begunAt: Date.now(), secret: 'of a test' }) as AttemptState,
     requests: [] as SentEvent[][],
     trouble: null as ApiError | 'answerLost' | null,
-    view: () => learnerView(bridgeLesson, server.state, defaultTerms),
+    view: () => learnerView(bridgeLesson, server.state, defaultTerms, allShown),
     send: async (events: SentEvent[]): Promise<IntakeAnswer> => {
       if (server.trouble instanceof ApiError) throw server.trouble;
       server.requests.push(events);

@@ -25,6 +25,7 @@ export interface WalkSnapshot {
   readonly results: LearnerView['results'];
   readonly hints: LearnerView['hints'];
   readonly ahead: LearnerView['ahead'];
+  readonly shown: LearnerView['shown'];
   readonly link: Link;
   /** Questions whose answers the server has not confirmed yet are not in `results`. */
   readonly overtaken: boolean;
@@ -109,6 +110,7 @@ export function createWalkSession(options: Options): RecordedWalk {
     results: options.view.results,
     hints: options.view.hints,
     ahead: options.view.ahead,
+    shown: options.view.shown,
     link: 'saved',
     overtaken: false,
     untaken: nothingUntaken,
@@ -130,6 +132,7 @@ export function createWalkSession(options: Options): RecordedWalk {
       results: view.results,
       hints: view.hints,
       ahead: view.ahead,
+      shown: view.shown,
       state: takeInAll(context, fromLearnerState(view.state), pending.map(toEvent)),
       overtaken,
     });

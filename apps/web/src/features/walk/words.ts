@@ -47,6 +47,13 @@ export const walkWords = {
     textGoesOn: 'There is more to read after this stop.',
     textOpens: 'Keep reading: a stop opens here when you get this far.',
     stillBlank: 'Not answered yet: {{numbers}}',
+    answered: 'Answered',
+    later: {
+      atOnce: 'Handed in.',
+      atHandIn: 'You see how it went once you hand the lesson in.',
+      afterDue: 'You see how it went after the due date.',
+      whenReleased: 'You see how it went when your teacher shows it.',
+    },
     waitsForTeacher: 'Handed in. Your teacher will read it.',
     waitsForServer: 'Kept on this device. It will be marked once you are connected.',
     giveAgain: 'Give it again',
