@@ -36,9 +36,13 @@ import { createCalendarService } from './features/calendar/calendar-service.ts';
 import { createMediaCatalogue } from './features/catalogue/media-catalogue.ts';
 import { createClassRepository } from './features/classes/class-repository.ts';
 import { createClassService } from './features/classes/class-service.ts';
+import { createClearRemoved } from './features/classes/clear-removed.ts';
 import { createJoining } from './features/classes/joining.ts';
 import { createRoster } from './features/classes/roster.ts';
 import { createRosterLists } from './features/classes/roster-lists.ts';
+import { createEraseStudent } from './features/kept/erase-student.ts';
+import { createStudentArchive } from './features/kept/student-archive.ts';
+import { createStudentRecord } from './features/kept/student-record.ts';
 import { createLessonRepository } from './features/lessons/lesson-repository.ts';
 import { createLessonService } from './features/lessons/lesson-service.ts';
 import { createBringIn } from './features/materials/bring-in.ts';
@@ -49,6 +53,8 @@ import { createMaterialService } from './features/materials/material-service.ts'
 import { createMediaStore } from './features/materials/media-store.ts';
 import { createInvitations } from './features/school/invitations.ts';
 import { createOneRosterService } from './features/school/one-roster-service.ts';
+import { createPeopleService } from './features/school/people-service.ts';
+import { createReadLog } from './features/school/read-log.ts';
 import { createSchoolService } from './features/school/school-service.ts';
 import { createSetUp } from './features/school/set-up.ts';
 import { createJobQueue } from './jobs/job-queue.ts';
@@ -172,6 +178,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   });
   const roster = createRoster({ ...deps, followStudent: recipients.followStudent });
   const clearTakenBack = createClearTakenBack({ ...deps, store, given });
+  const clearRemoved = createClearRemoved({ ...deps, store, forgetGiven: given.forgetClass });
   const refreshing = createRefreshStale({ ...deps, attempts, states });
   const shared = { ...deps, given, received, recipients, attempts, intake };
   const readStates = createReadStates({ sheetOf: assignments, intake });
@@ -182,6 +189,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     async clearAway(): Promise<void> {
       await materials.clearAway();
       await clearTakenBack();
+      await clearRemoved();
     },
     /** What is at work ends at once, and is begun again at the next start. Nothing writes after this. */
     close(): void {
@@ -215,6 +223,16 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     cards,
     school,
     invitations,
+    people: createPeopleService({
+      ...deps,
+      ...{ accounts, sessions, security, onRenamed: given.forgetAll },
+      writeArchive: createStudentArchive({
+        ...deps,
+        ...{ store, schoolOf: school.get, recordOf: createStudentRecord({ ...deps, given, received, intake }) },
+      }).write,
+      erase: createEraseStudent({ ...deps, given, states, store }),
+    }),
+    readLog: createReadLog(deps),
     oneRoster: createOneRosterService({ ...deps, accounts, roster, schoolOf: school.get }),
     setUp: createSetUp({ ...deps, accounts, security, guess }),
     jobs,
@@ -255,6 +273,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
       readStates,
       sheetOf: assignments,
       answerFiles,
+      security,
       nameOf: sessions.nameOf,
     }),
   };

@@ -1,6 +1,6 @@
 import { addresseeKinds } from '@semita/core/assignment';
 import type { AttemptState } from '@semita/core/attempt';
-import { roles } from '@semita/core/contract';
+import { logKinds, roles } from '@semita/core/contract';
 import { materialKinds } from '@semita/core/lesson';
 import { classColours, classShapes, joiningWays } from '@semita/core/roster';
 import { sql } from 'drizzle-orm';
@@ -24,6 +24,8 @@ export const schools = sqliteTable(
     teacherCode: text(),
     /** Made up once: words of cards are hashed with it. */
     cardSalt: text(),
+    /** Classes that were put away so many months ago are deleted by themselves; null for never. */
+    keptMonths: integer(),
   },
   (table) => [uniqueIndex('schools_by_teacher_code').on(table.teacherCode)],
 );
@@ -44,6 +46,8 @@ export const users = sqliteTable(
     userName: text(),
     passwordHash: text(),
     createdAt: instant().notNull(),
+    /** Switched off then: nobody comes in by it, and all that was done with it is kept. */
+    deactivatedAt: instant(),
     /** A new teacher is shown the first steps until they put them away. */
     firstStepsPutAwayAt: instant(),
   },
@@ -151,21 +155,18 @@ export const knownDevices = sqliteTable(
   (table) => [primaryKey({ columns: [table.tokenHash, table.userId] })],
 );
 
-export const securityKinds = [
-  ...(['signedIn', 'signInFailed', 'signInDelayed', 'signedOut', 'refused', 'exported'] as const),
-  ...(['schoolSetUp', 'invited', 'joinedSchool', 'passwordGiven', 'cardMade', 'cardRevoked', 'rolesChanged'] as const),
-] as const;
-
 /** What happened to accounts and rights; without names, so that it can be kept and shown. */
 export const securityEvents = sqliteTable(
   'security_events',
   {
     id: id(),
     at: instant().notNull(),
-    kind: text({ enum: securityKinds }).notNull(),
-    /** Null where nobody is known. */
+    kind: text({ enum: logKinds }).notNull(),
+    /** About whom; null where nobody is known, or many are meant. */
     userId: text().references(() => users.id, { onDelete: 'cascade' }),
-    /** A code of the program: a route, an error. Never what somebody typed. */
+    /** Who did it, where that was somebody else. */
+    byId: text().references(() => users.id, { onDelete: 'set null' }),
+    /** A code of the program: a route, an error, the id of a thing. Never what somebody typed. */
     detail: text(),
   },
   (table) => [index('security_events_by_time').on(table.at)],
@@ -191,6 +192,8 @@ export const classes = sqliteTable(
     rosterVersion: integer().notNull().default(1),
     /** Put away then: it is in no list of the day, and can be brought back. */
     archivedAt: instant(),
+    /** Deleted then, and put away with it; it can be brought back until it is cleared away. */
+    removedAt: instant(),
   },
   (table) => [uniqueIndex('classes_by_join_code').on(table.joinCode)],
 );
@@ -506,6 +509,18 @@ export const addresseeWindows = sqliteTable(
   { addresseeId: addresseeId(), at: instant().notNull(), opensAt: instant(), dueAt: instant(), closesAt: instant() },
   (table) => [index('addressee_windows_by_addressee').on(table.addresseeId, table.at)],
 );
+
+/** Of students who were erased: how many there were and what they earned together, without their names. */
+export const erasedWork = sqliteTable('erased_work', {
+  assignmentId: text()
+    .primaryKey()
+    .references(() => assignments.id, { onDelete: 'cascade' }),
+  begun: integer().notNull(),
+  handedIn: integer().notNull(),
+  /** Of who had handed in. */
+  earned: integer().notNull(),
+  possible: integer().notNull(),
+});
 
 /** Who receives an assignment through whom, and from when until when. Nobody is taken out: whoever leaves keeps their work. */
 export const recipients = sqliteTable(

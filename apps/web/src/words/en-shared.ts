@@ -252,6 +252,8 @@ export const enShared = {
     picturesWithoutAlt: 'Some pictures have no words yet.',
     lessonIncomplete: 'Something is still missing before an edition can be made.',
     windowOutOfOrder: 'The dates are out of order: it must open before it is due, and close no earlier than it is due.',
+    accountOff: 'This account is switched off. Whoever looks after your school can switch it on again.',
+    nameNotSame: 'That is not the name.',
     termsFixed: 'Students have begun, so that these terms can no longer be changed.',
     alreadyGiven: 'This lesson was given to them already.',
     givenToOthers:

@@ -31,6 +31,8 @@ export const classRoutes = {
       v.object({
         ...{ id: v.string(), name: v.string(), ...classMarkFields, timeZone: v.string(), studentCount: v.number() },
         isArchived: v.boolean(),
+        /** Deleted then; null for most. */
+        removedAt: v.nullable(v.number()),
         /** How many ask to be let in. */
         waitingCount: v.number(),
         /** Whether the asker stands in for somebody. */
@@ -58,6 +60,7 @@ export const classRoutes = {
     output: v.object({
       ...{ id: v.string(), name: v.string(), ...classMarkFields, timeZone: v.string(), locale: v.string() },
       isArchived: v.boolean(),
+      removedAt: v.nullable(v.number()),
       joining: v.picklist(joiningWays),
       /** As it is shown; null before it was first wanted. */
       joinCode: v.nullable(v.string()),
@@ -88,6 +91,11 @@ export const classRoutes = {
 
   /** What a class is called, looks like, and how students come into it. */
   changeClass: route(...routePaths.changeClass, 'teacher', { body: classSettingsSchema }),
+  /** With its name typed. For thirty days it can be brought back; then it goes, with what was done in it. */
+  removeClass: route(...routePaths.removeClass, 'signedIn', {
+    body: v.object({ name: v.pipe(v.string(), v.maxLength(1_000)) }),
+  }),
+  bringBackClass: route(...routePaths.bringBackClass, 'signedIn'),
   changeStudent: route(...routePaths.changeStudent, 'teacher', { body: studentSettingsSchema }),
   /** Out of the class: what they did stays, and they keep it. */
   removeStudent: route(...routePaths.removeStudent, 'teacher'),

@@ -3,6 +3,8 @@ export const statusOfError = {
   inputInvalid: 422,
   signInFailed: 401,
   schoolNeeded: 409,
+  accountOff: 403,
+  nameNotSame: 422,
   signInThrottled: 429,
   alreadySetUp: 409,
   setUpSecretWrong: 403,

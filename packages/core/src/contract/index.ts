@@ -1,6 +1,7 @@
 export type { Me } from './account-schemas.ts';
 export type { AssignmentSummary, SentSheet, Sheet, WalkedPath } from './assignment-schemas.ts';
 export type { BankItem } from './bank-schemas.ts';
+export { email, userName } from './base-schemas.ts';
 export { alarmChoices } from './calendar-routes.ts';
 export { classLocales } from './class-locales.ts';
 export {
@@ -39,5 +40,17 @@ export { type Role, roles } from './roles.ts';
 export type { Audience, BodyOf, OutputOf, ParamsOf, Route } from './route.ts';
 export { routePaths } from './route-paths.ts';
 export { type RouteName, routes } from './routes.ts';
-export type { OneRosterPlan, School, SchoolSettings, SentOneRoster } from './school-schemas.ts';
+export {
+  keptChoices,
+  type LogQuery,
+  logKinds,
+  type OneRosterPlan,
+  type People,
+  type PeopleQuery,
+  type PersonSettings,
+  type School,
+  type SchoolLog,
+  type SchoolSettings,
+  type SentOneRoster,
+} from './school-schemas.ts';
 export type { FeedbackItem, IntakeAnswer, TodoItem, Walk } from './walk-schemas.ts';

@@ -32,6 +32,7 @@ export type Thing =
   | 'bankItems'
   | 'phrase'
   | 'invitation'
+  | 'person'
   | 'termPreset'
   | 'calendarFeed';
 
@@ -63,6 +64,8 @@ export const permissions = {
   changeBankItem: may('bankItem', 'itemId', 'owns'),
   exportBankItems: may('bankItems', 'itemIds', 'owns'),
   readFeed: may('calendarFeed', 'feedToken', 'holdsLink'),
+  runPerson: may('person', 'userId', 'looksAfter'),
+  removeClass: may('class', 'classId', 'teaches', 'looksAfter'),
   runInvitation: may('invitation', 'invitationId', 'looksAfter'),
   removeTermPreset: may('termPreset', 'presetId', 'owns'),
   removePhrase: may('phrase', 'phraseId', 'owns'),
@@ -79,6 +82,8 @@ type RouteAboutThing = {
 export const permissionOfRoute = {
   readClass: 'followClass',
   changeClass: 'runClass',
+  removeClass: 'removeClass',
+  bringBackClass: 'removeClass',
   changeStudent: 'runClass',
   removeStudent: 'runClass',
   moveStudent: 'runClass',
@@ -95,6 +100,10 @@ export const permissionOfRoute = {
   renewJoinCode: 'runClass',
   answerRequest: 'runClass',
   revokeInvitation: 'runInvitation',
+  changePerson: 'runPerson',
+  givePersonPassword: 'runPerson',
+  exportStudent: 'runPerson',
+  eraseStudent: 'runPerson',
   readFeed: 'readFeed',
   saveDates: 'readThread',
   readMaterial: 'editMaterial',

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { meSchema } from './account-schemas.ts';
 import { token } from './base-schemas.ts';
+import { firstSignInSchema } from './class-schemas.ts';
 import { route } from './route.ts';
 import { routePaths } from './route-paths.ts';
 import {
@@ -9,8 +10,13 @@ import {
   heldInvitationSchema,
   invitationSchema,
   inviteSchema,
+  logQuerySchema,
   oneRosterPlanSchema,
   oneRosterSchema,
+  peopleQuerySchema,
+  peopleSchema,
+  personSettingsSchema,
+  schoolLogSchema,
   schoolSchema,
   schoolSettingsSchema,
 } from './school-schemas.ts';
@@ -39,6 +45,18 @@ export const schoolRoutes = {
     output: meSchema,
   }),
   /** What a package of another system comes to; writes nothing. */
+  /** People one by one: found by their names. */
+  searchPeople: route(...routePaths.searchPeople, 'admin', { body: peopleQuerySchema, output: peopleSchema }),
+  changePerson: route(...routePaths.changePerson, 'admin', { body: personSettingsSchema }),
+  /** A new password, shown this once. */
+  givePersonPassword: route(...routePaths.givePersonPassword, 'admin', { output: firstSignInSchema }),
+  /** A zip of everything that is kept of a student. */
+  exportStudent: route(...routePaths.exportStudent, 'admin'),
+  /** With the name typed; nothing brings it back. */
+  eraseStudent: route(...routePaths.eraseStudent, 'admin', {
+    body: v.object({ name: v.pipe(v.string(), v.maxLength(1_000)) }),
+  }),
+  readLog: route(...routePaths.readLog, 'admin', { body: logQuerySchema, output: schoolLogSchema }),
   planOneRoster: route(...routePaths.planOneRoster, 'admin', {
     bodyLimit: 12_000_000,
     body: oneRosterSchema,

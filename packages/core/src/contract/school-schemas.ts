@@ -29,11 +29,15 @@ export const schoolSchema = v.object({
     }),
   ),
   studentCount: v.number(),
+  keptMonths: v.nullable(v.number()),
+  /** Bytes on the disk: what teachers brought in, and what students handed in. */
+  space: v.object({ materials: v.number(), answers: v.number() }),
   /** Who is in them, and nothing of what they do. */
   classes: v.array(
     v.object({
       ...{ id: v.string(), name: v.string(), ...classMarkFields },
       ...{ teacherNames: v.array(v.string()), studentCount: v.number(), isArchived: v.boolean() },
+      removedAt: v.nullable(v.number()),
     }),
   ),
   /** Those that can still be used. */
@@ -41,10 +45,14 @@ export const schoolSchema = v.object({
 });
 export type School = v.InferOutput<typeof schoolSchema>;
 
+export const keptChoices = [6, 12, 24, 36, 60] as const;
+
 export const schoolSettingsSchema = v.object({
   name: v.optional(personName),
   timeZone: v.optional(timeZone),
   locale: v.optional(v.picklist(classLocales)),
+  /** Classes that were put away so many months ago are deleted by themselves; null for never. */
+  keptMonths: v.optional(v.nullable(v.picklist(keptChoices))),
 });
 export type SchoolSettings = v.InferOutput<typeof schoolSettingsSchema>;
 
@@ -102,3 +110,67 @@ export const oneRosterPlanSchema = v.object({
   ),
 });
 export type OneRosterPlan = v.InferOutput<typeof oneRosterPlanSchema>;
+
+export const peopleQuerySchema = v.object({
+  words: v.pipe(v.string(), v.maxLength(200)),
+  isStaff: v.boolean(),
+  offset: v.pipe(v.number(), v.integer(), v.minValue(0)),
+});
+export type PeopleQuery = v.InferOutput<typeof peopleQuerySchema>;
+
+/** People of a school, by name; a page of them. */
+export const peopleSchema = v.object({
+  count: v.number(),
+  people: v.array(
+    v.object({
+      ...{ id: v.string(), displayName: v.string(), signInName: v.string() },
+      classNames: v.array(v.string()),
+      /** Nobody comes in by this account. */
+      isOff: v.boolean(),
+      lastSeenAt: v.nullable(v.number()),
+    }),
+  ),
+});
+export type People = v.InferOutput<typeof peopleSchema>;
+
+export const personSettingsSchema = v.object({
+  displayName: v.optional(personName),
+  /** The user name of a student, the address of all others. */
+  signInName: v.optional(v.pipe(v.string(), v.maxLength(200))),
+  isOff: v.optional(v.boolean()),
+});
+export type PersonSettings = v.InferOutput<typeof personSettingsSchema>;
+
+export const logKinds = [
+  ...(['signedIn', 'signInFailed', 'signInDelayed', 'signedOut', 'refused', 'exported'] as const),
+  ...(['schoolSetUp', 'invited', 'joinedSchool', 'passwordGiven', 'cardMade', 'cardRevoked', 'rolesChanged'] as const),
+  ...(['personChanged', 'switchedOff', 'switchedOn', 'studentExported', 'erased'] as const),
+  ...(['marked', 'keyChanged', 'classRemoved', 'classBroughtBack'] as const),
+] as const;
+
+export const logQuerySchema = v.object({
+  kinds: v.optional(v.array(v.picklist(logKinds))),
+  /** Only what is about somebody, or was done by them. */
+  userId: v.optional(rowId),
+  /** The last that was shown; what lies before it comes. */
+  before: v.optional(v.object({ at: v.number(), id: rowId })),
+});
+export type LogQuery = v.InferOutput<typeof logQuerySchema>;
+
+const inLog = v.nullable(v.object({ id: v.string(), displayName: v.string() }));
+
+/** What happened to accounts and rights, the latest first. */
+export const schoolLogSchema = v.object({
+  events: v.array(
+    v.object({
+      ...{ id: v.string(), at: v.number(), kind: v.picklist(logKinds) },
+      /** A code of the program, or the id of a thing. */
+      detail: v.nullable(v.string()),
+      about: inLog,
+      /** Who did it, where that was somebody else. */
+      by: inLog,
+    }),
+  ),
+  hasMore: v.boolean(),
+});
+export type SchoolLog = v.InferOutput<typeof schoolLogSchema>;

@@ -45,4 +45,5 @@ export {
   type Response,
   type ResponseBody,
 } from './response.ts';
+export { responseWords } from './response-words.ts';
 export { shuffledByWords } from './shuffled.ts';

@@ -39,7 +39,7 @@ const people: Readonly<Record<string, Person>> = {
   /** Teaches another class of the school. */
   bruno: { roles: ['teacher'], to: { material: ['colleague'] } },
   /** Looks after the school, and teaches nobody. */
-  keeper: { roles: ['admin'], to: { invitation: ['looksAfter'] } },
+  keeper: { roles: ['admin'], to: { invitation: ['looksAfter'], person: ['looksAfter'], class: ['looksAfter'] } },
   /** Looks after another school. */
   keepsElsewhere: { roles: ['admin'], to: {} },
   /** Of another school. */
@@ -97,7 +97,7 @@ beforeAll(async () => {
     .run();
   Object.assign(things, {
     ...{ classId: 'amber', materialId: 'film', lessonId, assignmentId, attemptId: attempt?.id, fileId: 'file' },
-    ...{ itemId: bank.body.ids[0], itemIds: bank.body.ids[0], phraseId: phrase.body.id, studentId: 'imani' },
+    ...{ itemId: bank.body.ids[0], itemIds: bank.body.ids[0], phraseId: phrase.body.id, studentId: 'imani', userId: 'tomas' },
     ...{
       invitationId: invitation.id,
       presetId: preset.id,

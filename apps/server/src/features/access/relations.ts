@@ -5,11 +5,13 @@ import {
   attempts,
   bankItems,
   calendarFeeds,
+  classes,
   invitations,
   lessons,
   materials,
   phrases,
   termPresets,
+  users,
 } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../accounts/session-service.ts';
@@ -63,6 +65,14 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
     .from(invitations)
     .where(eq(invitations.id, sql.placeholder('id')))
     .prepare();
+  const schoolOf = (table: typeof classes | typeof users) =>
+    db
+      .select({ schoolId: table.schoolId })
+      .from(table)
+      .where(eq(table.id, sql.placeholder('id')))
+      .prepare();
+  const schoolOfClass = schoolOf(classes);
+  const schoolOfPerson = schoolOf(users);
   const studentOfAttempt = db
     .select({ studentId: attempts.studentId })
     .from(attempts)
@@ -98,7 +108,14 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
   };
 
   const relationsTo: Readonly<Record<Thing, (actor: Actor, id: string) => readonly Relation[]>> = {
-    class: (actor, id) => toClasses(actor, [id]),
+    class: (actor, id) => [
+      ...toClasses(actor, [id]),
+      ...(actor.roles.includes('admin') && schoolOfClass.get({ id })?.schoolId === actor.schoolId
+        ? (['looksAfter'] as const)
+        : []),
+    ],
+    person: (actor, id) =>
+      actor.roles.includes('admin') && schoolOfPerson.get({ id })?.schoolId === actor.schoolId ? ['looksAfter'] : [],
     lesson: (actor, id) => toOwned(actor, ownerOfLesson.get({ id })),
     material: (actor, id) => {
       const row = ownerOfMaterial.get({ id });

@@ -1,6 +1,7 @@
-import type { Role } from '@semita/core/contract';
+import { email, type Role, userName } from '@semita/core/contract';
 import type { KnownPerson } from '@semita/core/roster';
-import { and, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
+import * as v from 'valibot';
 import { recipients, schools, userRoles, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { Refused } from '../../http/refused.ts';
@@ -74,6 +75,35 @@ export function createAccountRepository({ db, clock, newId }: Pick<Deps, 'db' | 
 
     rename(userId: string, displayName: string): void {
       db.update(users).set({ displayName }).where(eq(users.id, userId)).run();
+    },
+
+    rolesOf: (userId: string): Role[] =>
+      db
+        .select({ role: userRoles.role })
+        .from(userRoles)
+        .where(eq(userRoles.userId, userId))
+        .all()
+        .map(({ role }) => role),
+
+    /**
+     * By what somebody signs in: students by a user name, all others by an address.
+     * @throws Refused userNameTaken, emailTaken within the school; inputInvalid for what is neither
+     */
+    setSignInName(userId: string, name: string, isStudent: boolean): void {
+      const read = v.safeParse(isStudent ? userName : email, name);
+      if (!read.success) throw new Refused('inputInvalid', { fields: ['signInName'] });
+      const person = db.select().from(users).where(eq(users.id, userId)).get();
+      const column = isStudent ? users.userName : users.email;
+      const other = db
+        .select({ id: users.id })
+        .from(users)
+        .where(and(eq(users.schoolId, person?.schoolId ?? ''), eq(column, read.output), ne(users.id, userId)))
+        .get();
+      if (other) throw new Refused(isStudent ? 'userNameTaken' : 'emailTaken');
+      db.update(users)
+        .set(isStudent ? { userName: read.output } : { email: read.output })
+        .where(eq(users.id, userId))
+        .run();
     },
 
     setPassword(userId: string, passwordHash: string): void {

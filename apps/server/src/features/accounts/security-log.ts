@@ -9,6 +9,7 @@ export type SecurityLog = ReturnType<typeof createSecurityLog>;
 const keptMs = 183 * 24 * 3_600_000;
 /** Of failures and refusals of one kind so many a minute are written; more say nothing new. */
 const maxPerMinute = 60;
+const bounded: readonly SecurityKind[] = ['signInFailed', 'signInDelayed', 'refused'];
 
 /** What happened to accounts and rights. Holds ids and codes, never names, addresses or what somebody typed. */
 export function createSecurityLog({ db, clock, newId, log }: Pick<Deps, 'db' | 'clock' | 'newId' | 'log'>) {
@@ -23,11 +24,15 @@ export function createSecurityLog({ db, clock, newId, log }: Pick<Deps, 'db' | '
   };
 
   return {
-    record(kind: SecurityKind, userId: string | null, detail: string | null = null): void {
+    /**
+     * @param userId about whom
+     * @param byId who did it, where that was somebody else
+     */
+    record(kind: SecurityKind, userId: string | null, detail: string | null = null, byId: string | null = null): void {
       const at = clock();
-      if (isTooMany(kind, at)) return;
+      if (bounded.includes(kind) && isTooMany(kind, at)) return;
       try {
-        db.insert(securityEvents).values({ id: newId(), at, kind, userId, detail }).run();
+        db.insert(securityEvents).values({ id: newId(), at, kind, userId, detail, byId }).run();
         db.delete(securityEvents)
           .where(lt(securityEvents.at, at - keptMs))
           .run();

@@ -114,8 +114,15 @@ export function createSessionService({ db, clock, bus, security, guard }: Option
       .run();
   };
 
-  /** Lets somebody in who has shown who they are. */
+  const isOff = (userId: string): boolean =>
+    db.select({ off: users.deactivatedAt }).from(users).where(eq(users.id, userId)).get()?.off != null;
+
+  /**
+   * Lets somebody in who has shown who they are.
+   * @throws Refused accountOff
+   */
   const enter = (userId: string, deviceToken: string | null, by?: 'card' | 'newAccount') => {
+    if (isOff(userId)) throw new Refused('accountOff');
     const device = deviceToken ?? newToken();
     const isKnown = deviceToken !== null && isKnownDevice(deviceToken, userId);
     rememberDevice(device, userId);
@@ -129,6 +136,7 @@ export function createSessionService({ db, clock, bus, security, guard }: Option
 
   return {
     enter,
+    isOff,
 
     /**
      * Who is signed in.
@@ -205,7 +213,7 @@ export function createSessionService({ db, clock, bus, security, guard }: Option
     },
 
     /** @param by whose doing it is, where it is not their own */
-    signOutEverywhere(userId: string, by?: 'passwordGiven' | 'cardRevoked'): void {
+    signOutEverywhere(userId: string, by?: 'passwordGiven' | 'cardRevoked' | 'switchedOff'): void {
       db.delete(sessions).where(eq(sessions.userId, userId)).run();
       security.record('signedOut', userId, by ?? 'everywhere');
       bus.publish('rightsChanged', { userId });

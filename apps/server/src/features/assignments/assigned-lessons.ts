@@ -274,6 +274,11 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
       lessons.clear();
     },
 
+    /** Forgets all that is kept: somebody is called otherwise. */
+    forgetAll(): void {
+      given.clear();
+    },
+
     /** Forgets what was given to a class, its groups and its students: they are called otherwise, or it was put away. */
     forgetClass(classId: string): void {
       for (const [id, { addressees }] of given)

@@ -1,7 +1,7 @@
 import type { AssignmentWindow } from '@semita/core/assignment';
 import type { Terms } from '@semita/core/attempt';
 import { and, desc, eq, inArray, isNull, max, sql } from 'drizzle-orm';
-import { addressees, addresseeWindows, assignments, attempts, editions } from '../../db/schema.ts';
+import { addressees, addresseeWindows, assignments, attempts, editions, erasedWork } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { GivenTo } from './recipient-repository.ts';
 
@@ -93,6 +93,17 @@ export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'new
       const known = new Set(rows.map(keyOf));
       return to.filter((one) => known.has(keyOf(one)));
     },
+
+    /** What students did who were erased since, all together. */
+    findErased: (assignmentId: string) =>
+      db
+        .select({
+          ...{ begun: erasedWork.begun, handedIn: erasedWork.handedIn },
+          ...{ earned: erasedWork.earned, possible: erasedWork.possible },
+        })
+        .from(erasedWork)
+        .where(eq(erasedWork.assignmentId, assignmentId))
+        .get(),
 
     /** The greatest number of attempts that a student has begun. */
     mostAttempts: (assignmentId: string): number => mostAttempts.get({ assignmentId })?.number ?? 0,

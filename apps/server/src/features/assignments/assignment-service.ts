@@ -187,6 +187,7 @@ export function createAssignmentService(options: Options) {
       lessonId,
       stops: columnsOf(lesson),
       students: students.map(({ line }) => line),
+      erased: repository.findErased(row.id) ?? null,
       now: clock(),
       version,
     };

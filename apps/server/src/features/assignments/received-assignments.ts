@@ -48,6 +48,7 @@ export function createReceivedAssignments({ db, clock, lessons, recipients: reco
       .orderBy(asc(recipients.since))
       .prepare();
   const all = select(isNull(assignments.takenBackAt));
+  const withTakenBack = select(undefined);
   const one = select(eq(recipients.assignmentId, sql.placeholder('assignmentId')));
 
   type Found = ReturnType<typeof all.all>[0] & { readonly receipt: Receipt };
@@ -62,24 +63,35 @@ export function createReceivedAssignments({ db, clock, lessons, recipients: reco
     return { assignment, teacherName, lessonId, classId, className, terms, isHidden, isPutAway };
   };
 
+  const listed = (
+    studentId: string,
+    rows: readonly Found[],
+    known?: ReadonlyMap<string, Pick<Received, 'terms'>>,
+  ): Received[] => {
+    const byAssignment = rowsBy(rows, ({ assignment }) => assignment.id);
+    lessons.preloadGiven([...byAssignment.keys()]);
+    const adjustments = known ? null : records.adjustmentsFor(studentId);
+    const now = clock();
+    const termsOf = (id: string, own: readonly Found[]) => {
+      const record = { receipts: own.map((row) => row.receipt), adjustments: adjustments?.get(id) ?? [] };
+      return known?.get(id)?.terms ?? effectiveTerms(lessons.givenOf(id), record, now);
+    };
+    return [...byAssignment]
+      .map(([id, own]) => toReceived(own[0] as Found, termsOf(id, own)))
+      .toSorted((a, b) => dueOf(a) - dueOf(b));
+  };
+
   return {
     /**
      * All of it, what is due first first.
      * @param known what holds for the student, by the assignment, where that was computed already
      */
     list(studentId: string, known?: ReadonlyMap<string, Pick<Received, 'terms'>>): Received[] {
-      const byAssignment = rowsBy(all.all({ studentId }), ({ assignment }) => assignment.id);
-      lessons.preloadGiven([...byAssignment.keys()]);
-      const adjustments = known ? null : records.adjustmentsFor(studentId);
-      const now = clock();
-      const termsOf = (id: string, rows: readonly Found[]) => {
-        const record = { receipts: rows.map((row) => row.receipt), adjustments: adjustments?.get(id) ?? [] };
-        return known?.get(id)?.terms ?? effectiveTerms(lessons.givenOf(id), record, now);
-      };
-      return [...byAssignment]
-        .map(([id, rows]) => toReceived(rows[0] as Found, termsOf(id, rows)))
-        .toSorted((a, b) => dueOf(a) - dueOf(b));
+      return listed(studentId, all.all({ studentId }), known);
     },
+
+    /** Also what was taken back. */
+    listAll: (studentId: string): Received[] => listed(studentId, withTakenBack.all({ studentId })),
 
     find(studentId: string, assignmentId: string): Received | undefined {
       const record = records.find(assignmentId, studentId);

@@ -18,6 +18,7 @@ import { type SheetLine, shownAnswer, shownStateOf } from '@semita/core/sheet';
 import { findStop, type WalkContext } from '@semita/core/walk';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
+import type { SecurityLog } from '../accounts/security-log.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { AssignmentService } from '../assignments/assignment-service.ts';
@@ -35,6 +36,7 @@ interface Options extends Pick<Deps, 'clock' | 'newId'> {
   readonly attempts: AttemptRepository;
   readonly intake: EventIntake;
   readonly answerFiles: Pick<AnswerFileService, 'isOf'>;
+  readonly security: Pick<SecurityLog, 'record'>;
   /** Names of teachers, by id. */
   readonly nameOf: (userId: string) => string;
 }
@@ -47,7 +49,7 @@ export interface KeyInput {
 
 /** The teacher's side of attempts: reading them and marking them. */
 export function createMarkingService(options: Options) {
-  const { clock, newId, given, sheetOf, readStates, attempts, intake, answerFiles, nameOf } = options;
+  const { clock, newId, given, sheetOf, readStates, attempts, intake, answerFiles, security, nameOf } = options;
 
   const readAttempt = (actor: Actor, assignmentId: string, studentId: string): AttemptDetail => {
     const { line, counted } = sheetOf.readStudent(actor, assignmentId, studentId);
@@ -102,6 +104,7 @@ export function createMarkingService(options: Options) {
      */
     async mark(actor: Actor, assignmentId: string, studentId: string, input: MarkInput): Promise<AttemptDetail> {
       await mark(actor, assignmentId, studentId, input);
+      security.record('marked', studentId, assignmentId, actor.id);
       return readAttempt(actor, assignmentId, studentId);
     },
 
@@ -119,7 +122,10 @@ export function createMarkingService(options: Options) {
 
     /** The same mark for answers of several students. What was marked before one failed stays marked. */
     async markMany(actor: Actor, assignmentId: string, studentIds: readonly string[], input: MarkInput) {
-      for (const studentId of studentIds) await mark(actor, assignmentId, studentId, input);
+      for (const studentId of studentIds) {
+        await mark(actor, assignmentId, studentId, input);
+        security.record('marked', studentId, assignmentId, actor.id);
+      }
     },
 
     listMarking(actor: Actor, assignmentId: string): MarkingQuestion[] {
@@ -162,7 +168,10 @@ export function createMarkingService(options: Options) {
       if (!isPossible || questionFaults(question).length > 0) throw new Refused('changeImpossible');
       const at = clock();
       // What is answered from now on is marked by the new key; what was answered before, by an event.
-      if (confirms) given.addKeyChange({ id: newId(), assignmentId, question, at, by: actor.id });
+      if (confirms) {
+        given.addKeyChange({ id: newId(), assignmentId, question, at, by: actor.id });
+        security.record('keyChanged', null, assignmentId, actor.id);
+      }
       const remarkOf = (state: AttemptState) => {
         const answer = state.stops[old.stopId]?.answers[questionId];
         if (!answer || answer.points === null) return null;

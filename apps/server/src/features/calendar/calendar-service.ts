@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { calendarFeeds, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
-import { found } from '../../http/refused.ts';
+import { found, Refused } from '../../http/refused.ts';
 import type { Actor, SessionService } from '../accounts/session-service.ts';
 import { hashOf, newToken } from '../accounts/token.ts';
 import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
@@ -12,7 +12,7 @@ import { type CalendarDate, writeCalendar } from './write-calendar.ts';
 export type CalendarService = ReturnType<typeof createCalendarService>;
 
 interface Options extends Pick<Deps, 'db' | 'clock'> {
-  readonly sessions: Pick<SessionService, 'getMe'>;
+  readonly sessions: Pick<SessionService, 'getMe' | 'isOff'>;
   readonly assignments: Pick<AssignmentService, 'listDates'>;
   readonly received: Pick<ReceivedAssignments, 'list'>;
   readonly given: Pick<AssignedLessons, 'givenOf' | 'figuresOf'>;
@@ -103,6 +103,7 @@ export function createCalendarService({ db, clock, sessions, assignments, receiv
           .where(eq(calendarFeeds.tokenHash, hashOf(token)))
           .get(),
       );
+      if (sessions.isOff(userId)) throw new Refused('notFound');
       const { schoolId } = found(db.select().from(users).where(eq(users.id, userId)).get());
       const { roles, displayName, schoolName } = sessions.getMe(userId);
       const dates = datesOf({ id: userId, roles, schoolId, displayName }, base);

@@ -50,6 +50,7 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
           studentCount: sql<number>`(select count(*) from class_students s where s.class_id = ${classes.id})`,
           waitingCount: sql<number>`(select count(*) from join_requests j where j.class_id = ${classes.id})`,
           isArchived: sql`${classes.archivedAt} is not null`.mapWith(Boolean),
+          removedAt: classes.removedAt,
         })
         .from(classes)
         .where(inArray(classes.id, [...classIds]))
@@ -67,6 +68,7 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
           ),
           studentCount: sql<number>`(select count(*) from class_students s where s.class_id = "classes"."id")`,
           isArchived: sql`${classes.archivedAt} is not null`.mapWith(Boolean),
+          removedAt: classes.removedAt,
         })
         .from(classes)
         .where(eq(classes.schoolId, schoolId))

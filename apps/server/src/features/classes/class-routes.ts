@@ -24,6 +24,8 @@ type Names =
   | 'listRosters'
   | 'readClass'
   | 'changeClass'
+  | 'removeClass'
+  | 'bringBackClass'
   | 'changeStudent'
   | 'removeStudent'
   | 'moveStudent'
@@ -56,6 +58,8 @@ export function classHandlers(options: Options): Pick<Handlers, Names> {
       assignments: listAssignments(actor, classId),
     }),
     changeClass: ({ params, body }) => nothing(classes.change(params.classId, body)),
+    removeClass: ({ actor, params, body }) => nothing(classes.remove(actor, params.classId, body.name)),
+    bringBackClass: ({ actor, params }) => nothing(classes.bringBack(actor, params.classId)),
     changeStudent: ({ params, body }) => nothing(classes.changeStudent(params.classId, params.studentId, body)),
     removeStudent: ({ params }) => nothing(classes.removeStudent(params.classId, params.studentId)),
     moveStudent: ({ actor, params, body }) =>
@@ -63,7 +67,7 @@ export function classHandlers(options: Options): Pick<Handlers, Names> {
     planRoster: ({ actor, params, body }) => lists.plan(actor, params.classId, body.people),
     changeRoster: ({ actor, params, body }) => lists.take(actor, params.classId, body),
     putIntoGroups: ({ params, body }) => nothing(classes.putIntoGroups(params.classId, body.groups)),
-    givePasswords: ({ params, body }) => classes.givePasswords(params.classId, body.studentIds),
+    givePasswords: ({ actor, params, body }) => classes.givePasswords(actor, params.classId, body.studentIds),
     makeCards: ({ actor, params, body }) => classes.makeCards(actor, params.classId, body.studentIds),
     revokeCard: ({ params }) => nothing(classes.revokeCard(params.classId, params.studentId)),
     addTeacher: ({ actor, params, body }) => nothing(classes.addTeacher(actor, params.classId, body.teacherId)),

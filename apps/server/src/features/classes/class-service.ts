@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto';
 import { endOfDay, toInstant } from '@semita/core/calendar';
 import type { ClassSettings, FirstSignIn, MadeCard, StudentSettings } from '@semita/core/contract';
-import { makeJoinCode, nextClassMark, showJoinCode } from '@semita/core/roster';
+import { makeJoinCode, nameKey, nextClassMark, showJoinCode } from '@semita/core/roster';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { ClassRelations } from '../access/class-relations.ts';
@@ -90,6 +90,28 @@ export function createClassService(options: Options) {
       forgetGiven(classId);
     },
 
+    /**
+     * Puts it away and lets it go after thirty days, unless it is brought back.
+     * @param name as it is typed, so that it is this one that is meant
+     * @throws Refused nameNotSame
+     */
+    remove(actor: Actor, classId: string, typed: string): void {
+      const { name, archivedAt } = found(repository.find(classId));
+      if (nameKey(typed) !== nameKey(name)) throw new Refused('nameNotSame');
+      const at = clock();
+      repository.change(classId, { archivedAt: archivedAt ?? at, removedAt: at, joining: 'off' });
+      security.record('classRemoved', null, classId, actor.id);
+      forgetGiven(classId);
+    },
+
+    /** As it was: what was put away before stays put away. */
+    bringBack(actor: Actor, classId: string): void {
+      const { archivedAt, removedAt } = found(repository.find(classId));
+      repository.change(classId, { removedAt: null, archivedAt: archivedAt === removedAt ? null : archivedAt });
+      security.record('classBroughtBack', null, classId, actor.id);
+      forgetGiven(classId);
+    },
+
     renewJoinCode(classId: string): void {
       repository.change(classId, { joinCode: makeJoinCode(randomInt) });
     },
@@ -142,7 +164,7 @@ export function createClassService(options: Options) {
     },
 
     /** Passwords that replace those of some students, who are signed out everywhere; they are kept nowhere. */
-    async givePasswords(classId: string, studentIds: readonly string[]): Promise<FirstSignIn[]> {
+    async givePasswords(actor: Actor, classId: string, studentIds: readonly string[]): Promise<FirstSignIn[]> {
       const students = studentsIn(classId, studentIds);
       const given = await Promise.all(
         students.map(async ({ id: studentId, displayName, userName }) => {
@@ -152,7 +174,7 @@ export function createClassService(options: Options) {
       );
       for (const { first, hash } of given) {
         accounts.setPassword(first.studentId, hash);
-        security.record('passwordGiven', first.studentId);
+        security.record('passwordGiven', first.studentId, null, actor.id);
         sessions.signOutEverywhere(first.studentId, 'passwordGiven');
       }
       return given.map(({ first }) => first);

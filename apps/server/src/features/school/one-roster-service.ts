@@ -140,7 +140,14 @@ export function createOneRosterService({ db, newId, bus, accounts, roster, schoo
     const mark = nextClassMark([...school.classes.values()]);
     const row = { id, schoolId, name, timeZone, locale, ...mark };
     db.insert(classes).values(row).run();
-    school.classes.set(id, { ...row, joinCode: null, joining: 'off', rosterVersion: 1, archivedAt: null });
+    school.classes.set(id, {
+      ...row,
+      joinCode: null,
+      joining: 'off',
+      rosterVersion: 1,
+      archivedAt: null,
+      removedAt: null,
+    });
     remember(schoolId, { externalId, kind: 'class', classId: id });
     return id;
   };

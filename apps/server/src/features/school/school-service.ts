@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto';
 import type { School, SchoolSettings } from '@semita/core/contract';
 import { makeJoinCode, showJoinCode } from '@semita/core/roster';
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { schools } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -23,15 +23,24 @@ interface Options extends Pick<Deps, 'db' | 'bus'> {
 /** A school, for whoever looks after it. */
 export function createSchoolService({ db, bus, accounts, invitations, classes, security }: Options) {
   const get = (schoolId: string) => found(db.select().from(schools).where(eq(schools.id, schoolId)).get());
+  /** Files of the same content lie there once, and are counted for each who has them. */
+  const spaceOf = (schoolId: string): School['space'] =>
+    db.get<School['space']>(sql`select
+      (select coalesce(sum(byte_length), 0) from materials where school_id = ${schoolId}) as materials,
+      (select coalesce(sum(f.byte_length), 0) from answer_files f join attempts a on a.id = f.attempt_id
+        join assignments s on s.id = a.assignment_id where s.school_id = ${schoolId}) as answers`);
+
   return {
     get,
 
     read({ schoolId }: Actor): School {
-      const { name, timeZone, locale, teacherCode } = get(schoolId);
+      const { name, timeZone, locale, teacherCode, keptMonths } = get(schoolId);
       return {
         ...{ name, timeZone, locale, teacherCode: teacherCode && showJoinCode(teacherCode) },
         staff: accounts.listStaff(schoolId),
         studentCount: accounts.countStudents(schoolId),
+        keptMonths,
+        space: spaceOf(schoolId),
         classes: classes.listOfSchool(schoolId),
         invitations: invitations.list(schoolId),
       };
@@ -55,7 +64,7 @@ export function createSchoolService({ db, bus, accounts, invitations, classes, s
       // Somebody who only looks after the school would be nothing any more.
       if (!isAdmin && !person.roles.includes('teacher')) accounts.setRole(userId, 'teacher', true);
       accounts.setRole(userId, 'admin', isAdmin);
-      security.record('rolesChanged', userId, isAdmin ? 'admin' : 'notAdmin');
+      security.record('rolesChanged', userId, isAdmin ? 'admin' : 'notAdmin', actor.id);
       bus.publish('rightsChanged', { userId });
     },
 

@@ -21,7 +21,8 @@ const invitation = {
   expiresAt: Date.UTC(2026, 11, 8),
 };
 const school = (more = {}) => ({
-  ...{ name: 'Quillhaven School', timeZone: 'Europe/Stockholm', locale: 'en', teacherCode: null, studentCount: 51 },
+  ...{ name: 'Quillhaven School', timeZone: 'Europe/Stockholm', locale: 'en', teacherCode: null },
+  ...{ keptMonths: null, space: { materials: 3_000_000, answers: 40_000 }, studentCount: 51 },
   staff: [
     {
       ...{ id: 'runa', displayName: 'Ms. Achterlund', email: 'runa@quillhaven.example', classCount: 0 },
@@ -36,7 +37,7 @@ const school = (more = {}) => ({
   classes: [
     {
       ...{ id: 'amber', name: '8 Amber', shape: 'arch' as const, colour: 'marigold' as const },
-      ...{ teacherNames: ['Mr. Vallmark'], studentCount: 26, isArchived: false },
+      ...{ teacherNames: ['Mr. Vallmark'], studentCount: 26, isArchived: false, removedAt: null },
     },
   ],
   ...more,
@@ -127,7 +128,9 @@ test('a package of another system is looked at, and taken in with who has gone',
     people: { added: 1, renamed: 0, same: 0 },
     classes: [
       {
-        ...{ externalId: 'c', name: '9 Birch', isNew: true, studentCount: 1, coming: 1 },
+        ...{ externalId: 'c', name: '9 Birch', isNew: true, keptMonths: null,
+      space: { materials: 3_000_000, answers: 40_000 },
+      studentCount: 1, coming: 1 },
         gone: [{ id: 'bo', displayName: 'Bo Ek' }],
       },
     ],

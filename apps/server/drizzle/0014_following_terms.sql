@@ -1,1 +1,0 @@
-ALTER TABLE `assignments` ADD `released_at` integer;
