@@ -14,6 +14,7 @@ export const router = createBrowserRouter([
       { path: 'invitation', lazy: () => import('./features/arriving/invitation-route.tsx') },
       { path: 'join/:code?', lazy: () => import('./features/arriving/join-route.tsx') },
       { path: 'card', lazy: () => import('./features/arriving/card-route.tsx') },
+      { path: 'kept', lazy: () => import('./features/arriving/kept-route.tsx') },
       { path: 'sign-in', lazy: () => import('./features/session/sign-in-route.tsx') },
       {
         lazy: () => import('./features/todo/student-frame.tsx'),
@@ -53,7 +54,11 @@ export const router = createBrowserRouter([
       },
       {
         lazy: () => import('./features/school/school-frame.tsx'),
-        children: [{ path: 'school', lazy: () => import('./features/school/school-route.tsx') }],
+        children: [
+          { path: 'school', lazy: () => import('./features/school/school-route.tsx') },
+          { path: 'school/people', lazy: () => import('./features/school/people-route.tsx') },
+          { path: 'school/log', lazy: () => import('./features/school/log-route.tsx') },
+        ],
       },
       { path: 'lessons/:lessonId/rehearse', lazy: () => import('./features/walk/rehearse-route.tsx') },
       // For developers: not in what is built.

@@ -73,7 +73,12 @@ export function DateTimeField(props: Props) {
   const understood = read(text);
   const known = value === unreadableDate ? '' : value;
   const [date = '', time = usualTime] = known.split('T');
-  const hint = understood === null ? t('date.notRead') : usualTime === null ? '' : skippedHour(known, timeZone);
+  const hint =
+    understood === null
+      ? t(usualTime === null ? 'date.dayNotRead' : 'date.notRead')
+      : usualTime === null
+        ? ''
+        : skippedHour(known, timeZone);
   return (
     <div className="grid gap-1">
       <label htmlFor={id} className="text-14 font-medium">

@@ -11,10 +11,12 @@ export const enShared = {
     back: 'Back to the start',
     undo: 'Undo',
     redo: 'Redo',
+    typeName: 'Type “{{name}}”, so that it is this one',
     verbOn: '{{verb}}: {{title}}',
   },
   person: {
     menu: '{{name}}, account',
+    kept: 'What is kept of you',
     calendar: 'Dates in my calendar',
     signOut: 'Sign out',
     signOutEverywhere: 'Sign out everywhere',
@@ -280,6 +282,7 @@ export const enShared = {
   },
   date: {
     none: 'No limit',
+    dayNotRead: 'Write a day such as 3.12. or “next Fri”.',
     notRead: 'Write a date such as “14.3.”, “next Fri” or “in 3 days”, with a time if you like.',
     calendarFor: '{{label}}: calendar',
     skipped: 'At {{time}} the clocks go forward that day, so it will be {{real}}.',

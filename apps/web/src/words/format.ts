@@ -35,6 +35,12 @@ export function formatInstant(instantMs: number, timeZone: string, now = Date.no
   return isSameOffset(instantMs, timeZone, own) ? time : t('time.zone', { time, zone: timeZone });
 }
 
+/** Thu 3 Dec on a class's clock, where only days are meant. */
+export function formatDate(instantMs: number, timeZone: string): string {
+  const form = { weekday: 'short', day: 'numeric', month: 'short', timeZone } as const;
+  return new Intl.DateTimeFormat('en-GB', form).format(instantMs).replace(',', '');
+}
+
 /** Two names can mean one clock: Europe/Oslo and Europe/Stockholm. */
 function isSameOffset(instantMs: number, a: string, b: string): boolean {
   const clock = (timeZone: string) =>

@@ -25,8 +25,7 @@ let amber: ClassView;
 beforeEach(() => {
   amber = {
     ...{ id: 'amber', name: '8 Amber', shape: 'arch', colour: 'marigold', timeZone: 'UTC', locale: 'en' },
-    ...{ isArchived: false,
-    removedAt: null, joining: 'asks', joinCode: 'CDFH-2678', rosterVersion: 3, runs: true },
+    ...{ isArchived: false, removedAt: null, joining: 'asks', joinCode: 'CDFH-2678', rosterVersion: 3, runs: true },
     ...{ teachers: [{ id: 'adaeze', displayName: 'Ms. Lindqvist' }], substitutes: [], waiting: [], assignments: [] },
     students: [student('Ada', { hasCard: true }), student('Bo')],
   };

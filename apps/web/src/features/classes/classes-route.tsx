@@ -14,6 +14,7 @@ import { EmptyPlace } from '../../ui/notice.tsx';
 import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
+import { lastDayOf } from './last-day-of.ts';
 import { classesOptions, useClassChange } from './queries.ts';
 import './words.ts';
 
@@ -80,7 +81,10 @@ function ClassList({ classes }: { readonly classes: readonly ClassLine[] }) {
 /** Classes of other years. */
 function Archived({ classes }: { readonly classes: readonly ClassLine[] }) {
   const bringBack = useClassChange(
-    ({ id }: ClassLine) => call('changeClass', { params: { classId: id }, body: { isArchived: false } }),
+    ({ id, removedAt }: ClassLine) =>
+      removedAt === null
+        ? call('changeClass', { params: { classId: id }, body: { isArchived: false } })
+        : call('bringBackClass', { params: { classId: id } }),
     (_, { name }) => toast(t('classes.broughtBack', { name })),
   );
   return (
@@ -93,6 +97,9 @@ function Archived({ classes }: { readonly classes: readonly ClassLine[] }) {
             <Link to={`/classes/${one.id}`} className="grow text-quiet hover:underline">
               {one.name}
             </Link>
+            {one.removedAt !== null && (
+              <span className="text-14 text-brick">{t('classes.goes', { day: lastDayOf(one.removedAt) })}</span>
+            )}
             <Button
               size="small"
               aria-label={t('classes.bringBackOf', { name: one.name })}

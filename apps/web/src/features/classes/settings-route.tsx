@@ -1,17 +1,20 @@
 import type { ClassSettings } from '@semita/core/contract';
 import { classColours, classShapes } from '@semita/core/roster';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { ClassMark } from '../../ui/class-mark.tsx';
+import { ConfirmName } from '../../ui/confirm-name.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
 import { NumberLanguageSelect } from '../../ui/number-language-select.tsx';
 import { TimeZoneSelect } from '../../ui/time-zone-select.tsx';
 import { t } from '../../words/words.ts';
 import { useClass } from './class-frame.tsx';
 import { JoinPanel } from './join-panel.tsx';
+import { lastDayOf } from './last-day-of.ts';
 import { panelStyle } from './panel-style.ts';
 import { type ClassView, useClassChange } from './queries.ts';
 import { Substitutes } from './substitutes.tsx';
@@ -30,6 +33,7 @@ export function Component() {
       <div className="grid gap-6">
         <Appearance of={one} change={change.mutate} />
         <Archive of={one} />
+        <Removal of={one} />
       </div>
       <div className="grid gap-6">
         <JoinPanel of={one} />
@@ -139,6 +143,53 @@ function Choices<Option extends string>({ title, options, chosen, wordOf, draw, 
         ))}
       </div>
     </fieldset>
+  );
+}
+
+/** Deleted by its name, and back for thirty days. */
+function Removal({ of: { id: classId, name, removedAt } }: Pick<Props, 'of'>) {
+  const [isAsking, setIsAsking] = useState(false);
+  const bringBack = useClassChange(
+    () => call('bringBackClass', { params: { classId } }),
+    () => toast(t('classes.broughtBack', { name })),
+  );
+  const remove = useClassChange(
+    (typed: string) => call('removeClass', { params: { classId }, body: { name: typed } }),
+    () => {
+      setIsAsking(false);
+      toast(t('classes.removed', { name }), {
+        action: { label: t('app.undo'), onClick: () => bringBack.mutate(undefined) },
+      });
+    },
+  );
+  return (
+    <section className={panelStyle}>
+      <h2 className="text-18">{t('classes.removeTitle')}</h2>
+      <p className="text-14 text-quiet">
+        {removedAt === null ? t('classes.removeHelp') : t('classes.isRemoved', { day: lastDayOf(removedAt) })}
+      </p>
+      <div>
+        {removedAt === null ? (
+          <Button look="danger" onClick={() => setIsAsking(true)}>
+            {t('classes.remove')}
+          </Button>
+        ) : (
+          <Button onClick={() => bringBack.mutate(undefined)}>{t('classes.bringBack')}</Button>
+        )}
+      </div>
+      {isAsking && (
+        <ConfirmName
+          title={t('classes.removeOf', { name })}
+          description={t('classes.removeHelp')}
+          name={name}
+          verb={t('classes.remove')}
+          isPending={remove.isPending}
+          error={remove.error}
+          onConfirm={remove.mutate}
+          onClose={() => setIsAsking(false)}
+        />
+      )}
+    </section>
   );
 }
 

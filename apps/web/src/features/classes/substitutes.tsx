@@ -5,7 +5,7 @@ import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { DateTimeField, unreadableDate } from '../../ui/date-time-field.tsx';
 import { Field, Select } from '../../ui/field.tsx';
-import { formatInstant } from '../../words/format.ts';
+import { formatDate } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { panelStyle } from './panel-style.ts';
 import { type ClassView, colleaguesOptions, useClassChange } from './queries.ts';
@@ -45,8 +45,8 @@ export function Substitutes({ of }: { readonly of: ClassView }) {
               <span className="font-medium">{name}</span>
               <span className="grow text-quiet">
                 {t('classes.standsInFor', {
-                  from: formatInstant(since, timeZone),
-                  until: formatInstant(until - 1_000, timeZone),
+                  from: formatDate(since, timeZone),
+                  until: formatDate(until - 1_000, timeZone),
                 })}
               </span>
               <Button
@@ -66,30 +66,32 @@ export function Substitutes({ of }: { readonly of: ClassView }) {
         <p className="text-14 text-quiet">{t('classes.noColleagues')}</p>
       ) : (
         <form
-          className="grid gap-3 sm:grid-cols-3"
+          className="grid items-start gap-3 sm:grid-cols-2"
           onSubmit={(event) => {
             event.preventDefault();
             add.mutate(values);
           }}
         >
-          <Field label={t('classes.chooseTeacher')}>
-            {(ids) => (
-              <Select
-                {...ids}
-                required
-                className="w-full"
-                value={values.teacherId}
-                onChange={(event) => setValues({ ...values, teacherId: event.target.value })}
-              >
-                <option value="" />
-                {others.map(({ id, displayName }) => (
-                  <option key={id} value={id}>
-                    {displayName}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
+          <div className="sm:col-span-2">
+            <Field label={t('classes.chooseTeacher')}>
+              {(ids) => (
+                <Select
+                  {...ids}
+                  required
+                  className="w-full"
+                  value={values.teacherId}
+                  onChange={(event) => setValues({ ...values, teacherId: event.target.value })}
+                >
+                  <option value="" />
+                  {others.map(({ id, displayName }) => (
+                    <option key={id} value={id}>
+                      {displayName}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+          </div>
           <DateTimeField
             {...days}
             label={t('classes.from')}
@@ -102,7 +104,7 @@ export function Substitutes({ of }: { readonly of: ClassView }) {
             value={values.until}
             onChange={(until) => setValues({ ...values, until })}
           />
-          <div className="sm:col-span-3">
+          <div className="sm:col-span-2">
             <Button type="submit" disabled={add.isPending || !isSound}>
               {t('classes.addSubstitute')}
             </Button>

@@ -158,6 +158,14 @@ export const classesWords = {
     standsInFor: '{{from}} to {{until}}',
     end: 'End it',
     endOf: 'End it for {{name}}',
+    goes: 'deleted, goes for good on {{day}}',
+    removeTitle: 'Delete the class',
+    removeOf: 'Delete “{{name}}”',
+    removeHelp:
+      'For 30 days it can be brought back. Then it goes for good, with all that its students did in it. Their accounts stay.',
+    isRemoved: 'It is deleted. Until {{day}} it can be brought back; then it goes for good.',
+    remove: 'Delete the class',
+    removed: '“{{name}}” is deleted. It can be brought back for 30 days.',
     archiveTitle: 'Put the class away',
     archiveHelp:
       'At the end of a year. It leaves Today and the lists; students keep what they did, and you can bring it back whenever you like.',

@@ -10,6 +10,7 @@ import { Button } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { ClassMark } from '../../ui/class-mark.tsx';
 import { CodeSquare } from '../../ui/code-square.tsx';
+import { ConfirmName } from '../../ui/confirm-name.tsx';
 import { DateTimeField } from '../../ui/date-time-field.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Field, Select, TextArea, TextInput } from '../../ui/field.tsx';
@@ -29,6 +30,29 @@ import { TimeZoneSelect } from '../../ui/time-zone-select.tsx';
 import { ShownQuestion } from '../question-editor/question-preview.tsx';
 import { AnsweredStop } from '../walk/answered-stop.tsx';
 import { answered, type Given } from './answered-kinds.ts';
+
+function OpenConfirm() {
+  const [isOpen, setIsOpen] = useState(false);
+  return (
+    <>
+      <Button look="danger" onClick={() => setIsOpen(true)}>
+        A name is asked for
+      </Button>
+      {isOpen && (
+        <ConfirmName
+          title="Delete it"
+          description="What goes, and what stays."
+          name="8 Amber"
+          verb="Delete"
+          isPending={false}
+          error={null}
+          onConfirm={() => setIsOpen(false)}
+          onClose={() => setIsOpen(false)}
+        />
+      )}
+    </>
+  );
+}
 
 function OpenDate() {
   const [date, setDate] = useState('2026-12-03T23:59');
@@ -66,6 +90,7 @@ export function Component() {
           <HistoryButtons canUndo canRedo={false} undo={() => undefined} redo={() => undefined} />
           <KeyHelp groups={[{ title: 'A place', keys: [['?', 'shows this']] }]} />
           <OpenDialog />
+          <OpenConfirm />
           <Menu label="More">
             <MenuItem onSelect={() => undefined}>Something</MenuItem>
             <MenuLine />

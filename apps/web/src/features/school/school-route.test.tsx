@@ -118,7 +118,7 @@ test('the code for teachers is turned on and off, and the school is renamed', as
   await vi.waitFor(() => expect(sent).toHaveBeenCalledTimes(2), { timeout: 20_000 });
   expect(sent.mock.calls.flat()).toEqual([
     { isOn: false },
-    { name: 'Quillhaven', timeZone: 'Europe/Stockholm', locale: 'en' },
+    { name: 'Quillhaven', timeZone: 'Europe/Stockholm', locale: 'en', keptMonths: null },
   ]);
 });
 
@@ -128,9 +128,15 @@ test('a package of another system is looked at, and taken in with who has gone',
     people: { added: 1, renamed: 0, same: 0 },
     classes: [
       {
-        ...{ externalId: 'c', name: '9 Birch', isNew: true, keptMonths: null,
-      space: { materials: 3_000_000, answers: 40_000 },
-      studentCount: 1, coming: 1 },
+        ...{
+          externalId: 'c',
+          name: '9 Birch',
+          isNew: true,
+          keptMonths: null,
+          space: { materials: 3_000_000, answers: 40_000 },
+          studentCount: 1,
+          coming: 1,
+        },
         gone: [{ id: 'bo', displayName: 'Bo Ek' }],
       },
     ],

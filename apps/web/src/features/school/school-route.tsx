@@ -6,13 +6,13 @@ import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { ClassMark } from '../../ui/class-mark.tsx';
-import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
-import { formatDay } from '../../words/format.ts';
+import { formatBytes, formatDay } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { InviteDialog } from './invite-dialog.tsx';
 import { OneRosterPanel } from './one-roster/one-roster-panel.tsx';
 import { schoolOptions } from './queries.ts';
+import { SchoolPage } from './school-page.tsx';
 import { SchoolSettingsForm } from './school-settings-form.tsx';
 import { TeacherCode } from './teacher-code.tsx';
 import { useSchoolChange } from './use-school-change.ts';
@@ -25,7 +25,7 @@ export function Component() {
   return (
     <QueryView isPage query={query}>
       {(school) => (
-        <Page
+        <SchoolPage
           title={school.name}
           actions={
             <Button look="main" onClick={() => setIsInviting(true)}>
@@ -42,12 +42,24 @@ export function Component() {
             <div className="grid gap-6">
               <TeacherCode code={school.teacherCode} />
               <OneRosterPanel />
+              <Space space={school.space} />
             </div>
             <SchoolSettingsForm key={school.name + school.timeZone + school.locale} school={school} />
           </div>
-        </Page>
+        </SchoolPage>
       )}
     </QueryView>
+  );
+}
+
+function Space({ space: { materials, answers } }: Pick<School, 'space'>) {
+  return (
+    <section className="grid gap-2 rounded-card border border-line bg-card p-5">
+      <h2 className="text-18">{t('school.space')}</h2>
+      <p className="text-14">
+        {t('school.spaceOf', { materials: formatBytes(materials), answers: formatBytes(answers) })}
+      </p>
+    </section>
   );
 }
 
@@ -134,6 +146,20 @@ function Invited({ school }: { readonly school: School }) {
   );
 }
 
+/** A class that its teacher deleted, or that was put away long enough ago. */
+function BringBack({ one: { id, name } }: { readonly one: School['classes'][number] }) {
+  const bringBack = useSchoolChange(() => call('bringBackClass', { params: { classId: id } }));
+  return (
+    <Button
+      size="small"
+      aria-label={t('app.verbOn', { verb: t('school.bringBack'), title: name })}
+      onClick={() => bringBack.mutate(undefined)}
+    >
+      {t('school.bringBack')}
+    </Button>
+  );
+}
+
 /** All classes of the school: who teaches them and how many are in them, and nothing of what children do. */
 function Classes({ school }: { readonly school: School }) {
   return (
@@ -146,9 +172,12 @@ function Classes({ school }: { readonly school: School }) {
           <li key={one.id} className="flex flex-wrap items-center gap-x-4 px-5 py-1.5 text-14">
             <ClassMark {...one} className="size-7" />
             <span className="font-medium">{one.name}</span>
-            {one.isArchived && <span className="text-quiet">{t('school.archived')}</span>}
+            {one.isArchived && (
+              <span className="text-quiet">{t(one.removedAt === null ? 'school.archived' : 'school.removed')}</span>
+            )}
             <span className="grow text-quiet">{one.teacherNames.join(', ')}</span>
             <span className="text-quiet">{t('school.classStudents', { count: one.studentCount })}</span>
+            {one.removedAt !== null && <BringBack one={one} />}
           </li>
         ))}
       </ul>

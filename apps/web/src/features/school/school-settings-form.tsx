@@ -1,19 +1,26 @@
-import type { School, SchoolSettings } from '@semita/core/contract';
+import { keptChoices, type School, type SchoolSettings } from '@semita/core/contract';
 import { useForm } from 'react-hook-form';
+import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
-import { Field, TextInput } from '../../ui/field.tsx';
+import { Field, Select, TextInput } from '../../ui/field.tsx';
 import { NumberLanguageSelect } from '../../ui/number-language-select.tsx';
 import { TimeZoneSelect } from '../../ui/time-zone-select.tsx';
 import { t } from '../../words/words.ts';
 import { useSchoolChange } from './use-school-change.ts';
 import './words.ts';
 
+interface Values extends Omit<SchoolSettings, 'keptMonths'> {
+  readonly kept: string;
+}
+
 /** What the school is called, and what new classes begin with. */
 export function SchoolSettingsForm({ school }: { readonly school: School }) {
-  const { name, timeZone, locale } = school;
-  const form = useForm<SchoolSettings>({ defaultValues: { name, timeZone, locale: locale as 'en' } });
+  const { name, timeZone, locale, keptMonths } = school;
+  const form = useForm<Values>({
+    defaultValues: { name, timeZone, locale: locale as 'en', kept: keptMonths === null ? '' : String(keptMonths) },
+  });
   const save = useSchoolChange(
     (body: SchoolSettings) => call('changeSchool', { body }),
     () => toast(t('school.saved')),
@@ -21,9 +28,11 @@ export function SchoolSettingsForm({ school }: { readonly school: School }) {
   return (
     <form
       className="grid content-start gap-4 rounded-card border border-line bg-card p-5"
-      onSubmit={form.handleSubmit((values) => save.mutate(values))}
+      onSubmit={form.handleSubmit(({ kept, ...values }) =>
+        save.mutate({ ...values, keptMonths: kept === '' ? null : (Number(kept) as (typeof keptChoices)[number]) }),
+      )}
     >
-      <h2 className="text-18">{t('school.about')}</h2>
+      <h2 className="text-18">{t('school.aboutSchool')}</h2>
       <Field label={t('school.schoolName')}>
         {(ids) => <TextInput {...ids} required maxLength={100} {...form.register('name')} />}
       </Field>
@@ -33,6 +42,25 @@ export function SchoolSettingsForm({ school }: { readonly school: School }) {
       <Field label={t('school.numbers')}>
         {(ids) => <NumberLanguageSelect {...ids} className="w-full" {...form.register('locale')} />}
       </Field>
+      <Field label={t('school.kept')} help={t('school.keptHelp')}>
+        {(ids) => (
+          <Select {...ids} className="w-full" {...form.register('kept')}>
+            <option value="">{t('school.keptForEver')}</option>
+            {keptChoices.map((months) => (
+              <option key={months} value={months}>
+                {months < 12
+                  ? t('school.keptMonths', { count: months })
+                  : t('school.keptYears', { count: months / 12 })}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      <p className="text-14">
+        <Link to="/kept" className="text-main underline">
+          {t('school.whatIsKept')}
+        </Link>
+      </p>
       <div>
         <Button look="main" type="submit" disabled={save.isPending}>
           {t('school.save')}

@@ -1,5 +1,5 @@
 import type { Me } from '@semita/core/contract';
-import { CalendarDays, ChevronDown, LogOut, Moon, Sun, UserRound } from 'lucide-react';
+import { CalendarDays, ChevronDown, LogOut, Moon, ShieldCheck, Sun, UserRound } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Menu, MenuItem, MenuLine } from '../../ui/menu.tsx';
@@ -47,6 +47,12 @@ export function PersonMenu({ me }: { readonly me: Me }) {
           <CalendarDays aria-hidden className="size-4" strokeWidth={1.75} />
           {t('person.calendar')}
         </MenuItem>
+        {me.roles.includes('student') && (
+          <MenuItem onSelect={() => void navigate('/kept')}>
+            <ShieldCheck aria-hidden className="size-4" strokeWidth={1.75} />
+            {t('person.kept')}
+          </MenuItem>
+        )}
         <MenuLine />
         <MenuItem onSelect={() => void leave('signOut')}>
           <LogOut aria-hidden className="size-4" strokeWidth={1.75} />

@@ -11,6 +11,7 @@ import { KeyHelp } from '../../ui/key-help.tsx';
 import type { KeyGroup } from '../../ui/key-list.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
+import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { MoreTime } from '../adjusting/more-time.tsx';
 import { NewerEdition } from '../adjusting/newer-edition.tsx';
@@ -126,6 +127,16 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
       </div>
       {sheet.runs && sheet.newer && <NewerEdition sheet={sheet} newer={sheet.newer} />}
       <SheetTable sheet={sheet} students={students} onOpen={open} />
+      {sheet.erased && (
+        <p className="text-14 text-quiet">
+          {t('sheet.erased', { count: sheet.erased.begun, handedIn: sheet.erased.handedIn })}{' '}
+          {sheet.erased.handedIn > 0 &&
+            t('sheet.erasedMean', {
+              earned: formatPoints(sheet.erased.earned),
+              possible: formatPoints(sheet.erased.possible),
+            })}
+        </p>
+      )}
       {studentId && (
         <StudentDrawer
           assignmentId={sheet.assignment.id}
