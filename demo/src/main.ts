@@ -17,7 +17,9 @@ const deps = openInstallation(dataDir, { clock: () => (play.isOn ? play.now : Da
 const catalogue = createMediaCatalogue(catalogueFilms).listen(0, '127.0.0.1');
 await once(catalogue, 'listening');
 const catalogueUrl = `http://127.0.0.1:${(catalogue.address() as AddressInfo).port}`;
-const services = createServices(deps, { catalogueUrl });
+const host = process.env.HOST ?? '127.0.0.1';
+const port = Number(process.env.PORT ?? 3000);
+const services = createServices(deps, { catalogueUrl, publicUrl: `http://${host}:${port}` });
 if (deps.db.select().from(tables.schools).all().length === 0) {
   console.log('Filling the demo school …');
   await fillSchool(deps, services, play);
@@ -26,8 +28,8 @@ play.isOn = false;
 services.jobs.resume();
 
 const app = createApp({ deps, services, webDir: `${root}apps/web/dist`, demoPeople });
-const host = process.env.HOST ?? '127.0.0.1';
-const port = Number(process.env.PORT ?? 3000);
+await services.tellStudents();
+setInterval(() => void services.tellStudents(), 60_000).unref();
 await serve(app, { port, host }, () => {
   catalogue.close();
   deps.db.$client.close();

@@ -14,6 +14,7 @@ import { classHandlers } from './features/classes/class-routes.ts';
 import { lessonHandlers } from './features/lessons/lesson-routes.ts';
 import { materialHandlers } from './features/materials/material-routes.ts';
 import { createUploadServer } from './features/materials/upload-server.ts';
+import { noticeHandlers } from './features/notices/notice-routes.ts';
 import { schoolHandlers } from './features/school/school-routes.ts';
 import { compressAnswers } from './http/compress-answers.ts';
 import { createErrorHandler } from './http/error-handler.ts';
@@ -170,6 +171,7 @@ export function createApp(options: AppOptions): Express {
     ...assignmentHandlers(assignments, services.security, services.termPresets),
     ...liveHandlers(live),
     ...attemptHandlers(services),
+    ...noticeHandlers(services.notices),
     ...bankHandlers(services.bank, services.exchange),
   };
   const api = Router();

@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app.ts';
 import { StartRefused } from './db/start-refused.ts';
+import { createSmtpSender } from './features/notices/mail-sender.ts';
 import { countMissing, removeLeftOvers } from './files-of-installation.ts';
 import { proxyPlaceSetting } from './http/send-file.ts';
 import { openInstallation } from './installation.ts';
@@ -9,6 +10,7 @@ import { serve } from './serve.ts';
 import { createServices } from './services.ts';
 
 const dayMs = 24 * 3_600_000;
+const minuteMs = 60_000;
 
 /** Below this nothing can be kept safely, so nothing is begun, in bytes. */
 const minFreeBytes = 32 * 1024 ** 2;
@@ -33,7 +35,14 @@ async function start(): Promise<void> {
   await removeLeftOvers(dataDir);
   assertRoom(dataDir);
   const deps = openInstallation(dataDir);
-  const services = createServices(deps, { catalogueUrl: env.SEMITA_CATALOGUE });
+  const host = env.HOST ?? '127.0.0.1';
+  const port = Number(env.PORT ?? 3000);
+  const services = createServices(deps, {
+    catalogueUrl: env.SEMITA_CATALOGUE,
+    publicUrl: env.SEMITA_URL ?? `http://${host}:${port}`,
+    // See docs/mail.md.
+    mailSender: env.SEMITA_SMTP ? createSmtpSender(env.SEMITA_SMTP, env.SEMITA_MAIL_FROM ?? 'Semita') : undefined,
+  });
   const missing = countMissing(deps);
   services.jobs.resume();
   services.refreshStale();
@@ -53,8 +62,10 @@ async function start(): Promise<void> {
   if (env.SEMITA_HTTPS === '1') app.set('trust proxy', 1);
   // See docs/behind-a-proxy.md.
   if (env.SEMITA_PROXY_MEDIA) app.set(proxyPlaceSetting, env.SEMITA_PROXY_MEDIA);
-  const host = env.HOST ?? '127.0.0.1';
-  const port = Number(env.PORT ?? 3000);
+  const often = setInterval(() => {
+    services.tellStudents().catch((error: unknown) => deps.log.error({ err: error }, 'students not told'));
+  }, minuteMs);
+  often.unref();
   await serve(app, { port, host }, () => {
     services.close();
     deps.db.$client.close();

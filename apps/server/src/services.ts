@@ -51,6 +51,11 @@ import { createMadeSlides } from './features/materials/made-slides.ts';
 import { createMaterialRepository } from './features/materials/material-repository.ts';
 import { createMaterialService } from './features/materials/material-service.ts';
 import { createMediaStore } from './features/materials/media-store.ts';
+import { type MailSender, standInSender } from './features/notices/mail-sender.ts';
+import { createNoticeMail } from './features/notices/notice-mail.ts';
+import { createNoticeRepository } from './features/notices/notice-repository.ts';
+import { createNoticeService } from './features/notices/notice-service.ts';
+import { createNoticeSweep } from './features/notices/notice-sweep.ts';
 import { createInvitations } from './features/school/invitations.ts';
 import { createOneRosterService } from './features/school/one-roster-service.ts';
 import { createPeopleService } from './features/school/people-service.ts';
@@ -70,10 +75,15 @@ export interface Outside {
   readonly fetchLimits?: FetchLimits;
   /** Where the school's media catalogue answers; none without it. */
   readonly catalogueUrl?: string | undefined;
+  /** Where mails go; they stay here without it. */
+  readonly mailSender?: MailSender | undefined;
+  /** Where this installation is reached, `https://semita.example`. */
+  readonly publicUrl?: string | undefined;
 }
 
 /** Puts the use-cases together. The web server stands on these, and so do the demo's simulated students. */
-export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outside = {}) {
+export function createServices(deps: Deps, outside: Outside = {}) {
+  const { fetchLimits, catalogueUrl, mailSender = standInSender, publicUrl = 'http://localhost:3000' } = outside;
   const security = createSecurityLog(deps);
   const guard = createSignInGuard(deps.clock);
   const guess = createGuessingGuard(guard);
@@ -94,6 +104,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const materialRepository = createMaterialRepository({ ...deps, uses: materialUses });
   const lessonRepository = createLessonRepository({ ...deps, uses: { materials: materialUses, lessons: lessonUses } });
   const assignmentRepository = createAssignmentRepository(deps);
+  const notices = createNoticeRepository(deps);
   const store = createMediaStore(deps.dataDir);
   const attempts = createAttemptRepository(deps);
   // A teacher's film does not wait behind what students hand in.
@@ -153,6 +164,7 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
     classes,
     lessons: lessonRepository,
     relations: classRelations,
+    notices,
     versionNow,
     nameOf: sessions.nameOf,
   });
@@ -182,6 +194,8 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
   const refreshing = createRefreshStale({ ...deps, attempts, states });
   const shared = { ...deps, given, received, recipients, attempts, intake };
   const readStates = createReadStates({ sheetOf: assignments, intake });
+  const sweepNotices = createNoticeSweep({ ...deps, sheets, given, notices });
+  const noticeMail = createNoticeMail({ ...deps, sender: mailSender, publicUrl });
   return {
     /** Computes what older programs stored of attempts anew, beside the work of the day. */
     refreshStale: refreshing.start,
@@ -190,6 +204,12 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
       await materials.clearAway();
       await clearTakenBack();
       await clearRemoved();
+    },
+    /** Finds what students are to be told by now, and sends what waits to be sent. */
+    async tellStudents(): Promise<void> {
+      sweepNotices();
+      noticeMail.collect();
+      await noticeMail.sendAll();
     },
     /** What is at work ends at once, and is begun again at the next start. Nothing writes after this. */
     close(): void {
@@ -274,7 +294,12 @@ export function createServices(deps: Deps, { fetchLimits, catalogueUrl }: Outsid
       sheetOf: assignments,
       answerFiles,
       security,
+      notices,
       nameOf: sessions.nameOf,
+    }),
+    notices: createNoticeService({
+      ...deps,
+      ...{ repository: notices, given, assignments, sessions, publicUrl, isStandIn: mailSender.isStandIn },
     }),
   };
 }

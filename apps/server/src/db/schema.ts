@@ -2,6 +2,7 @@ import { addresseeKinds } from '@semita/core/assignment';
 import type { AttemptState } from '@semita/core/attempt';
 import { logKinds, roles } from '@semita/core/contract';
 import { materialKinds } from '@semita/core/lesson';
+import { mailWishes, noticeKinds } from '@semita/core/notice';
 import { classColours, classShapes, joiningWays } from '@semita/core/roster';
 import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
@@ -26,6 +27,9 @@ export const schools = sqliteTable(
     cardSalt: text(),
     /** Classes that were put away so many months ago are deleted by themselves; null for never. */
     keptMonths: integer(),
+    /** When no mail goes out, as times of day on the school's clock. */
+    quietFrom: text().notNull().default('20:00'),
+    quietUntil: text().notNull().default('07:00'),
   },
   (table) => [uniqueIndex('schools_by_teacher_code').on(table.teacherCode)],
 );
@@ -653,6 +657,72 @@ export const answerFiles = sqliteTable(
     createdAt: instant().notNull(),
   },
   (table) => [index('answer_files_by_attempt').on(table.attemptId), index('answer_files_by_file').on(table.sha256)],
+);
+
+/** What somebody is told. The key makes sure that they are told once. */
+export const notices = sqliteTable(
+  'notices',
+  {
+    id: id(),
+    userId: userId(),
+    kind: text({ enum: noticeKinds }).notNull(),
+    /** The same for the same thing, whoever finds it and whenever. */
+    key: text().notNull(),
+    assignmentId: assignmentId(),
+    /** A date it is about. */
+    about: instant(),
+    createdAt: instant().notNull(),
+    readAt: instant(),
+    /** Put into a mail then, whether that went out or not: it is never put into two. */
+    mailedAt: instant(),
+  },
+  (table) => [
+    uniqueIndex('notices_once').on(table.userId, table.key),
+    index('notices_by_user').on(table.userId, table.createdAt),
+    index('notices_to_mail').on(table.createdAt).where(sql`mailed_at is null`),
+  ],
+);
+
+/** How somebody gets notices by mail. */
+export const noticeSettings = sqliteTable(
+  'notice_settings',
+  {
+    userId: text()
+      .primaryKey()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    mail: text({ enum: mailWishes }).notNull().default('none'),
+    address: text(),
+    /** Nothing is sent to an address before its owner has said that it is theirs. */
+    confirmedAt: instant(),
+    /** SHA-256 of what stands in the link by which they say it. */
+    confirmHash: text(),
+    /** Stands in each mail, and can only do one thing: turn them off. */
+    stopToken: text().notNull(),
+    lastMailAt: instant(),
+  },
+  (table) => [
+    uniqueIndex('notice_settings_by_stop').on(table.stopToken),
+    index('notice_settings_by_confirm').on(table.confirmHash),
+  ],
+);
+
+/** Mails, kept for a week. What a sender has taken is never sent again, also when it stopped in the middle. */
+export const mails = sqliteTable(
+  'mails',
+  {
+    id: id(),
+    userId: userId(),
+    address: text().notNull(),
+    subject: text().notNull(),
+    text: text().notNull(),
+    stopUrl: text(),
+    createdAt: instant().notNull(),
+    takenAt: instant(),
+    sentAt: instant(),
+    /** A code of the mail server; null where nothing went wrong. */
+    error: text(),
+  },
+  (table) => [index('mails_waiting').on(table.createdAt).where(sql`taken_at is null`)],
 );
 
 /** What a teacher says often while marking. */

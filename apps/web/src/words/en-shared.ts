@@ -282,7 +282,7 @@ export const enShared = {
   },
   date: {
     none: 'No limit',
-    dayNotRead: 'Write a day such as 3.12. or “next Fri”.',
+    dayNotRead: 'Write a day such as “14.3.” or “next Fri”.',
     notRead: 'Write a date such as “14.3.”, “next Fri” or “in 3 days”, with a time if you like.',
     calendarFor: '{{label}}: calendar',
     skipped: 'At {{time}} the clocks go forward that day, so it will be {{real}}.',

@@ -59,6 +59,8 @@ export interface EffectiveTerms {
   /** Through whom they receive it, or did last. */
   readonly addresseeId: string;
   readonly window: AssignmentWindow;
+  /** Since when it first reached them, epoch ms. */
+  readonly since: number;
   /** Since when they no longer receive it, epoch ms; null while they do. */
   readonly leftAt: number | null;
   readonly excused: boolean;
@@ -95,6 +97,7 @@ export function effectiveTerms(given: GivenAssignment, record: StudentRecord, at
   }
   const window = withLateWork(own ?? windowOf(addressee, at), given.terms.late);
   return {
+    since: Math.min(...record.receipts.map((receipt) => receipt.since)),
     ...{ addresseeId: addressee.id, leftAt, excused, attempts, editionId, adjustmentCount },
     window: leftAt === null ? datesOf(window) : closedFrom(window, leftAt),
   };

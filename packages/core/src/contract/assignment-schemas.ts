@@ -141,9 +141,7 @@ export const sheetSchema = v.object({
   stops: v.array(sheetStopSchema),
   students: v.array(sheetLineSchema),
   /** Of students who were erased: how many had begun and handed in, and what those earned; null where there are none. */
-  erased: v.nullable(
-    v.object({ begun: v.number(), handedIn: v.number(), earned: v.number(), possible: v.number() }),
-  ),
+  erased: v.nullable(v.object({ begun: v.number(), handedIn: v.number(), earned: v.number(), possible: v.number() })),
   now: v.number(),
   /** From which on the live channel tells what happens. */
   version: v.string(),

@@ -27,6 +27,7 @@ export type {
   ThreadPost,
 } from './marking-schemas.ts';
 export type { CatalogueItem, Material } from './material-schemas.ts';
+export type { NoticeList, NoticeSettings } from './notice-routes.ts';
 export {
   type Permission,
   permissionOf,

@@ -34,7 +34,8 @@ export type Thing =
   | 'invitation'
   | 'person'
   | 'termPreset'
-  | 'calendarFeed';
+  | 'calendarFeed'
+  | 'mailStop';
 
 export interface Permission {
   readonly thing: Thing;
@@ -63,6 +64,7 @@ export const permissions = {
   openAnswerFile: may('answerFile', 'fileId', 'worksOn', 'teaches', 'substitutes'),
   changeBankItem: may('bankItem', 'itemId', 'owns'),
   exportBankItems: may('bankItems', 'itemIds', 'owns'),
+  stopMails: may('mailStop', 'stopToken', 'holdsLink'),
   readFeed: may('calendarFeed', 'feedToken', 'holdsLink'),
   runPerson: may('person', 'userId', 'looksAfter'),
   removeClass: may('class', 'classId', 'teaches', 'looksAfter'),
@@ -105,6 +107,8 @@ export const permissionOfRoute = {
   exportStudent: 'runPerson',
   eraseStudent: 'runPerson',
   readFeed: 'readFeed',
+  stopMails: 'stopMails',
+  nudge: 'followAssignment',
   saveDates: 'readThread',
   readMaterial: 'editMaterial',
   deleteMaterial: 'editMaterial',

@@ -6,6 +6,7 @@ import { classRoutes } from './class-routes.ts';
 import { lessonRoutes } from './lesson-routes.ts';
 import { markingRoutes } from './marking-routes.ts';
 import { materialRoutes } from './material-routes.ts';
+import { noticeRoutes } from './notice-routes.ts';
 import { schoolRoutes } from './school-routes.ts';
 import { walkRoutes } from './walk-routes.ts';
 
@@ -21,6 +22,7 @@ export const routes = {
   ...markingRoutes,
   ...bankRoutes,
   ...walkRoutes,
+  ...noticeRoutes,
 } as const;
 
 export type RouteName = keyof typeof routes;

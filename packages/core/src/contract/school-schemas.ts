@@ -30,6 +30,8 @@ export const schoolSchema = v.object({
   ),
   studentCount: v.number(),
   keptMonths: v.nullable(v.number()),
+  /** When no mail goes out, `20:00` on the school's clock. */
+  ...{ quietFrom: v.string(), quietUntil: v.string() },
   /** Bytes on the disk: what teachers brought in, and what students handed in. */
   space: v.object({ materials: v.number(), answers: v.number() }),
   /** Who is in them, and nothing of what they do. */
@@ -47,12 +49,16 @@ export type School = v.InferOutput<typeof schoolSchema>;
 
 export const keptChoices = [6, 12, 24, 36, 60] as const;
 
+const timeOfDay = v.pipe(v.string(), v.isoTime());
+
 export const schoolSettingsSchema = v.object({
   name: v.optional(personName),
   timeZone: v.optional(timeZone),
   locale: v.optional(v.picklist(classLocales)),
   /** Classes that were put away so many months ago are deleted by themselves; null for never. */
   keptMonths: v.optional(v.nullable(v.picklist(keptChoices))),
+  quietFrom: v.optional(timeOfDay),
+  quietUntil: v.optional(timeOfDay),
 });
 export type SchoolSettings = v.InferOutput<typeof schoolSettingsSchema>;
 

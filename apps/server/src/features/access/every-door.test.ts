@@ -3,7 +3,14 @@ import { and, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
-import { answerFiles, attempts, classTeachers, securityEvents, substitutions } from '../../db/schema.ts';
+import {
+  answerFiles,
+  attempts,
+  classTeachers,
+  noticeSettings,
+  securityEvents,
+  substitutions,
+} from '../../db/schema.ts';
 import { type School, startSchool } from '../../test/harness.ts';
 
 /** Everybody who might try a door, and how they stand to each kind of thing in the school of this test. */
@@ -95,13 +102,21 @@ beforeAll(async () => {
   db.insert(answerFiles)
     .values({ ...file, sha256: 'none', createdAt: 0 })
     .run();
+  db.insert(noticeSettings).values({ userId: 'tomas', stopToken: 'stop' }).run();
   Object.assign(things, {
     ...{ classId: 'amber', materialId: 'film', lessonId, assignmentId, attemptId: attempt?.id, fileId: 'file' },
-    ...{ itemId: bank.body.ids[0], itemIds: bank.body.ids[0], phraseId: phrase.body.id, studentId: 'imani', userId: 'tomas' },
+    ...{
+      itemId: bank.body.ids[0],
+      itemIds: bank.body.ids[0],
+      phraseId: phrase.body.id,
+      studentId: 'imani',
+      userId: 'tomas',
+    },
     ...{
       invitationId: invitation.id,
       presetId: preset.id,
       feedToken: feed.token,
+      stopToken: 'stop',
       teacherId: 'third',
       substitutionId: 'fourth',
     },

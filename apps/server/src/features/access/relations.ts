@@ -9,6 +9,7 @@ import {
   invitations,
   lessons,
   materials,
+  noticeSettings,
   phrases,
   termPresets,
   users,
@@ -54,6 +55,11 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
     .select({ userId: calendarFeeds.userId })
     .from(calendarFeeds)
     .where(eq(calendarFeeds.tokenHash, sql.placeholder('hash')))
+    .prepare();
+  const settingsByStop = db
+    .select({ userId: noticeSettings.userId })
+    .from(noticeSettings)
+    .where(eq(noticeSettings.stopToken, sql.placeholder('id')))
     .prepare();
   const ownerOfTermPreset = db
     .select({ ownerId: termPresets.ownerId })
@@ -148,6 +154,7 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
         ? ['looksAfter']
         : [],
     calendarFeed: (_actor, token) => (feedByToken.get({ hash: hashOf(token) }) ? ['holdsLink'] : []),
+    mailStop: (_actor, id) => (settingsByStop.get({ id }) ? ['holdsLink'] : []),
     termPreset: (actor, id) => toOwned(actor, ownerOfTermPreset.get({ id })),
     phrase: (actor, id) => toOwned(actor, ownerOfPhrase.get({ id })),
   };

@@ -19,6 +19,7 @@ import type { ClassRelations } from '../access/class-relations.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { ClassRepository } from '../classes/class-repository.ts';
 import type { LessonRepository } from '../lessons/lesson-repository.ts';
+import type { NoticeRepository } from '../notices/notice-repository.ts';
 import type { AssignedLessons, NamedAddressee } from './assigned-lessons.ts';
 import type { AssignmentRepository, AssignmentRow } from './assignment-repository.ts';
 import type { GivenTo, RecipientRepository } from './recipient-repository.ts';
@@ -71,6 +72,7 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'bus'> {
   readonly classes: ClassRepository;
   readonly lessons: LessonRepository;
   readonly relations: ClassRelations;
+  readonly notices: Pick<NoticeRepository, 'add'>;
   /** Of the live channel, before anything is read. */
   readonly versionNow: () => string;
   /** Names of people, by id. */
@@ -90,6 +92,7 @@ export function createAssignmentService(options: Options) {
     classes,
     lessons,
     relations,
+    notices,
     versionNow,
     nameOf,
   } = options;
@@ -224,6 +227,10 @@ export function createAssignmentService(options: Options) {
     return { at, kind: 'editionSwapped', editionId: found(lessons.findEdition(lessonId, change.editionNumber)).id };
   };
 
+  /** Each date once, however often it is set. */
+  const tellLater = (assignmentId: string, studentId: string, { dueAt }: { readonly dueAt: number | null }): void =>
+    notices.add(studentId, assignmentId, { kind: 'extended', key: `extended ${assignmentId} ${dueAt}`, about: dueAt });
+
   return {
     list: (actor: Actor, classId?: string): AssignmentSummary[] =>
       summarizeStored(
@@ -314,12 +321,17 @@ export function createAssignmentService(options: Options) {
       const { row, to } = getFollowed(actor, assignmentId);
       const before = withDates(to);
       const at = clock();
+      const classIds = new Set(to.map(({ classId }) => classId));
       inTransaction(db, () => {
         for (const { id, windows } of to) {
           const last = windows.at(-1);
           const window = last && extendedBy(last, days, row.timeZone, at);
           if (window) repository.setWindow(id, window, at);
         }
+        given.forget([assignmentId]);
+        for (const { studentId, terms, counted } of sheets.listOutlines([assignmentId], classIds))
+          if (terms.leftAt === null && counted?.outline.handedInAt == null)
+            tellLater(assignmentId, studentId, terms.window);
       });
       given.forget([assignmentId]);
       bus.publish('assignmentChanged', { assignmentId });
@@ -350,7 +362,14 @@ export function createAssignmentService(options: Options) {
     /** Shows students what waits to be shown, or no longer. */
     release(actor: Actor, assignmentId: string, isReleased: boolean): void {
       assertOwnAlone(actor, assignmentId);
-      repository.setReleased(assignmentId, isReleased ? clock() : null);
+      inTransaction(db, () => {
+        repository.setReleased(assignmentId, isReleased ? clock() : null);
+        if (!isReleased) return;
+        const all = new Set(given.classIdsOf(assignmentId));
+        for (const { studentId, terms, counted } of sheets.listOutlines([assignmentId], all))
+          if (terms.leftAt === null && counted?.outline.handedInAt != null)
+            notices.add(studentId, assignmentId, { kind: 'released', key: `released ${assignmentId}`, about: null });
+      });
       given.forget([assignmentId]);
       bus.publish('assignmentChanged', { assignmentId });
     },
@@ -414,7 +433,10 @@ export function createAssignmentService(options: Options) {
         const change = toAdjustment(row, input.change, line, at, (id) => adjustmentsOf(assignmentId, id));
         return change ? [{ ...change, ...made, studentId: line.studentId }] : [];
       });
-      inTransaction(db, () => recipients.adjust(all));
+      inTransaction(db, () => {
+        recipients.adjust(all);
+        for (const one of all) if (one.kind === 'extended') tellLater(assignmentId, one.studentId, one.window);
+      });
       for (const studentId of studentIds) bus.publish('recipientChanged', { assignmentId, studentId });
       return linesOf().map(({ line }) => line);
     },

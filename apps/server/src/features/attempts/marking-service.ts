@@ -22,8 +22,9 @@ import type { SecurityLog } from '../accounts/security-log.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { AssignmentService } from '../assignments/assignment-service.ts';
+import type { NoticeRepository } from '../notices/notice-repository.ts';
 import type { AnswerFileService } from './answer-files.ts';
-import type { AttemptRepository } from './attempt-repository.ts';
+import type { AttemptKey, AttemptRepository } from './attempt-repository.ts';
 import type { EventIntake } from './event-intake.ts';
 import type { ReadStates } from './read-states.ts';
 
@@ -37,6 +38,7 @@ interface Options extends Pick<Deps, 'clock' | 'newId'> {
   readonly intake: EventIntake;
   readonly answerFiles: Pick<AnswerFileService, 'isOf'>;
   readonly security: Pick<SecurityLog, 'record'>;
+  readonly notices: Pick<NoticeRepository, 'add'>;
   /** Names of teachers, by id. */
   readonly nameOf: (userId: string) => string;
 }
@@ -49,7 +51,8 @@ export interface KeyInput {
 
 /** The teacher's side of attempts: reading them and marking them. */
 export function createMarkingService(options: Options) {
-  const { clock, newId, given, sheetOf, readStates, attempts, intake, answerFiles, security, nameOf } = options;
+  const { clock, newId, given, sheetOf, readStates, attempts, intake, answerFiles, security, notices, nameOf } =
+    options;
 
   const readAttempt = (actor: Actor, assignmentId: string, studentId: string): AttemptDetail => {
     const { line, counted } = sheetOf.readStudent(actor, assignmentId, studentId);
@@ -92,6 +95,27 @@ export function createMarkingService(options: Options) {
     if (input.returns) bodies.push({ type: 'returned', ...on });
     const { outcomes } = await intake.take(attempt, teacherEvents(bodies, clock()));
     if (outcomes.some((outcome) => outcome.kind === 'refused')) throw new Refused('answerMissing');
+    security.record('marked', studentId, assignmentId, actor.id);
+    tell(assignmentId, studentId, input.returns ? { attempt, questionId } : null);
+  };
+
+  /** Once a day that something was marked, and each thing that came back; nothing of what is not shown yet. */
+  const tell = (
+    assignmentId: string,
+    studentId: string,
+    returned: { readonly attempt: AttemptKey; readonly questionId: string } | null,
+  ): void => {
+    const day = Math.floor(clock() / 86_400_000);
+    const about = null;
+    if (returned) {
+      const key = `returned ${returned.attempt.attemptId} ${returned.questionId} ${day}`;
+      notices.add(studentId, assignmentId, { kind: 'returned', key, about });
+      return;
+    }
+    const { terms, releasedAt } = given.givenOf(assignmentId);
+    const { points = 'atOnce', feedback = 'atOnce' } = terms.shown ?? {};
+    if (releasedAt === null && (points !== 'atOnce' || feedback !== 'atOnce')) return;
+    notices.add(studentId, assignmentId, { kind: 'marked', key: `marked ${assignmentId} ${day}`, about });
   };
 
   return {
@@ -104,7 +128,6 @@ export function createMarkingService(options: Options) {
      */
     async mark(actor: Actor, assignmentId: string, studentId: string, input: MarkInput): Promise<AttemptDetail> {
       await mark(actor, assignmentId, studentId, input);
-      security.record('marked', studentId, assignmentId, actor.id);
       return readAttempt(actor, assignmentId, studentId);
     },
 
@@ -122,10 +145,7 @@ export function createMarkingService(options: Options) {
 
     /** The same mark for answers of several students. What was marked before one failed stays marked. */
     async markMany(actor: Actor, assignmentId: string, studentIds: readonly string[], input: MarkInput) {
-      for (const studentId of studentIds) {
-        await mark(actor, assignmentId, studentId, input);
-        security.record('marked', studentId, assignmentId, actor.id);
-      }
+      for (const studentId of studentIds) await mark(actor, assignmentId, studentId, input);
     },
 
     listMarking(actor: Actor, assignmentId: string): MarkingQuestion[] {

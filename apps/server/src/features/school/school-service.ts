@@ -34,12 +34,12 @@ export function createSchoolService({ db, bus, accounts, invitations, classes, s
     get,
 
     read({ schoolId }: Actor): School {
-      const { name, timeZone, locale, teacherCode, keptMonths } = get(schoolId);
+      const { name, timeZone, locale, teacherCode, keptMonths, quietFrom, quietUntil } = get(schoolId);
       return {
         ...{ name, timeZone, locale, teacherCode: teacherCode && showJoinCode(teacherCode) },
         staff: accounts.listStaff(schoolId),
         studentCount: accounts.countStudents(schoolId),
-        keptMonths,
+        ...{ keptMonths, quietFrom, quietUntil },
         space: spaceOf(schoolId),
         classes: classes.listOfSchool(schoolId),
         invitations: invitations.list(schoolId),

@@ -22,7 +22,13 @@ const invitation = {
 };
 const school = (more = {}) => ({
   ...{ name: 'Quillhaven School', timeZone: 'Europe/Stockholm', locale: 'en', teacherCode: null },
-  ...{ keptMonths: null, space: { materials: 3_000_000, answers: 40_000 }, studentCount: 51 },
+  ...{
+    keptMonths: null,
+    quietFrom: '20:00',
+    quietUntil: '07:00',
+    space: { materials: 3_000_000, answers: 40_000 },
+    studentCount: 51,
+  },
   staff: [
     {
       ...{ id: 'runa', displayName: 'Ms. Achterlund', email: 'runa@quillhaven.example', classCount: 0 },
@@ -118,7 +124,14 @@ test('the code for teachers is turned on and off, and the school is renamed', as
   await vi.waitFor(() => expect(sent).toHaveBeenCalledTimes(2), { timeout: 20_000 });
   expect(sent.mock.calls.flat()).toEqual([
     { isOn: false },
-    { name: 'Quillhaven', timeZone: 'Europe/Stockholm', locale: 'en', keptMonths: null },
+    {
+      name: 'Quillhaven',
+      timeZone: 'Europe/Stockholm',
+      locale: 'en',
+      keptMonths: null,
+      quietFrom: '20:00',
+      quietUntil: '07:00',
+    },
   ]);
 });
 

@@ -1,0 +1,61 @@
+CREATE TABLE `erased_work` (
+	`assignment_id` text PRIMARY KEY NOT NULL,
+	`begun` integer NOT NULL,
+	`handed_in` integer NOT NULL,
+	`earned` integer NOT NULL,
+	`possible` integer NOT NULL,
+	FOREIGN KEY (`assignment_id`) REFERENCES `assignments`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE TABLE `mails` (
+	`id` text PRIMARY KEY NOT NULL,
+	`user_id` text NOT NULL,
+	`address` text NOT NULL,
+	`subject` text NOT NULL,
+	`text` text NOT NULL,
+	`stop_url` text,
+	`created_at` integer NOT NULL,
+	`taken_at` integer,
+	`sent_at` integer,
+	`error` text,
+	FOREIGN KEY (`user_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE INDEX `mails_waiting` ON `mails` (`created_at`) WHERE taken_at is null;--> statement-breakpoint
+CREATE TABLE `notice_settings` (
+	`user_id` text PRIMARY KEY NOT NULL,
+	`mail` text DEFAULT 'none' NOT NULL,
+	`address` text,
+	`confirmed_at` integer,
+	`confirm_hash` text,
+	`stop_token` text NOT NULL,
+	`last_mail_at` integer,
+	FOREIGN KEY (`user_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE UNIQUE INDEX `notice_settings_by_stop` ON `notice_settings` (`stop_token`);--> statement-breakpoint
+CREATE INDEX `notice_settings_by_confirm` ON `notice_settings` (`confirm_hash`);--> statement-breakpoint
+CREATE TABLE `notices` (
+	`id` text PRIMARY KEY NOT NULL,
+	`user_id` text NOT NULL,
+	`kind` text NOT NULL,
+	`key` text NOT NULL,
+	`assignment_id` text NOT NULL,
+	`about` integer,
+	`created_at` integer NOT NULL,
+	`read_at` integer,
+	`mailed_at` integer,
+	FOREIGN KEY (`user_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`assignment_id`) REFERENCES `assignments`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE UNIQUE INDEX `notices_once` ON `notices` (`user_id`,`key`);--> statement-breakpoint
+CREATE INDEX `notices_by_user` ON `notices` (`user_id`,`created_at`);--> statement-breakpoint
+CREATE INDEX `notices_to_mail` ON `notices` (`created_at`) WHERE mailed_at is null;--> statement-breakpoint
+ALTER TABLE `assignments` ADD `released_at` integer;--> statement-breakpoint
+ALTER TABLE `classes` ADD `removed_at` integer;--> statement-breakpoint
+ALTER TABLE `schools` ADD `kept_months` integer;--> statement-breakpoint
+ALTER TABLE `schools` ADD `quiet_from` text DEFAULT '20:00' NOT NULL;--> statement-breakpoint
+ALTER TABLE `schools` ADD `quiet_until` text DEFAULT '07:00' NOT NULL;--> statement-breakpoint
+ALTER TABLE `security_events` ADD `by_id` text REFERENCES users(id) ON DELETE set null;--> statement-breakpoint
+ALTER TABLE `users` ADD `deactivated_at` integer;
