@@ -14,6 +14,8 @@ export const router = createBrowserRouter([
       { path: 'invitation', lazy: () => import('./features/arriving/invitation-route.tsx') },
       { path: 'join/:code?', lazy: () => import('./features/arriving/join-route.tsx') },
       { path: 'card', lazy: () => import('./features/arriving/card-route.tsx') },
+      { path: 'mail-on', lazy: () => import('./features/notices/mail-on-route.tsx') },
+      { path: 'mail-off', lazy: () => import('./features/notices/mail-off-route.tsx') },
       { path: 'kept', lazy: () => import('./features/arriving/kept-route.tsx') },
       { path: 'sign-in', lazy: () => import('./features/session/sign-in-route.tsx') },
       {
@@ -22,6 +24,7 @@ export const router = createBrowserRouter([
           { path: 'to-do', lazy: () => import('./features/todo/todo-route.tsx') },
           { path: 'my-week', lazy: () => import('./features/week/student-week-route.tsx') },
           { path: 'done', lazy: () => import('./features/todo/done-route.tsx') },
+          { path: 'notices', lazy: () => import('./features/notices/notices-route.tsx') },
           { path: 'feedback', lazy: () => import('./features/todo/feedback-route.tsx') },
         ],
       },
@@ -57,6 +60,7 @@ export const router = createBrowserRouter([
         children: [
           { path: 'school', lazy: () => import('./features/school/school-route.tsx') },
           { path: 'school/people', lazy: () => import('./features/school/people-route.tsx') },
+          { path: 'school/mails', lazy: () => import('./features/school/mails-route.tsx') },
           { path: 'school/log', lazy: () => import('./features/school/log-route.tsx') },
         ],
       },

@@ -1,7 +1,9 @@
 import type { OutputOf, routes } from '@semita/core/contract';
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { toast } from 'sonner';
+import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
+import { errorWords } from '../../ui/notice.tsx';
 import { formatInstant } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { MoreTime } from './more-time.tsx';
@@ -29,6 +31,11 @@ export function ForThisStudent({ assignmentId, student, timeZone, locale }: Prop
   const made = useQuery(adjustmentsOptions(assignmentId, studentId));
   const adjust = useAdjust(assignmentId);
   const another = useAdjust(assignmentId, () => toast(t('adjusting.attemptGiven', { name })));
+  const nudge = useMutation({
+    mutationFn: () => call('nudge', { params: { assignmentId }, body: { studentIds: [studentId] } }),
+    onSuccess: () => toast(t('adjusting.nudged', { name })),
+    onError: (error) => toast.error(errorWords(error)),
+  });
   // The latest word on dates counts.
   const dates = made.data?.find(({ kind }) => kind === 'extended' || kind === 'extensionEnded');
   return (
@@ -54,6 +61,9 @@ export function ForThisStudent({ assignmentId, student, timeZone, locale }: Prop
           }
         >
           {t(excused ? 'adjusting.unexcuse' : 'adjusting.excuse')}
+        </Button>
+        <Button size="small" disabled={nudge.isPending} onClick={() => nudge.mutate()}>
+          {t('adjusting.nudge')}
         </Button>
         {dates?.kind === 'extended' && (
           <Button

@@ -29,6 +29,8 @@ export const adjustingWords = {
     undo: 'Undo',
     anotherAttempt: 'Another attempt',
     attemptGiven: '{{name}} may begin once more.',
+    nudge: 'Remind',
+    nudged: '{{name}} is reminded, once a day at most.',
     excuse: 'Excuse',
     unexcuse: 'No longer excused',
     own: 'Different for {{name}}',

@@ -19,6 +19,7 @@ export function SchoolPage({ title, actions, children }: Props) {
           {t('school.title')}
         </TabLink>
         <TabLink to="/school/people">{t('school.everybody')}</TabLink>
+        <TabLink to="/school/mails">{t('school.mails')}</TabLink>
         <TabLink to="/school/log">{t('school.log')}</TabLink>
       </nav>
       {children}

@@ -17,9 +17,16 @@ interface Values extends Omit<SchoolSettings, 'keptMonths'> {
 
 /** What the school is called, and what new classes begin with. */
 export function SchoolSettingsForm({ school }: { readonly school: School }) {
-  const { name, timeZone, locale, keptMonths } = school;
+  const { name, timeZone, locale, keptMonths, quietFrom, quietUntil } = school;
   const form = useForm<Values>({
-    defaultValues: { name, timeZone, locale: locale as 'en', kept: keptMonths === null ? '' : String(keptMonths) },
+    defaultValues: {
+      name,
+      timeZone,
+      locale: locale as 'en',
+      quietFrom,
+      quietUntil,
+      kept: keptMonths === null ? '' : String(keptMonths),
+    },
   });
   const save = useSchoolChange(
     (body: SchoolSettings) => call('changeSchool', { body }),
@@ -56,6 +63,13 @@ export function SchoolSettingsForm({ school }: { readonly school: School }) {
           </Select>
         )}
       </Field>
+      <div className="grid grid-cols-2 gap-4">
+        {(['quietFrom', 'quietUntil'] as const).map((end) => (
+          <Field key={end} label={t(`school.${end}`)}>
+            {(ids) => <TextInput {...ids} type="time" required {...form.register(end)} />}
+          </Field>
+        ))}
+      </div>
       <p className="text-14">
         <Link to="/kept" className="text-main underline">
           {t('school.whatIsKept')}

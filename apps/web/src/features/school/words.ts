@@ -44,6 +44,12 @@ export const schoolWords = {
     keptYears_one: '{{count}} year',
     keptYears_other: '{{count}} years',
     whatIsKept: 'What is kept of students, in plain words',
+    mails: 'Mails',
+    mailsStandIn: 'No mail server is set up: nothing leaves this installation. What would have been sent stands here.',
+    mailsSent: 'Mails go out through the mail server that was set up.',
+    mailsEmpty: 'No mails yet',
+    quietFrom: 'No mails from',
+    quietUntil: 'until',
     log: 'Log',
     logHelp:
       'What happened to accounts, rights, marks and records in the last half year. It cannot be changed, and nobody ever acts under somebody else’s name.',

@@ -7,6 +7,8 @@ import { useLive } from '../../live/use-live.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { PageFrame } from '../../ui/page-frame.tsx';
 import { t } from '../../words/words.ts';
+import { NoticeBell } from '../notices/notice-bell.tsx';
+import { noticesOptions } from '../notices/queries.ts';
 import { openOutbox } from '../outbox/outbox.ts';
 import { type LeftOver, sendLeftOver } from '../outbox/send-left-over.ts';
 import { PersonMenu } from '../session/person-menu.tsx';
@@ -25,7 +27,8 @@ function Frame({ me }: { readonly me: Me }) {
   const todo = useQuery(todoOptions());
   // A mark, a word, later dates, another attempt: in front of the student at once.
   const askAgain = () => {
-    for (const { queryKey } of [todoOptions(), feedbackOptions()]) void queryClient.invalidateQueries({ queryKey });
+    for (const { queryKey } of [todoOptions(), feedbackOptions(), noticesOptions()])
+      void queryClient.invalidateQueries({ queryKey });
   };
   useLive('own', todo.data?.version, { changed: askAgain, askAgain });
   const backCount = (todo.data?.items ?? []).reduce((sum, { givenBack }) => sum + givenBack.count, 0);
@@ -41,7 +44,15 @@ function Frame({ me }: { readonly me: Me }) {
     },
   ];
   return (
-    <PageFrame places={places} end={<PersonMenu me={me} />}>
+    <PageFrame
+      places={places}
+      end={
+        <>
+          <NoticeBell />
+          <PersonMenu me={me} />
+        </>
+      }
+    >
       <LeftOverNotice userId={me.id} />
       {me.waitingFor.length > 0 && <WaitingNotice classNames={me.waitingFor} />}
       <div className="mx-auto grid w-full max-w-3xl content-start gap-6 px-4 py-8 sm:px-6">
