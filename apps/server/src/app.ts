@@ -11,6 +11,7 @@ import { bankHandlers } from './features/bank/bank-routes.ts';
 import { calendarHandlers } from './features/calendar/calendar-routes.ts';
 import { catalogueHandlers } from './features/catalogue/catalogue-routes.ts';
 import { classHandlers } from './features/classes/class-routes.ts';
+import { guestHandlers } from './features/guests/guest-routes.ts';
 import { lessonHandlers } from './features/lessons/lesson-routes.ts';
 import { materialHandlers } from './features/materials/material-routes.ts';
 import { createUploadServer } from './features/materials/upload-server.ts';
@@ -140,7 +141,7 @@ export function createApp(options: AppOptions): Express {
   );
 
   app.use(
-    ['/api/joining/new', '/api/joining/teacher', '/api/invitations/acceptance', '/api/set-up'],
+    ['/api/joining/new', '/api/joining/teacher', '/api/guests', '/api/invitations/acceptance', '/api/set-up'],
     rateLimit({
       windowMs: 10 * 60_000,
       // A class makes its accounts within one lesson, behind one address; nobody makes thousands.
@@ -172,6 +173,7 @@ export function createApp(options: AppOptions): Express {
     ...liveHandlers(live),
     ...attemptHandlers(services),
     ...noticeHandlers(services.notices),
+    ...guestHandlers(services.guests, enter),
     ...bankHandlers(services.bank, services.exchange),
   };
   const api = Router();

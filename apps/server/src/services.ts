@@ -40,6 +40,7 @@ import { createClearRemoved } from './features/classes/clear-removed.ts';
 import { createJoining } from './features/classes/joining.ts';
 import { createRoster } from './features/classes/roster.ts';
 import { createRosterLists } from './features/classes/roster-lists.ts';
+import { createGuestService } from './features/guests/guest-service.ts';
 import { createEraseStudent } from './features/kept/erase-student.ts';
 import { createStudentArchive } from './features/kept/student-archive.ts';
 import { createStudentRecord } from './features/kept/student-record.ts';
@@ -194,6 +195,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
   const refreshing = createRefreshStale({ ...deps, attempts, states });
   const shared = { ...deps, given, received, recipients, attempts, intake };
   const readStates = createReadStates({ sheetOf: assignments, intake });
+  const erase = createEraseStudent({ ...deps, given, states, store });
   const sweepNotices = createNoticeSweep({ ...deps, sheets, given, notices });
   const noticeMail = createNoticeMail({ ...deps, sender: mailSender, publicUrl });
   return {
@@ -250,9 +252,15 @@ export function createServices(deps: Deps, outside: Outside = {}) {
         ...deps,
         ...{ store, schoolOf: school.get, recordOf: createStudentRecord({ ...deps, given, received, intake }) },
       }).write,
-      erase: createEraseStudent({ ...deps, given, states, store }),
+      erase,
     }),
     readLog: createReadLog(deps),
+    guests: createGuestService({
+      ...deps,
+      ...{ accounts, assignments, recipients, given, states, guess, security, erase },
+      repository: assignmentRepository,
+      relations: classRelations,
+    }),
     oneRoster: createOneRosterService({ ...deps, accounts, roster, schoolOf: school.get }),
     setUp: createSetUp({ ...deps, accounts, security, guess }),
     jobs,

@@ -50,6 +50,8 @@ export const users = sqliteTable(
     userName: text(),
     passwordHash: text(),
     createdAt: instant().notNull(),
+    /** Came by a link that is open to anyone; signs in by nothing but the device they came on. */
+    isGuest: integer({ mode: 'boolean' }).notNull().default(false),
     /** Switched off then: nobody comes in by it, and all that was done with it is kept. */
     deactivatedAt: instant(),
     /** A new teacher is shown the first steps until they put them away. */
@@ -506,6 +508,21 @@ const addresseeId = () =>
   text()
     .notNull()
     .references(() => addressees.id, { onDelete: 'cascade' });
+
+/** Links by which anyone comes to an assignment, with no more than a name. */
+export const guestLinks = sqliteTable(
+  'guest_links',
+  {
+    assignmentId: text()
+      .primaryKey()
+      .references(() => assignments.id, { onDelete: 'cascade' }),
+    addresseeId: addresseeId(),
+    /** Stands in the link; teachers show it again and again, and renew it. */
+    token: text().notNull(),
+    isOpen: integer({ mode: 'boolean' }).notNull(),
+  },
+  (table) => [uniqueIndex('guest_links_by_token').on(table.token)],
+);
 
 /** Windows of addressees, each from when it was set: what came in is judged by the window of its time. */
 export const addresseeWindows = sqliteTable(

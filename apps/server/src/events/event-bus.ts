@@ -6,6 +6,8 @@ export interface EventMap {
   rightsChanged: { readonly userId: string };
   /** Something is different for a student from now on. */
   recipientChanged: { readonly assignmentId: string; readonly studentId: string };
+  /** An attempt is somebody else's now. */
+  attemptMoved: { readonly attemptId: string };
   /** Something of an assignment is different for everybody. */
   assignmentChanged: { readonly assignmentId: string };
   attemptChanged: {
@@ -29,6 +31,7 @@ export interface EventBus {
 export function createEventBus(log: Logger): EventBus {
   const listeners: { [Name in keyof EventMap]: Set<Listener<Name>> } = {
     attemptChanged: new Set(),
+    attemptMoved: new Set(),
     recipientChanged: new Set(),
     assignmentChanged: new Set(),
     rightsChanged: new Set(),

@@ -2,8 +2,8 @@ import type { Terms } from '../attempt/terms.ts';
 import { withLateWork } from './late-work.ts';
 import type { AssignmentWindow } from './window.ts';
 
-/** To whom an assignment was given: all of a class, a group of it, or one of its students. */
-export const addresseeKinds = ['class', 'group', 'student'] as const;
+/** To whom an assignment was given: whoever comes by a link, all of a class, a group of it, or one of its students. */
+export const addresseeKinds = ['guests', 'class', 'group', 'student'] as const;
 export type AddresseeKind = (typeof addresseeKinds)[number];
 
 /** A window, and since when it holds, epoch ms. */

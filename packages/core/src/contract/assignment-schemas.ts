@@ -75,7 +75,7 @@ export const windowFields = { opensAt: localTime, dueAt: localTime, closesAt: lo
 
 /** To whom something is given: a class, a group or a student by the id; a student as one of a class. */
 export const addresseeSchema = v.object({
-  kind: v.picklist(addresseeKinds),
+  kind: v.picklist(['class', 'group', 'student']),
   id: v.pipe(v.string(), v.minLength(1), v.maxLength(64)),
   /** Of a student: the class they are in. */
   classId: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(64))),
@@ -117,6 +117,7 @@ export const sheetLineSchema = describes<SheetLine>()(
     excused: v.boolean(),
     dueAt: instant,
     leftAt: v.optional(v.number()),
+    isGuest: v.optional(v.literal(true)),
     attempt: v.optional(v.strictObject({ number: v.number(), count: v.number() })),
     result: v.optional(v.strictObject({ earned: v.number(), latePercent: v.number() })),
     row: v.nullable(v.string()),

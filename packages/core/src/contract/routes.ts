@@ -3,6 +3,7 @@ import { assignmentRoutes } from './assignment-routes.ts';
 import { bankRoutes } from './bank-routes.ts';
 import { calendarRoutes } from './calendar-routes.ts';
 import { classRoutes } from './class-routes.ts';
+import { guestRoutes } from './guest-routes.ts';
 import { lessonRoutes } from './lesson-routes.ts';
 import { markingRoutes } from './marking-routes.ts';
 import { materialRoutes } from './material-routes.ts';
@@ -23,6 +24,7 @@ export const routes = {
   ...bankRoutes,
   ...walkRoutes,
   ...noticeRoutes,
+  ...guestRoutes,
 } as const;
 
 export type RouteName = keyof typeof routes;

@@ -7,6 +7,8 @@ export interface SheetStudent {
   readonly studentId: string;
   readonly displayName: string;
   readonly excused: boolean;
+  /** Came by a link that is open to anyone, and is no student of the class. */
+  readonly isGuest?: true | undefined;
   /** When it is due for this student, epoch ms. */
   readonly dueAt: number | null;
   /** Since when they no longer receive it, epoch ms; absent while they do. */

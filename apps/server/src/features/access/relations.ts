@@ -24,7 +24,7 @@ import type { ClassRelations } from './class-relations.ts';
 
 export type Relations = ReturnType<typeof createRelations>;
 
-interface Options extends Pick<Deps, 'db'> {
+interface Options extends Pick<Deps, 'db' | 'bus'> {
   readonly ofClasses: ClassRelations;
   readonly recipients: Pick<RecipientRepository, 'classIdsOf'>;
   readonly given: Pick<AssignedLessons, 'classIdsOf'>;
@@ -36,7 +36,7 @@ interface Options extends Pick<Deps, 'db'> {
 const maxKept = 5_000;
 
 /** How people stand to things: the one place that says so, for every thing that an address can name. */
-export function createRelations({ db, ofClasses, recipients, given, received, isOpenTo }: Options) {
+export function createRelations({ db, bus, ofClasses, recipients, given, received, isOpenTo }: Options) {
   const ownerOf = (table: typeof lessons | typeof materials | typeof bankItems) =>
     db
       .select({ ownerId: table.ownerId, schoolId: table.schoolId })
@@ -84,8 +84,9 @@ export function createRelations({ db, ofClasses, recipients, given, received, is
     .from(attempts)
     .where(eq(attempts.id, sql.placeholder('id')))
     .prepare();
-  /** Whose an attempt is never changes, and students ask with every few seconds of a walk. */
+  /** Whose an attempt is hardly ever changes, and students ask with every few seconds of a walk. */
   const ownersOfAttempts = new Map<string, string>();
+  bus.subscribe('attemptMoved', ({ attemptId }) => ownersOfAttempts.delete(attemptId));
   const ownerOfAttempt = (id: string): string | undefined => {
     const known = ownersOfAttempts.get(id) ?? studentOfAttempt.get({ id })?.studentId;
     if (ownersOfAttempts.size >= maxKept) ownersOfAttempts.clear();

@@ -17,6 +17,7 @@ export interface NewAccount {
   /** Null for whom nobody has given a password yet. */
   readonly passwordHash: string | null;
   readonly roles: readonly Role[];
+  readonly isGuest?: boolean;
 }
 
 /** Accounts of people, and what they are at their school. */
@@ -154,7 +155,7 @@ export function createAccountRepository({ db, clock, newId }: Pick<Deps, 'db' | 
         .select({ count: sql<number>`count(*)` })
         .from(users)
         .innerJoin(userRoles, and(eq(userRoles.userId, users.id), eq(userRoles.role, 'student')))
-        .where(eq(users.schoolId, schoolId))
+        .where(and(eq(users.schoolId, schoolId), eq(users.isGuest, false)))
         .get()?.count ?? 0,
 
     hasSchool: (): boolean => db.select({ id: schools.id }).from(schools).limit(1).get() !== undefined,

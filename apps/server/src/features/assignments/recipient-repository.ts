@@ -59,7 +59,7 @@ export function createRecipientRepository({ db, newId }: Pick<Deps, 'db' | 'newI
 
   const follow = (which: { readonly addressee: SQL; readonly student: SQL }, at: number): void => {
     db.run(sql`update recipients set until = ${at} where until is null
-      and addressee_id in (select a.id from addressees a where ${which.addressee}) and ${which.student}
+      and addressee_id in (select a.id from addressees a where a.kind <> 'guests' and ${which.addressee}) and ${which.student}
       and (addressee_id, student_id) not in (select m.addressee_id, m.student_id from (${meant} and ${which.addressee}) m)`);
     db.run(sql`insert into recipients (assignment_id, addressee_id, student_id, since)
       select m.assignment_id, m.addressee_id, m.student_id, ${at} from (${meant} and ${which.addressee}) m
@@ -140,6 +140,17 @@ export function createRecipientRepository({ db, newId }: Pick<Deps, 'db' | 'newI
     /** Reaches all whom a new addressee means. */
     reach(addresseeId: string, at: number): void {
       follow({ addressee: sql`a.id = ${addresseeId}`, student: sql`true` }, at);
+    },
+
+    /** Lets somebody receive through an addressee that means nobody by itself. */
+    reachOne(addresseeId: string, assignmentId: string, studentId: string, at: number): void {
+      db.insert(recipients).values({ addresseeId, assignmentId, studentId, since: at }).onConflictDoNothing().run();
+      kept.delete(keyOf(assignmentId, studentId));
+    },
+
+    /** Forgets what is kept in memory: rows were moved from one person to another. */
+    forget(): void {
+      kept.clear();
     },
 
     /** Lets what was given follow the class and groups that a student is in now. @returns which assignments */

@@ -81,7 +81,13 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
 
   const selectLines = () =>
     db
-      .select({ ...columns, classId: addressees.classId, displayName: users.displayName, sheetRow: attempts.sheetRow })
+      .select({
+        ...columns,
+        classId: addressees.classId,
+        displayName: users.displayName,
+        isGuest: users.isGuest,
+        sheetRow: attempts.sheetRow,
+      })
       .from(recipients)
       .innerJoin(addressees, eq(addressees.id, recipients.addresseeId))
       .innerJoin(users, eq(users.id, recipients.studentId))
@@ -114,7 +120,9 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     .orderBy(asc(recipients.since), asc(attempts.number))
     .prepare();
 
-  type Found = Omit<ReturnType<typeof allLines.all>[0], 'displayName' | 'classId'> & { sheetRow: string | null };
+  type Found = Omit<ReturnType<typeof allLines.all>[0], 'displayName' | 'classId' | 'isGuest'> & {
+    sheetRow: string | null;
+  };
 
   const toOutline = ({
     attemptId,
@@ -184,6 +192,7 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
       ...{ studentId, displayName: rows[0]?.displayName ?? '', excused: terms.excused, dueAt: terms.window.dueAt },
       row: row !== null && isOther ? underColumns(row, assignmentId, counted.editionId) : row,
       ...(terms.leftAt === null ? {} : { leftAt: terms.leftAt }),
+      ...(rows[0]?.isGuest ? { isGuest: true as const } : {}),
       ...(begun.length > 1 && counted ? { attempt: { number: counted.number, count: begun.length } } : {}),
       ...(counted && result && result.earned !== counted.outline.earned
         ? { result: { earned: result.earned, latePercent: result.latePercent } }

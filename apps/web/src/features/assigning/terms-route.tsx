@@ -13,6 +13,7 @@ import { assignmentsOptions, sheetOptions } from '../assignment/queries.ts';
 import { ChangeTerms } from './change-terms.tsx';
 import { GiveAgain } from './give-again.tsx';
 import { faultOf, type LocalWindow, toSentWindow } from './given-to.ts';
+import { GuestLink } from './guest-link.tsx';
 import { Release } from './release.tsx';
 import { termWords } from './term-words.ts';
 import { WindowFields } from './window-fields.tsx';
@@ -52,6 +53,7 @@ function TermsView({ sheet }: { readonly sheet: Sheet }) {
       </section>
       {runs && terms.shown && <Release sheet={sheet} />}
       {runs && <Note key={note} assignmentId={assignment.id} note={note} />}
+      {runs && <GuestLink assignmentId={assignment.id} />}
       {runs && <GiveAgain sheet={sheet} />}
       {runs && <Ending assignment={assignment} />}
     </div>

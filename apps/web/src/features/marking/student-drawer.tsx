@@ -17,6 +17,7 @@ import { formatInstant, formatMinutes, formatPoints, formatShare } from '../../w
 import { formatPosition } from '../../words/position.ts';
 import { t } from '../../words/words.ts';
 import { ForThisStudent } from '../adjusting/for-this-student.tsx';
+import { ThisGuest } from '../adjusting/this-guest.tsx';
 import { attemptOptions, sheetOptions } from '../assignment/queries.ts';
 import { needWords } from '../lesson-parts/tile-looks.ts';
 import { GivenResponse } from '../question/given-response.tsx';
@@ -74,6 +75,7 @@ export function StudentDrawer({ assignmentId, studentId, timeZone, locale, stopI
           <div ref={body} className="grid gap-6">
             <div className="flex flex-wrap gap-2">
               <ForThisStudent {...{ assignmentId, timeZone, locale }} student={detail.student} />
+              {detail.student.isGuest && <ThisGuest {...{ assignmentId }} guest={detail.student} onGone={onClose} />}
               {onNext && (
                 <Button ref={nextButton} size="small" onClick={onNext}>
                   {t('sheet.markNext')}

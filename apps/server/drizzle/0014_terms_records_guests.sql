@@ -7,6 +7,16 @@ CREATE TABLE `erased_work` (
 	FOREIGN KEY (`assignment_id`) REFERENCES `assignments`(`id`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint
+CREATE TABLE `guest_links` (
+	`assignment_id` text PRIMARY KEY NOT NULL,
+	`addressee_id` text NOT NULL,
+	`token` text NOT NULL,
+	`is_open` integer NOT NULL,
+	FOREIGN KEY (`assignment_id`) REFERENCES `assignments`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`addressee_id`) REFERENCES `addressees`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE UNIQUE INDEX `guest_links_by_token` ON `guest_links` (`token`);--> statement-breakpoint
 CREATE TABLE `mails` (
 	`id` text PRIMARY KEY NOT NULL,
 	`user_id` text NOT NULL,
@@ -58,4 +68,5 @@ ALTER TABLE `schools` ADD `kept_months` integer;--> statement-breakpoint
 ALTER TABLE `schools` ADD `quiet_from` text DEFAULT '20:00' NOT NULL;--> statement-breakpoint
 ALTER TABLE `schools` ADD `quiet_until` text DEFAULT '07:00' NOT NULL;--> statement-breakpoint
 ALTER TABLE `security_events` ADD `by_id` text REFERENCES users(id) ON DELETE set null;--> statement-breakpoint
+ALTER TABLE `users` ADD `is_guest` integer DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE `users` ADD `deactivated_at` integer;
