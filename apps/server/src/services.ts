@@ -20,6 +20,7 @@ import { createTermPresets } from './features/assignments/term-presets.ts';
 import { createAnswerFileService } from './features/attempts/answer-files.ts';
 import { createAttemptRepository } from './features/attempts/attempt-repository.ts';
 import { createAttemptStates } from './features/attempts/attempt-states.ts';
+import { createEditionSwap } from './features/attempts/edition-swap.ts';
 import { createEventIntake } from './features/attempts/event-intake.ts';
 import { createMarkingService } from './features/attempts/marking-service.ts';
 import { createPathService } from './features/attempts/path-service.ts';
@@ -294,6 +295,10 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     threads: createThreadService({
       ...shared,
       followedClassIds: classRelations.followedBy,
+    }),
+    swaps: createEditionSwap({
+      ...deps,
+      ...{ given, assignments, lessons: lessonRepository, recipients, repository: attempts, states },
     }),
     paths: createPathService({ ...shared, readStates }),
     marking: createMarkingService({

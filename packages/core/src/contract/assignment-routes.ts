@@ -7,6 +7,7 @@ import {
   noteToAll,
   sheetLineSchema,
   sheetSchema,
+  swapLineSchema,
   termsSchema,
   walkedPathSchema,
   windowFields,
@@ -14,6 +15,8 @@ import {
 import { personName, rowId } from './base-schemas.ts';
 import { route } from './route.ts';
 import { routePaths } from './route-paths.ts';
+
+const editionNumber = v.pipe(v.number(), v.integer(), v.minValue(1));
 
 /** Doors for giving lessons, and following them. */
 export const assignmentRoutes = {
@@ -76,6 +79,16 @@ export const assignmentRoutes = {
       reason: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(500))),
     }),
     output: v.array(sheetLineSchema),
+  }),
+  /** What another edition would carry over and lose for who has begun; changes nothing. */
+  planSwap: route(...routePaths.planSwap, 'teacher', {
+    body: v.object({ editionNumber }),
+    output: v.array(swapLineSchema),
+  }),
+  /** Lets who has begun go on in it; answers with the editions of before, so that it can be taken back. */
+  swapEdition: route(...routePaths.swapEdition, 'teacher', {
+    body: v.object({ editionNumber, studentIds: v.pipe(v.array(rowId), v.minLength(1), v.maxLength(20_000)) }),
+    output: v.array(v.object({ studentId: v.string(), editionNumber: v.number() })),
   }),
   /** All that was made different for one student, the latest first. */
   listAdjustments: route(...routePaths.listAdjustments, 'teacher', { output: v.array(madeAdjustmentSchema) }),

@@ -137,7 +137,14 @@ export const sheetSchema = v.object({
   runs: v.boolean(),
   editionNumber: v.number(),
   /** A newer edition of the lesson, and who could have it: those who have not begun, and have an older one. */
-  newer: v.nullable(v.object({ editionNumber: v.number(), studentIds: v.array(v.string()) })),
+  newer: v.nullable(
+    v.object({
+      editionNumber: v.number(),
+      studentIds: v.array(v.string()),
+      /** How many have begun an older one. */
+      begunCount: v.number(),
+    }),
+  ),
   lessonId: v.string(),
   stops: v.array(sheetStopSchema),
   students: v.array(sheetLineSchema),
@@ -151,6 +158,18 @@ export type SentSheet = v.InferOutput<typeof sheetSchema>;
 
 /** A sheet whose lines have been read. */
 export type Sheet = Omit<SentSheet, 'students'> & { readonly students: readonly SheetStudent[] };
+
+const inPoints = v.object({ earned: v.number(), possible: v.number() });
+
+/** What another edition would do to one student's work. */
+export const swapLineSchema = v.object({
+  ...{ studentId: v.string(), displayName: v.string() },
+  /** How many answers stay, and the questions whose answers would count for nothing. */
+  ...{ carried: v.number(), lost: v.array(v.string()) },
+  ...{ wasHandedIn: v.boolean(), isHandedIn: v.boolean() },
+  ...{ before: inPoints, after: inPoints },
+});
+export type SwapLine = v.InferOutput<typeof swapLineSchema>;
 
 /** Where students of an assignment went; names by the ids of those who have begun. */
 export const walkedPathSchema = v.object({

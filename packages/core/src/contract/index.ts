@@ -1,5 +1,5 @@
 export type { Me } from './account-schemas.ts';
-export type { AssignmentSummary, SentSheet, Sheet, WalkedPath } from './assignment-schemas.ts';
+export type { AssignmentSummary, SentSheet, Sheet, SwapLine, WalkedPath } from './assignment-schemas.ts';
 export type { BankItem } from './bank-schemas.ts';
 export { email, userName } from './base-schemas.ts';
 export { alarmChoices } from './calendar-routes.ts';

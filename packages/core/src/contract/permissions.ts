@@ -147,6 +147,8 @@ export const permissionOfRoute = {
   readSheet: 'followAssignment',
   exportSheet: 'followAssignment',
   adjust: 'followAssignment',
+  planSwap: 'runAssignment',
+  swapEdition: 'runAssignment',
   listAdjustments: 'followAssignment',
   readAttempt: 'followAssignment',
   mark: 'runAssignment',

@@ -122,6 +122,8 @@ export const routePaths = {
   exportSheet: ['GET', '/api/assignments/:assignmentId/sheet.csv'],
   watch: ['GET', '/api/live'],
   adjust: ['POST', '/api/assignments/:assignmentId/adjustments'],
+  planSwap: ['POST', '/api/assignments/:assignmentId/swap/plan'],
+  swapEdition: ['POST', '/api/assignments/:assignmentId/swap'],
   listAdjustments: ['GET', '/api/assignments/:assignmentId/students/:studentId/adjustments'],
   readAttempt: ['GET', '/api/assignments/:assignmentId/students/:studentId'],
   mark: ['POST', '/api/assignments/:assignmentId/students/:studentId/marks'],

@@ -148,7 +148,7 @@ describe('a newer edition', () => {
     await ask('imani', 'PUT', `/api/assignments/${assignmentId}/walk`);
     expect((await sheet()).newer).toBeNull();
     await correct();
-    expect((await sheet()).newer).toEqual({ editionNumber: 2, studentIds: ['tomas'] });
+    expect((await sheet()).newer).toEqual({ editionNumber: 2, studentIds: ['tomas'], begunCount: 1 });
     await swap(2, ['tomas']);
     expect((await sheet()).newer).toBeNull();
     await swap(1, ['tomas']);

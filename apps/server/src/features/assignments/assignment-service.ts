@@ -175,10 +175,17 @@ export function createAssignmentService(options: Options) {
     const couldHaveIt = students.filter(
       ({ terms: own, counted }) => counted === null && own.leftAt === null && own.editionId !== newest?.id,
     );
+    const begunCount = students.filter(
+      ({ terms: own, attempts }) =>
+        own.leftAt === null && attempts.length > 0 && attempts.at(-1)?.editionId !== newest?.id,
+    ).length;
     return {
       newer:
-        newest && newest.number > editionNumber && couldHaveIt.length > 0
-          ? { editionNumber: newest.number, studentIds: couldHaveIt.map(({ studentId }) => studentId) }
+        newest && newest.number > editionNumber && couldHaveIt.length + begunCount > 0
+          ? {
+              ...{ editionNumber: newest.number, begunCount },
+              studentIds: couldHaveIt.map(({ studentId }) => studentId),
+            }
           : null,
       assignment: summarize(row, lesson.title, to, students),
       terms: terms as Sheet['terms'],

@@ -3,6 +3,7 @@ import { Refused } from '../../http/refused.ts';
 import { sendFile } from '../../http/send-file.ts';
 import type { Handlers } from '../../http/serve-route.ts';
 import type { AnswerFileService, SentFile } from './answer-files.ts';
+import type { EditionSwap } from './edition-swap.ts';
 import type { MarkingService } from './marking-service.ts';
 import type { PathService } from './path-service.ts';
 import type { PhraseRepository } from './phrase-repository.ts';
@@ -21,6 +22,8 @@ type Names =
   | 'readAttempt'
   | 'readWalkedPath'
   | 'mark'
+  | 'planSwap'
+  | 'swapEdition'
   | 'markMany'
   | 'admitLate'
   | 'listMarking'
@@ -42,6 +45,7 @@ export interface AttemptUseCases {
   readonly walks: WalkService;
   readonly marking: MarkingService;
   readonly paths: PathService;
+  readonly swaps: EditionSwap;
   readonly answerFiles: AnswerFileService;
   readonly phrases: PhraseRepository;
   readonly rubrics: RubricRepository;
@@ -54,9 +58,11 @@ const sentFile = (req: Request): SentFile => ({
 });
 
 export function attemptHandlers(useCases: AttemptUseCases): Pick<Handlers, Names> {
-  const { walks, marking, paths, answerFiles: files, phrases, rubrics, threads } = useCases;
+  const { walks, marking, paths, swaps, answerFiles: files, phrases, rubrics, threads } = useCases;
   return {
     listTodo: ({ actor }) => walks.listTodo(actor),
+    planSwap: ({ actor, params, body }) => swaps.plan(actor, params.assignmentId, body.editionNumber),
+    swapEdition: ({ actor, params, body }) => swaps.swap(actor, params.assignmentId, body),
     listFeedback: ({ actor }) => walks.listFeedback(actor),
     beginWalk: ({ actor, params }) => walks.begin(actor, params.assignmentId),
     beginAgain: ({ actor, params }) => walks.beginAgain(actor, params.assignmentId),

@@ -16,7 +16,12 @@ const sheet = {
     ...{ opensAt: null, dueAt: null, closesAt: null, studentCount: 2, begunCount: 1, handedInCount: 0 },
     ...{ toMarkCount: 0, stuckCount: 0 },
   },
-  ...{ terms: { skipping: false, rewindAtStops: true, maxRate: 2 as const }, mostAttempts: 1, releasedAt: null, note: '' },
+  ...{
+    terms: { skipping: false, rewindAtStops: true, maxRate: 2 as const },
+    mostAttempts: 1,
+    releasedAt: null,
+    note: '',
+  },
   ...{ runs: true, editionNumber: 1, newer: null, lessonId: 'l', stops: [], erased: null, now: 0, version: 'v' },
   students: [line('e', 'Elin'), line('g', 'Kim (guest)', { isGuest: true as const }), line('x', 'Gone', { leftAt: 1 })],
 };

@@ -93,7 +93,7 @@ const clockToleranceMs = 5_000;
  */
 export function createWalkSession(options: Options): RecordedWalk {
   const { attemptId, terms, outbox, send, newId } = options;
-  const context: WalkContext = { lesson: options.view.lesson, terms, mark: () => null };
+  let context: WalkContext = { lesson: options.view.lesson, terms, mark: () => null };
   const sittingId = newId();
   // By the wall clock of the device, which goes on while it sleeps; set right by every answer of the server.
   let clockOffsetMs = options.serverNow - Date.now();
@@ -125,7 +125,9 @@ export function createWalkSession(options: Options): RecordedWalk {
     for (const listener of listeners) listener();
   };
 
-  const rebase = (view: LearnerView, overtaken: boolean) =>
+  const rebase = (view: LearnerView, overtaken: boolean) => {
+    // A teacher may have let the student go on in a corrected edition.
+    if (stopIdsOf(view.lesson) !== stopIdsOf(context.lesson)) context = { ...context, lesson: view.lesson };
     change({
       // Questions come with their words once they are reached, or their time begins.
       lesson: view.lesson,
@@ -136,6 +138,7 @@ export function createWalkSession(options: Options): RecordedWalk {
       state: takeInAll(context, fromLearnerState(view.state), pending.map(toEvent)),
       overtaken,
     });
+  };
 
   const schedule = (delayMs: number) => {
     clearTimeout(timer);
@@ -249,7 +252,9 @@ export function createWalkSession(options: Options): RecordedWalk {
   };
 
   return {
-    context,
+    get context() {
+      return context;
+    },
     lookAgain,
     assignmentId: options.assignmentId,
     files: createAnswerFiles(attemptId),
@@ -284,6 +289,9 @@ export function createWalkSession(options: Options): RecordedWalk {
     },
   };
 }
+
+const stopIdsOf = ({ parts }: WalkContext['lesson']): string =>
+  parts.map(({ id, stops }) => [id, ...stops.map((stop) => stop.id)].join()).join(';');
 
 /** Counts what did not count at once. Of what was refused only what somebody did, not what merely went on. */
 function untakenBy(before: Untaken, batch: readonly SentEvent[], { outcomes }: IntakeAnswer): Untaken {

@@ -1,0 +1,126 @@
+import { setImmediate } from 'node:timers/promises';
+import { carriedOver } from '@semita/core/analysis';
+import type { SwapLine } from '@semita/core/contract';
+import { replay } from '@semita/core/reducer';
+import { sheetRowOf } from '@semita/core/sheet';
+import { eq } from 'drizzle-orm';
+import { inTransaction } from '../../db/open.ts';
+import { attempts, bankResults, questionResults } from '../../db/schema.ts';
+import type { Deps } from '../../deps.ts';
+import { found } from '../../http/refused.ts';
+import type { Actor } from '../accounts/session-service.ts';
+import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
+import type { AssignmentService } from '../assignments/assignment-service.ts';
+import type { RecipientRepository } from '../assignments/recipient-repository.ts';
+import type { LessonRepository } from '../lessons/lesson-repository.ts';
+import type { AttemptKey, AttemptRepository } from './attempt-repository.ts';
+import type { AttemptStates } from './attempt-states.ts';
+
+export type EditionSwap = ReturnType<typeof createEditionSwap>;
+
+interface Options extends Pick<Deps, 'db' | 'bus' | 'clock'> {
+  readonly given: AssignedLessons;
+  readonly assignments: Pick<AssignmentService, 'listStudents'>;
+  readonly lessons: Pick<LessonRepository, 'findEdition'>;
+  readonly recipients: Pick<RecipientRepository, 'adjust'>;
+  readonly repository: AttemptRepository;
+  readonly states: AttemptStates;
+}
+
+/**
+ * Lets who has begun go on in another edition: their log is read against it, and what does not fit there counts for
+ * nothing. The log itself stays as it is, so that going back to the edition of before brings everything back.
+ */
+export function createEditionSwap(options: Options) {
+  const { db, bus, clock, given, assignments, lessons, recipients, repository, states } = options;
+
+  const editionOf = (assignmentId: string, editionNumber: number): string =>
+    found(lessons.findEdition(given.getLesson(assignmentId).lessonId, editionNumber)).id;
+
+  /** The latest attempts of those whom the actor follows, that are at another edition. */
+  const listOthers = (actor: Actor, assignmentId: string, editionId: string) =>
+    assignments.listStudents(actor, assignmentId).flatMap(({ line, attempts: begun, terms }) => {
+      const latest = begun.at(-1);
+      return latest && latest.editionId !== editionId && terms.leftAt === null ? [{ line, latest }] : [];
+    });
+
+  const stemsOf = (assignmentId: string, editionId: string): ReadonlyMap<string, string> =>
+    new Map(
+      given
+        .getLesson(assignmentId, editionId)
+        .lesson.parts.flatMap(({ stops }) => stops)
+        .flatMap((stop) =>
+          stop.kind === 'checkpoint' ? stop.questions.map(({ id, stem }) => [id, stem] as const) : [],
+        ),
+    );
+
+  const planOne = (attempt: AttemptKey, editionId: string): Omit<SwapLine, 'studentId' | 'displayName'> => {
+    const before = states.read(attempt.attemptId).state;
+    const context = given.contextOf({ ...attempt, editionId });
+    const { begunAt, secret, drawnByTime } = repository.getStored(attempt.attemptId);
+    const after = replay(context, { begunAt, secret, drawnByTime }, repository.readLog(attempt.attemptId));
+    const { carried, lost } = carriedOver(before, after);
+    const stems = stemsOf(attempt.assignmentId, attempt.editionId);
+    const pointsIn = (lesson: Parameters<typeof sheetRowOf>[0], state: typeof before) => {
+      const { earned, possible } = sheetRowOf(lesson, state);
+      return { earned, possible };
+    };
+    return {
+      ...{ carried, lost: lost.map((id) => stems.get(id) ?? '') },
+      wasHandedIn: before.handedInAt !== null,
+      isHandedIn: after.handedInAt !== null,
+      before: pointsIn(given.contextOf(attempt).lesson, before),
+      after: pointsIn(context.lesson, after),
+    };
+  };
+
+  return {
+    /** What another edition would carry over and lose, student by student; changes nothing. */
+    plan(actor: Actor, assignmentId: string, editionNumber: number): SwapLine[] {
+      const editionId = editionOf(assignmentId, editionNumber);
+      return listOthers(actor, assignmentId, editionId).map(({ line: { studentId, displayName }, latest }) => ({
+        ...{ studentId, displayName },
+        ...planOne(latest, editionId),
+      }));
+    },
+
+    /**
+     * @returns the numbers of the editions of before, by the student, so that it can be taken back
+     * @throws Refused notFound for whom the actor does not follow, or who has not begun at another edition
+     */
+    async swap(
+      actor: Actor,
+      assignmentId: string,
+      { studentIds, editionNumber }: { readonly studentIds: readonly string[]; readonly editionNumber: number },
+    ): Promise<{ studentId: string; editionNumber: number }[]> {
+      // What students have sent up to now is taken in first, by the edition they sent it for.
+      await setImmediate();
+      const editionId = editionOf(assignmentId, editionNumber);
+      const others = new Map(
+        listOthers(actor, assignmentId, editionId).map(({ line, latest }) => [line.studentId, latest]),
+      );
+      const wanted = [...new Set(studentIds)].map((id) => found(others.get(id)));
+      const at = clock();
+      inTransaction(db, () => {
+        for (const { attemptId } of wanted) {
+          db.update(attempts).set({ editionId }).where(eq(attempts.id, attemptId)).run();
+          // Of questions that are no longer asked nothing stays behind.
+          db.delete(bankResults).where(eq(bankResults.attemptId, attemptId)).run();
+          db.delete(questionResults).where(eq(questionResults.attemptId, attemptId)).run();
+          states.forget(attemptId);
+          states.computeAnew(attemptId);
+        }
+        recipients.adjust(
+          wanted.map(({ studentId }) => ({
+            ...{ kind: 'editionSwapped', at, editionId, assignmentId, studentId, by: actor.id, reason: null },
+          })),
+        );
+      });
+      for (const { attemptId, studentId } of wanted)
+        bus.publish('attemptChanged', { assignmentId, attemptId, studentId, byOthers: true });
+      return wanted.map(({ studentId, editionId: before }) => ({
+        ...{ studentId, editionNumber: given.getLesson(assignmentId, before).editionNumber },
+      }));
+    },
+  };
+}
