@@ -74,7 +74,7 @@ async function addStudents(page: Page, list: string, count: number): Promise<voi
 }
 
 test('from an empty folder to first answers of two classes', async ({ browser }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(300_000);
   // The first page of all says what to do; the address that was printed does it.
   const admin = await newPage(browser);
   await admin.goto('/');
@@ -193,6 +193,7 @@ test('from an empty folder to first answers of two classes', async ({ browser })
   await teacher.getByRole('radio', { name: 'Right: Answer 1' }).check();
   await teacher.getByRole('button', { name: 'Make edition 1' }).click();
   await expect(teacher.getByText('Edition 1 is made.')).toBeVisible();
+  const lessonAt = teacher.url();
 
   // To a class, to another with other dates, and to one student with dates of his own.
   await teacher.getByRole('button', { name: 'Assign', exact: true }).click();
@@ -282,4 +283,96 @@ test('from an empty folder to first answers of two classes', async ({ browser })
   await giving.getByRole('button', { name: 'Assign to 8 Cobalt' }).click();
   await expect(giving.getByText('They have this lesson already')).toBeVisible();
   await expectAccessible(teacher);
+
+  // The week on both sides.
+  await teacher.goto('/week?from=2031-01-13');
+  await expect(teacher.getByText('Due 23:59').first()).toBeVisible();
+  await expectAccessible(teacher);
+  await farah.goto('/my-week?from=2031-01-13');
+  await expect(farah.getByText('Due 23:59')).toBeVisible();
+  await expectAccessible(farah);
+
+  // A corrected edition, for who has begun as well: what it carries over is said first.
+  await teacher.goto(lessonAt);
+  await teacher.getByLabel('Title of the lesson').fill('Which way does it push now?');
+  await teacher.getByRole('button', { name: 'Make edition 2' }).click();
+  await expect(teacher.getByText('Edition 2 is made.')).toBeVisible();
+  await teacher.goto(sheetAt);
+  await teacher.getByRole('button', { name: '1 who has begun …' }).click();
+  await expect(teacher.getByText('1 answer stays')).toBeVisible();
+  await expectAccessible(teacher);
+  await teacher.getByRole('button', { name: 'Give edition 2 to 1 who has begun' }).click();
+  await expect(teacher.getByRole('dialog')).toHaveCount(0);
+  await farah.goto('/to-do');
+  await expect(farah.getByRole('heading', { name: /Which way does it push/ })).toBeVisible();
+  await expect(teacher.getByRole('img', { name: 'Farah Lindholt, stop 1: All points' })).toBeVisible();
+
+  // Somebody comes by the link for guests, and turns out to be Hana.
+  await teacher.getByRole('link', { name: 'Terms' }).click();
+  await teacher.getByRole('button', { name: 'Make a link for guests' }).click();
+  const guestLink = await teacher.getByRole('textbox', { name: 'Link for guests' }).inputValue();
+  const guest = await newPage(browser, phone);
+  await guest.goto(guestLink);
+  await expect(guest.getByText(/The name you give, your answers/)).toBeVisible();
+  await expectAccessible(guest);
+  await guest.getByLabel('What may we call you?').fill('Hana');
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  await guest.getByRole('radio', { name: 'Compression' }).check();
+  await guest.getByRole('button', { name: /^Answer/ }).click();
+  await teacher.goto(sheetAt);
+  await teacher
+    .getByRole('row', { name: /Hana \(guest\)/ })
+    .getByRole('button')
+    .first()
+    .click();
+  await teacher.getByRole('button', { name: 'This is a student of mine …' }).click();
+  await teacher.getByLabel('Student').selectOption('Hana Quispe');
+  await expectAccessible(teacher);
+  await teacher.getByRole('button', { name: 'It is this student' }).click();
+  await expect(teacher.getByRole('row', { name: /Hana \(guest\)/ })).toHaveCount(0);
+  await expect(teacher.getByRole('img', { name: 'Hana Quispe, stop 1: No points' })).toBeVisible();
+
+  // Terms are changed for who has begun too, as far as that moves no ground.
+  await teacher.getByRole('link', { name: 'Terms' }).click();
+  await teacher.getByRole('button', { name: 'Change the terms' }).click();
+  await expect(teacher.getByRole('checkbox', { name: 'Skipping' })).toBeDisabled();
+  await teacher.getByLabel('What comes after the due date').selectOption('Counts less each day');
+  await expectAccessible(teacher);
+  await teacher.getByRole('button', { name: 'Save the terms' }).click();
+  await expect(teacher.getByText('Late work counts 10 % less for each day begun, 50 % at most.')).toBeVisible();
+
+  // What is told stands behind the bell; what is kept, on one page for anybody.
+  await farah.goto('/notices');
+  await expect(farah.getByRole('heading', { name: 'By mail as well' })).toBeVisible();
+  await expectAccessible(farah);
+  await guest.goto('/kept');
+  await expect(guest.getByRole('heading', { name: 'What is kept' })).toBeVisible();
+  await expectAccessible(guest);
+
+  // Whoever looks after the school gives out all that is kept of Nils, and erases him; the log says so.
+  await admin.goto('/school/people');
+  await admin.getByLabel('Find somebody').fill('nils');
+  await expect(admin.getByText('1 to 1 of 1')).toBeVisible();
+  await expectAccessible(admin);
+  await admin.getByRole('button', { name: 'More for Nils Adomako' }).click();
+  const [archive] = await Promise.all([
+    admin.waitForEvent('download'),
+    admin.getByRole('menuitem', { name: 'Everything that is kept (zip)' }).click(),
+  ]);
+  expect(archive.suggestedFilename()).toBe('Nils Adomako.zip');
+  await admin.getByRole('button', { name: 'More for Nils Adomako' }).click();
+  await admin.getByRole('menuitem', { name: 'Erase …' }).click();
+  await expectAccessible(admin);
+  await admin.getByLabel(/^Type “Nils Adomako”/).fill('Nils Adomako');
+  await admin.getByRole('button', { name: 'Erase for good' }).click();
+  await expect(admin.getByText('Nobody of that name')).toBeVisible();
+  await admin.getByRole('link', { name: 'Log' }).click();
+  await expect(admin.getByRole('cell', { name: 'A student was erased' })).toBeVisible();
+  await expectAccessible(admin);
+  await admin.goto('/school/mails');
+  await expect(admin.getByText(/nothing leaves this installation/)).toBeVisible();
+  await expectAccessible(admin);
+  await nils.goto('/to-do');
+  await expect(nils.getByRole('button', { name: 'Sign in' })).toBeVisible();
 });

@@ -118,6 +118,7 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   await giveNotebook(stage);
   await planTest(stage, itemIdOf);
   await askToJoin(stage);
+  await letGuestsCome(stage, cobaltAssignment);
   deps.db.$client.pragma('synchronous = FULL');
   clock.now = stage.today;
 }
@@ -135,6 +136,15 @@ async function askToJoin({ services, clock, today }: Stage): Promise<void> {
   const { joinCode } = classes.read(adaeze, amber.id);
   const account = { displayName: newcomer, userName: userNameOf(newcomer), password: demoPassword };
   await joining.joinAsNew({ code: joinCode ?? '', ...account }, '');
+}
+
+/** A link that is open to anyone, and somebody who came by it and looked around. */
+async function letGuestsCome({ services, clock, today }: Stage, assignmentId: string): Promise<void> {
+  clock.now = today - 5 * 3_600_000;
+  const { token } = services.guests.setLink(adaeze, assignmentId, { isOpen: true, isNew: false });
+  const { userId } = await services.guests.come(token ?? '', 'Uncle Bo', '');
+  const guest: Actor = { id: userId, roles: ['student'], schoolId, displayName: 'Uncle Bo (guest)' };
+  await services.walks.begin(guest, assignmentId);
 }
 
 /** Groups of a class, by a student's place in the roster. */
