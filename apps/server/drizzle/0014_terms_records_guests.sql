@@ -62,6 +62,17 @@ CREATE TABLE `notices` (
 CREATE UNIQUE INDEX `notices_once` ON `notices` (`user_id`,`key`);--> statement-breakpoint
 CREATE INDEX `notices_by_user` ON `notices` (`user_id`,`created_at`);--> statement-breakpoint
 CREATE INDEX `notices_to_mail` ON `notices` (`created_at`) WHERE mailed_at is null;--> statement-breakpoint
+CREATE TABLE `school_days` (
+	`id` text PRIMARY KEY NOT NULL,
+	`school_id` text NOT NULL,
+	`kind` text NOT NULL,
+	`title` text NOT NULL,
+	`first_day` text NOT NULL,
+	`last_day` text NOT NULL,
+	FOREIGN KEY (`school_id`) REFERENCES `schools`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE INDEX `school_days_by_school` ON `school_days` (`school_id`,`first_day`);--> statement-breakpoint
 ALTER TABLE `assignments` ADD `released_at` integer;--> statement-breakpoint
 ALTER TABLE `classes` ADD `removed_at` integer;--> statement-breakpoint
 ALTER TABLE `schools` ADD `kept_months` integer;--> statement-breakpoint

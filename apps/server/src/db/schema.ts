@@ -1,5 +1,6 @@
 import { addresseeKinds } from '@semita/core/assignment';
 import type { AttemptState } from '@semita/core/attempt';
+import { schoolDayKinds } from '@semita/core/calendar';
 import { logKinds, roles } from '@semita/core/contract';
 import { materialKinds } from '@semita/core/lesson';
 import { mailWishes, noticeKinds } from '@semita/core/notice';
@@ -38,6 +39,21 @@ const schoolId = () =>
   text()
     .notNull()
     .references(() => schools.id, { onDelete: 'cascade' });
+
+/** What a school's calendar says: terms, and days without school. */
+export const schoolDays = sqliteTable(
+  'school_days',
+  {
+    id: id(),
+    schoolId: schoolId(),
+    kind: text({ enum: schoolDayKinds }).notNull(),
+    title: text().notNull(),
+    /** Civil days, the last one included. */
+    firstDay: text().notNull(),
+    lastDay: text().notNull(),
+  },
+  (table) => [index('school_days_by_school').on(table.schoolId, table.firstDay)],
+);
 
 export const users = sqliteTable(
   'users',

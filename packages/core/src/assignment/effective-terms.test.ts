@@ -143,7 +143,9 @@ describe('windows over time', () => {
           const leftAt =
             current.length === 0 && gone.length > 0 ? Math.max(...gone.map(({ until }) => until ?? 0)) : null;
           const through =
-            (['student', 'group', 'class'] as const).find((kind) => current.some((one) => one.addresseeId === kind)) ??
+            (['student', 'group', 'class', 'guests'] as const).find((kind) =>
+              current.some((one) => one.addresseeId === kind),
+            ) ??
             gone.find(({ until }) => until === leftAt)?.addresseeId ??
             received[0]?.addresseeId;
           const change = changes.findLast((one) => one.at <= before);

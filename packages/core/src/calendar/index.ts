@@ -1,3 +1,11 @@
 export { endOfDay, isTimeZone, toInstant, toLocal } from './local-time.ts';
 export { type DateOrder, dateOrderOf, type ReadDate, readDate } from './read-date.ts';
+export {
+  dayOffOn,
+  guessSchoolDayKind,
+  type SchoolDayKind,
+  type SchoolDays,
+  sameDayInTerm,
+  schoolDayKinds,
+} from './school-days.ts';
 export { weekOf, weeksLater } from './week.ts';

@@ -117,6 +117,7 @@ export const sheetLineSchema = describes<SheetLine>()(
     excused: v.boolean(),
     dueAt: instant,
     leftAt: v.optional(v.number()),
+    cameTooLate: v.optional(v.literal(true)),
     isGuest: v.optional(v.literal(true)),
     attempt: v.optional(v.strictObject({ number: v.number(), count: v.number() })),
     result: v.optional(v.strictObject({ earned: v.number(), latePercent: v.number() })),

@@ -23,6 +23,8 @@ export const routePaths = {
   givePersonPassword: ['POST', '/api/people/:userId/password'],
   exportStudent: ['GET', '/api/people/:userId/archive'],
   eraseStudent: ['POST', '/api/people/:userId/erasing'],
+  readSchoolDays: ['GET', '/api/school/days'],
+  changeSchoolDays: ['PUT', '/api/school/days'],
   readLog: ['POST', '/api/school/log'],
   planOneRoster: ['POST', '/api/school/one-roster/plan'],
   takeOneRoster: ['POST', '/api/school/one-roster'],

@@ -16,6 +16,7 @@ import {
   peopleQuerySchema,
   peopleSchema,
   personSettingsSchema,
+  schoolDaysSchema,
   schoolLogSchema,
   schoolSchema,
   schoolSettingsSchema,
@@ -56,6 +57,10 @@ export const schoolRoutes = {
   eraseStudent: route(...routePaths.eraseStudent, 'admin', {
     body: v.object({ name: v.pipe(v.string(), v.maxLength(1_000)) }),
   }),
+  /** Terms and days without school, the earliest first; for everybody of the school. */
+  readSchoolDays: route(...routePaths.readSchoolDays, 'signedIn', { output: schoolDaysSchema }),
+  /** All of them, in place of those there were. */
+  changeSchoolDays: route(...routePaths.changeSchoolDays, 'admin', { body: v.object({ days: schoolDaysSchema }) }),
   readLog: route(...routePaths.readLog, 'admin', { body: logQuerySchema, output: schoolLogSchema }),
   planOneRoster: route(...routePaths.planOneRoster, 'admin', {
     bodyLimit: 12_000_000,

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { schoolDayKinds } from '../calendar/school-days.ts';
 import { email, newPassword, personName, rowId, timeZone, token } from './base-schemas.ts';
 import { classLocales } from './class-locales.ts';
 import { classMarkFields } from './class-schemas.ts';
@@ -116,6 +117,22 @@ export const oneRosterPlanSchema = v.object({
   ),
 });
 export type OneRosterPlan = v.InferOutput<typeof oneRosterPlanSchema>;
+
+const civilDay = v.pipe(v.string(), v.isoDate());
+
+export const schoolDaysSchema = v.pipe(
+  v.array(
+    v.pipe(
+      v.object({
+        title: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
+        kind: v.picklist(schoolDayKinds),
+        ...{ firstDay: civilDay, lastDay: civilDay },
+      }),
+      v.check(({ firstDay, lastDay }) => firstDay <= lastDay),
+    ),
+  ),
+  v.maxLength(500),
+);
 
 export const peopleQuerySchema = v.object({
   words: v.pipe(v.string(), v.maxLength(200)),

@@ -7,6 +7,8 @@ export interface SheetStudent {
   readonly studentId: string;
   readonly displayName: string;
   readonly excused: boolean;
+  /** It reached them only after it was due, and they have done nothing about it yet. */
+  readonly cameTooLate?: true | undefined;
   /** Came by a link that is open to anyone, and is no student of the class. */
   readonly isGuest?: true | undefined;
   /** When it is due for this student, epoch ms. */

@@ -126,6 +126,25 @@ describe('more time', () => {
   });
 });
 
+test('who joins after the due date is told apart, and gets one that can be met', async () => {
+  const window = { opensAt: null, dueAt: '2026-11-26T23:59', closesAt: '2026-11-27T23:59' };
+  await ask('adaeze', 'PATCH', `/api/assignments/${assignmentId}/window`, window);
+  school.clock.now = Date.UTC(2026, 10, 29, 9);
+  school.services.roster.add('amber', 'cobalt');
+  const lateOnes = async () =>
+    (await ask('adaeze', 'GET', `/api/assignments/${assignmentId}/sheet`)).body.students
+      .filter(({ cameTooLate }: { cameTooLate?: true }) => cameTooLate)
+      .map(({ studentId }: { studentId: string }) => studentId);
+  expect(await lateOnes()).toEqual(['cobalt']);
+  await ask('adaeze', 'POST', `/api/assignments/${assignmentId}/adjustments`, {
+    ...{ studentIds: ['cobalt'], change: { kind: 'extendedBy', days: 7 } },
+  });
+  expect(await lateOnes()).toEqual([]);
+  const [item] = (await ask('cobalt', 'GET', '/api/todo')).body.items;
+  expect(item.dueAt).toBeGreaterThan(school.clock.now + 6 * 24 * 3_600_000);
+  expect(item.closesAt).toBeGreaterThan(item.dueAt);
+});
+
 describe('a newer edition', () => {
   const sheet = async () => (await ask('adaeze', 'GET', `/api/assignments/${assignmentId}/sheet`)).body;
   const correct = async () => {

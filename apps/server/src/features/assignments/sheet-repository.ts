@@ -192,6 +192,7 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
       ...{ studentId, displayName: rows[0]?.displayName ?? '', excused: terms.excused, dueAt: terms.window.dueAt },
       row: row !== null && isOther ? underColumns(row, assignmentId, counted.editionId) : row,
       ...(terms.leftAt === null ? {} : { leftAt: terms.leftAt }),
+      ...(isTooLateFor(stored) ? { cameTooLate: true as const } : {}),
       ...(rows[0]?.isGuest ? { isGuest: true as const } : {}),
       ...(begun.length > 1 && counted ? { attempt: { number: counted.number, count: begun.length } } : {}),
       ...(counted && result && result.earned !== counted.outline.earned
@@ -200,6 +201,10 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     };
     return { ...stored, line };
   };
+
+  /** Whoever joins a class after a date cannot meet it; a teacher gives them one that they can. */
+  const isTooLateFor = ({ terms: { since, window, leftAt, excused }, attempts: begun }: StoredOutline): boolean =>
+    window.dueAt !== null && since > window.dueAt && leftAt === null && !excused && begun.length === 0;
 
   /** The row of an attempt at another edition, its marks under the columns of the one that all others have. */
   const underColumns = (row: string, assignmentId: string, editionId: string): string => {

@@ -200,3 +200,18 @@ test('an erased student is gone with words, files and marks; how many there were
   expect(sheet.students.map(({ studentId }: { studentId: string }) => studentId)).toEqual(['tomas']);
   expect(logged().filter(({ kind }) => kind === 'erased')).toMatchObject([{ userId: null, byId: 'runa' }]);
 });
+
+test('terms and days off are the school’s, for everybody in it, and replaced as a whole', async () => {
+  const days = [
+    { title: 'Spring term', kind: 'term', firstDay: '2027-01-11', lastDay: '2027-06-11' },
+    { title: 'Autumn break', kind: 'off', firstDay: '2026-10-26', lastDay: '2026-10-30' },
+  ];
+  expect((await ask('runa', 'PUT', '/api/school/days', { days })).status).toBe(204);
+  expect((await ask('imani', 'GET', '/api/school/days')).body).toEqual([days[1], days[0]]);
+  expect((await ask('stranger', 'GET', '/api/school/days')).body).toEqual([]);
+  expect((await ask('adaeze', 'PUT', '/api/school/days', { days })).status).toBe(404);
+  const turned = [{ ...days[0], firstDay: '2027-07-01' }];
+  expect((await ask('runa', 'PUT', '/api/school/days', { days: turned })).status).toBe(422);
+  await ask('runa', 'PUT', '/api/school/days', { days: [] });
+  expect((await ask('imani', 'GET', '/api/school/days')).body).toEqual([]);
+});

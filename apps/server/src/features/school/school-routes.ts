@@ -22,6 +22,8 @@ type Names =
   | 'givePersonPassword'
   | 'exportStudent'
   | 'eraseStudent'
+  | 'readSchoolDays'
+  | 'changeSchoolDays'
   | 'readLog'
   | 'planOneRoster'
   | 'takeOneRoster'
@@ -79,6 +81,11 @@ export function schoolHandlers({
     },
     eraseStudent: async ({ actor, params, body }) => {
       await people.erase(actor, params.userId, body.name);
+    },
+    readSchoolDays: ({ actor }) => school.readDays(actor),
+    changeSchoolDays: ({ actor, body }) => {
+      school.changeDays(actor, body.days);
+      return undefined;
     },
     readLog: ({ actor, body }) => readLog(actor, body),
     planOneRoster: ({ actor, body }) => oneRoster.plan(actor, body),

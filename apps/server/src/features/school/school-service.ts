@@ -1,8 +1,10 @@
 import { randomInt } from 'node:crypto';
+import type { SchoolDays } from '@semita/core/calendar';
 import type { School, SchoolSettings } from '@semita/core/contract';
 import { makeJoinCode, showJoinCode } from '@semita/core/roster';
-import { eq, sql } from 'drizzle-orm';
-import { schools } from '../../db/schema.ts';
+import { asc, eq, sql } from 'drizzle-orm';
+import { inTransaction } from '../../db/open.ts';
+import { schoolDays, schools } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { AccountRepository } from '../accounts/account-repository.ts';
@@ -13,7 +15,7 @@ import type { Invitations } from './invitations.ts';
 
 export type SchoolService = ReturnType<typeof createSchoolService>;
 
-interface Options extends Pick<Deps, 'db' | 'bus'> {
+interface Options extends Pick<Deps, 'db' | 'bus' | 'newId'> {
   readonly accounts: AccountRepository;
   readonly invitations: Pick<Invitations, 'list'>;
   readonly classes: Pick<ClassRepository, 'listOfSchool'>;
@@ -21,7 +23,7 @@ interface Options extends Pick<Deps, 'db' | 'bus'> {
 }
 
 /** A school, for whoever looks after it. */
-export function createSchoolService({ db, bus, accounts, invitations, classes, security }: Options) {
+export function createSchoolService({ db, bus, newId, accounts, invitations, classes, security }: Options) {
   const get = (schoolId: string) => found(db.select().from(schools).where(eq(schools.id, schoolId)).get());
   /** Files of the same content lie there once, and are counted for each who has them. */
   const spaceOf = (schoolId: string): School['space'] =>
@@ -48,6 +50,26 @@ export function createSchoolService({ db, bus, accounts, invitations, classes, s
 
     change({ schoolId }: Actor, settings: SchoolSettings): void {
       if (Object.keys(settings).length > 0) db.update(schools).set(settings).where(eq(schools.id, schoolId)).run();
+    },
+
+    readDays: ({ schoolId }: Actor): SchoolDays[] => {
+      const { title, kind, firstDay, lastDay } = schoolDays;
+      return db
+        .select({ title, kind, firstDay, lastDay })
+        .from(schoolDays)
+        .where(eq(schoolDays.schoolId, schoolId))
+        .orderBy(asc(firstDay), asc(title))
+        .all();
+    },
+
+    changeDays({ schoolId }: Actor, days: readonly SchoolDays[]): void {
+      inTransaction(db, () => {
+        db.delete(schoolDays).where(eq(schoolDays.schoolId, schoolId)).run();
+        if (days.length > 0)
+          db.insert(schoolDays)
+            .values(days.map((one) => ({ ...one, id: newId(), schoolId })))
+            .run();
+      });
     },
 
     setTeacherCode({ schoolId }: Actor, isOn: boolean): void {

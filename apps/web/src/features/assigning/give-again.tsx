@@ -1,17 +1,19 @@
 import { movedAhead } from '@semita/core/assignment';
-import { toLocal } from '@semita/core/calendar';
+import { type SchoolDays, toLocal } from '@semita/core/calendar';
 import type { Sheet } from '@semita/core/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
 import { lessonsOptions } from '../materials/queries.ts';
+import { schoolDaysOptions } from '../week/queries.ts';
 import { AssignDialog, type AssignedBefore } from './assign-dialog.tsx';
 import './words.ts';
 
 /** The same lesson, note and terms once more, with the dates moved ahead; for who has the lesson on their shelf. */
 export function GiveAgain({ sheet }: { readonly sheet: Sheet }) {
   const lessons = useQuery(lessonsOptions());
+  const schoolDays = useQuery(schoolDaysOptions());
   const [isOpen, setIsOpen] = useState(false);
   const lesson = lessons.data?.find(({ id }) => id === sheet.lessonId);
   if (!lesson?.editionNumber) return null;
@@ -27,7 +29,7 @@ export function GiveAgain({ sheet }: { readonly sheet: Sheet }) {
           lessonId={lesson.id}
           title={lesson.title}
           editionNumber={lesson.editionNumber}
-          before={asBefore(sheet)}
+          before={asBefore(sheet, schoolDays.data ?? [])}
           onClose={() => setIsOpen(false)}
         />
       )}
@@ -35,11 +37,11 @@ export function GiveAgain({ sheet }: { readonly sheet: Sheet }) {
   );
 }
 
-function asBefore({ assignment, terms, note }: Sheet): AssignedBefore {
+function asBefore({ assignment, terms, note }: Sheet, schoolDays: readonly SchoolDays[]): AssignedBefore {
   const { timeZone, opensAt, dueAt, closesAt } = assignment;
   const local = (ms: number | null) => (ms === null ? null : toLocal(ms, timeZone));
   const before = { opensAt: local(opensAt), dueAt: local(dueAt), closesAt: local(closesAt) };
-  const moved = movedAhead(before, toLocal(Date.now(), timeZone).slice(0, 10));
+  const moved = movedAhead(before, toLocal(Date.now(), timeZone).slice(0, 10), schoolDays);
   return {
     terms,
     note,

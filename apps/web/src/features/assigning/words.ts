@@ -194,7 +194,8 @@ export const assigningWords = {
       mean: 'the mean of them counts.',
     },
     again: 'Again',
-    againHelp: 'The same lesson, note and terms, with the dates moved ahead by whole weeks. You choose to whom.',
+    againHelp:
+      'The same lesson, note and terms, with the dates moved ahead: into the same week of the next term where the school’s calendar knows it. You choose to whom.',
     giveIt: 'Give it again …',
     ending: 'Ending',
     endingHelp:

@@ -13,10 +13,6 @@ export const classesOptions = () => queryOptions({ queryKey: ['classes'], queryF
 export const groupsOptions = () =>
   queryOptions({ queryKey: ['classes', 'groups'], queryFn: () => call('listGroups', {}) });
 
-/** To whom something can be given. */
-export const rostersOptions = () =>
-  queryOptions({ queryKey: ['classes', 'rosters'], queryFn: () => call('listRosters', {}) });
-
 export const classOptions = (classId: string) =>
   queryOptions({ queryKey: ['classes', classId], queryFn: () => call('readClass', { params: { classId } }) });
 

@@ -50,7 +50,10 @@ const school = (more = {}) => ({
 });
 
 function open(answers: Answers = {}, more = {}) {
-  return { ...standIn({ readSchool: () => school(more), ...answers }), ...show(<SchoolRoute />) };
+  return {
+    ...standIn({ readSchool: () => school(more), readSchoolDays: () => [], ...answers }),
+    ...show(<SchoolRoute />),
+  };
 }
 
 test('a teacher is invited, and the link is shown this once', async () => {

@@ -12,6 +12,7 @@ import { t } from '../../words/words.ts';
 import { InviteDialog } from './invite-dialog.tsx';
 import { OneRosterPanel } from './one-roster/one-roster-panel.tsx';
 import { schoolOptions } from './queries.ts';
+import { SchoolDaysPanel } from './school-days-panel.tsx';
 import { SchoolPage } from './school-page.tsx';
 import { SchoolSettingsForm } from './school-settings-form.tsx';
 import { TeacherCode } from './teacher-code.tsx';
@@ -42,6 +43,7 @@ export function Component() {
             <div className="grid gap-6">
               <TeacherCode code={school.teacherCode} />
               <OneRosterPanel />
+              <SchoolDaysPanel />
               <Space space={school.space} />
             </div>
             <SchoolSettingsForm key={school.name + school.timeZone + school.locale} school={school} />

@@ -13,6 +13,7 @@ import { EmptyPlace } from '../../ui/notice.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
+import { LateJoiners } from '../adjusting/late-joiners.tsx';
 import { MoreTime } from '../adjusting/more-time.tsx';
 import { NewerEdition } from '../adjusting/newer-edition.tsx';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
@@ -125,6 +126,7 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
           {t('sheet.export')}
         </a>
       </div>
+      <LateJoiners sheet={sheet} />
       {sheet.runs && sheet.newer && <NewerEdition sheet={sheet} newer={sheet.newer} />}
       <SheetTable sheet={sheet} students={students} onOpen={open} />
       {sheet.erased && (

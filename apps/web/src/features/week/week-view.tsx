@@ -1,10 +1,12 @@
-import { toLocal, weekOf, weeksLater } from '@semita/core/calendar';
+import { dayOffOn, toLocal, weekOf, weeksLater } from '@semita/core/calendar';
+import { useQuery } from '@tanstack/react-query';
 import { Check, ChevronLeft, ChevronRight, CircleDot, DoorClosed, Flag } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import type { WeekEntry } from './entries.ts';
+import { schoolDaysOptions } from './queries.ts';
 import './words.ts';
 
 const icons = { opens: CircleDot, due: Flag, closes: DoorClosed } as const;
@@ -18,6 +20,8 @@ export function WeekView({ entries, now }: { readonly entries: readonly WeekEntr
   const [monday = today] = days;
   const isThis = days.includes(today);
   const go = (weeks: number) => setParams({ from: weeksLater(monday, weeks) });
+  // The week is there without it.
+  const schoolDays = useQuery(schoolDaysOptions()).data ?? [];
   const inWeek = entries.filter(({ date }) => days.includes(date));
   return (
     <div className="@container grid gap-4">
@@ -40,7 +44,13 @@ export function WeekView({ entries, now }: { readonly entries: readonly WeekEntr
       {inWeek.length === 0 && <p className="text-quiet">{t('week.empty')}</p>}
       <ol className="grid gap-px overflow-hidden rounded-card border border-line bg-line @4xl:grid-cols-7">
         {days.map((date) => (
-          <Day key={date} date={date} isToday={date === today} entries={inWeek.filter((one) => one.date === date)} />
+          <Day
+            key={date}
+            date={date}
+            isToday={date === today}
+            off={dayOffOn(schoolDays, date)}
+            entries={inWeek.filter((one) => one.date === date)}
+          />
         ))}
       </ol>
     </div>
@@ -50,10 +60,12 @@ export function WeekView({ entries, now }: { readonly entries: readonly WeekEntr
 interface DayProps {
   readonly date: string;
   readonly isToday: boolean;
+  /** Why there is no school. */
+  readonly off: string | null;
   readonly entries: readonly WeekEntry[];
 }
 
-function Day({ date, isToday, entries }: DayProps) {
+function Day({ date, isToday, off, entries }: DayProps) {
   return (
     <li
       aria-current={isToday ? 'date' : undefined}
@@ -66,7 +78,10 @@ function Day({ date, isToday, entries }: DayProps) {
         {dayWords(date)}
         {isToday && `, ${t('week.isToday')}`}
       </h2>
-      {entries.length === 0 ? (
+      {off !== null && (
+        <p className="rounded-control bg-slate-tint px-2 py-0.5 text-13 break-words text-slate">{off}</p>
+      )}
+      {entries.length === 0 && off !== null ? null : entries.length === 0 ? (
         <p className="text-13 text-quiet @4xl:hidden">{t('week.nothing')}</p>
       ) : (
         <ul className="grid gap-2">

@@ -2,6 +2,7 @@
 import { screen, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { show } from '../../test/page.tsx';
+import { standIn } from '../../test/stand-in-server.ts';
 import { type Dated, entriesOf } from './entries.ts';
 import { WeekView } from './week-view.tsx';
 
@@ -26,6 +27,9 @@ test('each date stands on its day by the clock of the class; what closes when it
 });
 
 test('a week is gone through, and Back would find each', async () => {
+  standIn({
+    readSchoolDays: () => [{ title: 'Council day', kind: 'off', firstDay: '2026-12-04', lastDay: '2026-12-04' }],
+  });
   const { user } = show(
     <WeekView
       now={now}
@@ -37,6 +41,7 @@ test('a week is gone through, and Back would find each', async () => {
   );
   const day = (name: RegExp) => within(screen.getByRole('heading', { name }).closest('li') as HTMLElement);
   expect(screen.getAllByRole('heading', { level: 2 })).toHaveLength(7);
+  expect(await screen.findByText('Council day')).toBeTruthy();
   expect(day(/Wed 2 Dec, today/).getByText('Nothing')).toBeTruthy();
   expect(
     day(/Thu 3 Dec/)
@@ -52,6 +57,7 @@ test('a week is gone through, and Back would find each', async () => {
 });
 
 test('a week that is no date is this one', () => {
+  standIn({ readSchoolDays: () => [] });
   show(<WeekView now={now} entries={[]} />, '/week?from=2026-99-99');
   expect(screen.getByRole('heading', { name: /Wed 2 Dec, today/ })).toBeTruthy();
 });
