@@ -93,13 +93,6 @@ const views = {
     await stop.scrollIntoViewIfNeeded();
     return page;
   },
-  'desk-reading': async () => {
-    const page = await enter(teacherName, wide);
-    await page.goto('/shelf');
-    await page.getByRole('link', { name: 'A bridge-keeper’s notebook' }).click();
-    await page.getByRole('button', { name: /^Pause at/ }).click();
-    return page;
-  },
   path: async () => {
     const page = await enter(teacherName, wide);
     await page.goto('/shelf');
@@ -152,6 +145,12 @@ const views = {
       );
     await page.getByRole('button', { name: 'Look at the list' }).click();
     await page.getByRole('button', { name: /^Take \d in/ }).waitFor();
+    return page;
+  },
+  week: async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/week');
+    await page.getByText('Due 23:59').first().waitFor();
     return page;
   },
   assigning: async () => {

@@ -1,4 +1,5 @@
 export { endOfDay, isTimeZone, toInstant, toLocal } from './local-time.ts';
+export { type Meeting, nextMeeting } from './meetings.ts';
 export { type DateOrder, dateOrderOf, type ReadDate, readDate } from './read-date.ts';
 export {
   dayOffOn,

@@ -10,6 +10,7 @@ import {
   joinableSchema,
   joinCode,
   madeCardSchema,
+  meetingsSchema,
   newStudentSchema,
   newTeacherSchema,
   rosterPlanSchema,
@@ -51,6 +52,7 @@ export const classRoutes = {
     output: v.array(
       v.object({
         ...{ id: v.string(), name: v.string(), ...classMarkFields, timeZone: v.string(), locale: v.string() },
+        meetings: meetingsSchema,
         students: v.array(v.object({ ...person, extraTime: v.number() })),
         groups: v.array(v.object({ id: v.string(), name: v.string(), studentIds: v.array(v.string()) })),
       }),
@@ -61,6 +63,7 @@ export const classRoutes = {
       ...{ id: v.string(), name: v.string(), ...classMarkFields, timeZone: v.string(), locale: v.string() },
       isArchived: v.boolean(),
       removedAt: v.nullable(v.number()),
+      meetings: meetingsSchema,
       joining: v.picklist(joiningWays),
       /** As it is shown; null before it was first wanted. */
       joinCode: v.nullable(v.string()),

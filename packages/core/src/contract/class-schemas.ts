@@ -5,6 +5,16 @@ import { classLocales } from './class-locales.ts';
 
 export const classMarkFields = { shape: v.picklist(classShapes), colour: v.picklist(classColours) };
 
+export const meetingsSchema = v.pipe(
+  v.array(
+    v.object({
+      weekday: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(7)),
+      time: v.pipe(v.string(), v.isoTime()),
+    }),
+  ),
+  v.maxLength(30),
+);
+
 export const classSettingsSchema = v.object({
   name: v.optional(personName),
   shape: v.optional(classMarkFields.shape),
@@ -12,6 +22,8 @@ export const classSettingsSchema = v.object({
   locale: v.optional(v.picklist(classLocales)),
   timeZone: v.optional(timeZone),
   joining: v.optional(v.picklist(joiningWays)),
+  /** When it meets each week. */
+  meetings: v.optional(meetingsSchema),
   /** Put away, or brought back. */
   isArchived: v.optional(v.boolean()),
 });

@@ -49,14 +49,17 @@ export function createThreadService(options: Options) {
 
   const listPosts = (actor: Actor, assignmentId: string, questionId: string) => {
     const readable = readableBy(actor, assignmentId);
-    const begun = db
-      .select({ attemptId: attempts.id, studentId: users.id, displayName: users.displayName })
+    const all = db
+      .select({ attemptId: attempts.id, studentId: users.id, displayName: users.displayName, isGuest: users.isGuest })
       .from(attempts)
       .innerJoin(users, eq(users.id, attempts.studentId))
       .where(eq(attempts.assignmentId, assignmentId))
       .orderBy(asc(users.displayName), asc(attempts.number))
       .all()
       .filter(({ studentId }) => readable.has(studentId));
+    // Whoever comes by an open link reads nothing of the children of the class, and they nothing of strangers.
+    const isGuest = all.some((one) => one.studentId === actor.id && one.isGuest);
+    const begun = all.filter((one) => isTeacherOf(actor) || one.isGuest === isGuest);
     const states = intake.readStates(begun.map(({ attemptId }) => attemptId));
     const posts = begun.flatMap(({ attemptId, studentId, displayName }) => {
       const response = Object.values(states.get(attemptId)?.stops ?? {}).flatMap(

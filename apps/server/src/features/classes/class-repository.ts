@@ -118,8 +118,8 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
         .all();
       const studentsOf = rowsBy(students, ({ classId }) => classId);
       const groupsOf = rowsBy(members, ({ classId }) => classId);
-      return list.map(({ id, name, shape, colour, timeZone, locale }) => ({
-        ...{ id, name, shape, colour, timeZone, locale },
+      return list.map(({ id, name, shape, colour, timeZone, locale, meetings }) => ({
+        ...{ id, name, shape, colour, timeZone, locale, meetings: [...meetings] },
         students: [...(studentsOf.get(id) ?? [])],
         groups: [...(groupsOf.get(id) ?? [])],
       }));

@@ -55,11 +55,12 @@ export function createClassService(options: Options) {
     listRosters: (actor: Actor) => repository.listRosters([...relations.taughtBy(actor.id)]),
 
     read(actor: Actor, classId: string) {
-      const { archivedAt, joinCode, ...facts } = found(repository.find(classId));
+      const { archivedAt, joinCode, meetings, ...facts } = found(repository.find(classId));
       const { waiting, ...staff } = repository.listOthers(classId, clock());
       const runs = staff.teachers.some(({ id }) => id === actor.id);
       return {
         ...facts,
+        meetings: [...meetings],
         isArchived: archivedAt !== null,
         // Who stands in lets nobody in.
         joinCode: runs && joinCode !== null ? showJoinCode(joinCode) : null,

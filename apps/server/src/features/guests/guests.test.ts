@@ -1,4 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
+import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
+import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import { bridgeLesson, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';
 import { attempts, users } from '../../db/schema.ts';
 import { type Client, createSender, type School, startSchool } from '../../test/harness.ts';
@@ -147,4 +149,31 @@ test('a change of the class leaves guests alone; a guest is removed with what th
   expect((await ask('adaeze', 'DELETE', `/api/assignments/${assignmentId}/guests/${id}`)).status).toBe(204);
   expect((await lines()).map(({ studentId }) => studentId)).toEqual(['imani', 'tomas']);
   expect(school.db.select().from(attempts).all()).toEqual([]);
+});
+
+test('guests read nothing that the class has written to each other, nor the class what guests wrote', async () => {
+  school.addMaterial('picture', 60_000);
+  ({ assignmentId } = await school.assignLesson(lessonOf([everyKind.discussion])));
+  const { guest } = await come(await setLink());
+  const post = async (client: Client, text: string) => {
+    const { attemptId, view } = (await client.ask('PUT', `/api/assignments/${assignmentId}/walk`)).body;
+    const event = createSender(school.clock);
+    const [stop] = view.lesson.parts.flatMap(({ stops }: { stops: { id: string }[] }) => stops);
+    const responses = { [everyKind.discussion.id]: { kind: 'extendedText', text } as const };
+    school.clock.now += 60_000;
+    const events = [
+      event({ type: 'reachedStop', stopId: stop.id }),
+      event({ type: 'answered', stopId: stop.id, responses }),
+    ];
+    await client.ask('POST', `/api/attempts/${attemptId}/events`, { events });
+  };
+  await post(guest, 'From a guest');
+  await post(school.as('imani'), 'From Imani');
+  const read = async (client: Client) =>
+    (await client.ask('GET', `/api/assignments/${assignmentId}/questions/${everyKind.discussion.id}/thread`)).body.map(
+      ({ text }: { text: string }) => text,
+    );
+  expect(await read(guest)).toEqual(['From a guest']);
+  expect(await read(school.as('imani'))).toEqual(['From Imani']);
+  expect((await read(school.as('adaeze'))).toSorted()).toEqual(['From Imani', 'From a guest']);
 });

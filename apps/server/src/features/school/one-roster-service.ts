@@ -147,6 +147,7 @@ export function createOneRosterService({ db, newId, bus, accounts, roster, schoo
       rosterVersion: 1,
       archivedAt: null,
       removedAt: null,
+      meetings: [],
     });
     remember(schoolId, { externalId, kind: 'class', classId: id });
     return id;

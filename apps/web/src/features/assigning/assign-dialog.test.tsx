@@ -9,7 +9,7 @@ import { sentenceOf } from './sentence.ts';
 
 const student = (id: string, extraTime = 1) => ({ id, displayName: id, extraTime });
 const amber: Roster = {
-  ...{ id: 'amber', name: '8 Amber', shape: 'arch', colour: 'marigold', timeZone: 'UTC', locale: 'de' },
+  ...{ id: 'amber', name: '8 Amber', shape: 'arch', colour: 'marigold', timeZone: 'UTC', locale: 'de', meetings: [] },
   students: [student('Elin', 1.5), student('Omar', 1.5), student('Tuva')],
   groups: [{ id: 'g', name: 'ready', studentIds: ['Tuva'] }],
 };

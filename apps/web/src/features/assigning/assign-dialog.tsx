@@ -132,6 +132,7 @@ function AssignForm({ rosters, presets, lessonId, classId, before, onClose }: Fo
           onChange={setWindow}
           timeZone={clock?.timeZone ?? 'UTC'}
           locale={clock?.locale ?? 'en'}
+          meetings={clock?.meetings ?? []}
         />
         {chosen.length > 1 &&
           chosen.map((one) => (
@@ -202,6 +203,7 @@ function OwnDates({ one, ofAll, clock, onChange }: OwnDatesProps) {
             onChange={onChange}
             timeZone={clock?.timeZone ?? 'UTC'}
             locale={clock?.locale ?? 'en'}
+            meetings={clock?.meetings ?? []}
           />
         </div>
       )}

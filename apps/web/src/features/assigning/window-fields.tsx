@@ -1,6 +1,8 @@
-import { dateOrderOf } from '@semita/core/calendar';
+import { dateOrderOf, type Meeting, nextMeeting, toLocal } from '@semita/core/calendar';
+import { useQuery } from '@tanstack/react-query';
 import { DateTimeField } from '../../ui/date-time-field.tsx';
 import { t } from '../../words/words.ts';
+import { schoolDaysOptions } from '../week/queries.ts';
 import { faultOf, type LocalWindow } from './given-to.ts';
 import './words.ts';
 
@@ -10,10 +12,17 @@ interface Props {
   /** The clock of the class, and how it writes dates. */
   readonly timeZone: string;
   readonly locale: string;
+  /** When the class meets, where that is known. */
+  readonly meetings?: readonly Meeting[];
 }
 
+const noMeetings: readonly Meeting[] = [];
+
 /** Opens, due, closes, on the clock of the class. */
-export function WindowFields({ window, onChange, timeZone, locale }: Props) {
+export function WindowFields({ window, onChange, timeZone, locale, meetings = noMeetings }: Props) {
+  const schoolDays = useQuery({ ...schoolDaysOptions(), enabled: meetings.length > 0 }).data ?? [];
+  const next = nextMeeting(meetings, toLocal(Date.now(), timeZone), schoolDays);
+  const atNext = next === null ? [] : [{ label: t('assign.nextMeeting'), text: next.replace('T', ' ') }];
   const fault = faultOf(window);
   const shared = { timeZone, order: dateOrderOf(locale) };
   const morning = '08:00';
@@ -27,6 +36,7 @@ export function WindowFields({ window, onChange, timeZone, locale }: Props) {
           value={window.opensAt}
           usualTime={morning}
           offers={[
+            ...atNext,
             { label: t('assign.tomorrowMorning'), text: `tomorrow ${morning}` },
             { label: t('assign.nextMonday'), text: `next Mon ${morning}` },
           ]}
@@ -38,6 +48,7 @@ export function WindowFields({ window, onChange, timeZone, locale }: Props) {
           value={window.dueAt}
           usualTime="23:59"
           offers={[
+            ...atNext,
             { label: t('assign.friday'), text: 'Fri 23:59' },
             { label: t('assign.inAWeek'), text: 'in 1 week 23:59' },
             { label: t('assign.inTwoWeeks'), text: 'in 2 weeks 23:59' },

@@ -26,6 +26,7 @@ export const assigningWords = {
     opens: 'Opens',
     due: 'Due',
     closes: 'Closes',
+    nextMeeting: 'Next time the class meets',
     tomorrowMorning: 'Tomorrow morning',
     nextMonday: 'Next Monday',
     friday: 'Friday',

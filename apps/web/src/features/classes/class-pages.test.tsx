@@ -25,7 +25,15 @@ let amber: ClassView;
 beforeEach(() => {
   amber = {
     ...{ id: 'amber', name: '8 Amber', shape: 'arch', colour: 'marigold', timeZone: 'UTC', locale: 'en' },
-    ...{ isArchived: false, removedAt: null, joining: 'asks', joinCode: 'CDFH-2678', rosterVersion: 3, runs: true },
+    ...{
+      isArchived: false,
+      removedAt: null,
+      meetings: [],
+      joining: 'asks',
+      joinCode: 'CDFH-2678',
+      rosterVersion: 3,
+      runs: true,
+    },
     ...{ teachers: [{ id: 'adaeze', displayName: 'Ms. Lindqvist' }], substitutes: [], waiting: [], assignments: [] },
     students: [student('Ada', { hasCard: true }), student('Bo')],
   };
@@ -246,6 +254,29 @@ test('who stands in sees the students, and changes nothing', async () => {
   expect(screen.queryByRole('button')).toBeNull();
   expect(screen.queryByRole('checkbox')).toBeNull();
   expect(screen.queryByRole('link', { name: 'Settings' })).toBeNull();
+});
+
+test('when a class meets is added in its place of the week, and taken away', async () => {
+  const changed = vi.fn();
+  amber = { ...amber, meetings: [{ weekday: 4, time: '13:00' }] };
+  const { user } = open('settings', {
+    changeClass: ({ body }) => {
+      changed(body);
+      amber = { ...amber, meetings: body.meetings ?? [] };
+      return undefined;
+    },
+  });
+  await screen.findByText('Thursday 13:00');
+  await user.selectOptions(screen.getByLabelText('Day'), 'Tuesday');
+  await user.clear(screen.getByLabelText('At'));
+  await user.type(screen.getByLabelText('At'), '08:15');
+  await user.click(screen.getByRole('button', { name: 'Add' }));
+  const tuesday = { weekday: 2, time: '08:15' };
+  await vi.waitFor(() =>
+    expect(changed).toHaveBeenLastCalledWith({ meetings: [tuesday, { weekday: 4, time: '13:00' }] }),
+  );
+  await user.click(await screen.findByRole('button', { name: 'No longer Thursday 13:00' }));
+  await vi.waitFor(() => expect(changed).toHaveBeenLastCalledWith({ meetings: [tuesday] }));
 });
 
 test('settings are saved as they are chosen; a colleague teaches along, another stands in', async () => {

@@ -15,6 +15,7 @@ import { t } from '../../words/words.ts';
 import { useClass } from './class-frame.tsx';
 import { JoinPanel } from './join-panel.tsx';
 import { lastDayOf } from './last-day-of.ts';
+import { Meetings } from './meetings.tsx';
 import { panelStyle } from './panel-style.ts';
 import { type ClassView, useClassChange } from './queries.ts';
 import { Substitutes } from './substitutes.tsx';
@@ -32,6 +33,7 @@ export function Component() {
     <div className="grid items-start gap-6 lg:grid-cols-2">
       <div className="grid gap-6">
         <Appearance of={one} change={change.mutate} />
+        <Meetings of={one} />
         <Archive of={one} />
         <Removal of={one} />
       </div>

@@ -166,6 +166,12 @@ export const classesWords = {
     isRemoved: 'It is deleted. Until {{day}} it can be brought back; then it goes for good.',
     remove: 'Delete the class',
     removed: '“{{name}}” is deleted. It can be brought back for 30 days.',
+    meetsTitle: 'When it meets',
+    meetsHelp: '“Next time the class meets” is then offered wherever a date is set.',
+    meetsDay: 'Day',
+    meetsTime: 'At',
+    meetsAdd: 'Add',
+    meetsNoMore: 'No longer {{when}}',
     archiveTitle: 'Put the class away',
     archiveHelp:
       'At the end of a year. It leaves Today and the lists; students keep what they did, and you can bring it back whenever you like.',
