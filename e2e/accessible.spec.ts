@@ -27,6 +27,7 @@ for (const theme of ['light', 'dim'] as const) {
     await check(page, '/today', 'Needs you');
     await page.getByRole('button', { name: /account$/ }).click();
     await expectAccessible(page);
+    await check(page, '/week', /Due \d/);
     await check(page, '/shelf', 'Bring in a film');
     await page.getByRole('link', { name: 'Which bridge would you build?' }).click();
     await page.getByRole('button', { name: 'Path', exact: true }).click();
@@ -123,6 +124,8 @@ for (const theme of ['light', 'dim'] as const) {
     await expectAccessible(done);
     await check(done, '/done', 'Handed in');
     await check(done, '/feedback', 'Your teacher says');
+    await check(done, '/notices', 'By mail as well');
+    await check(done, '/my-week', 'Mon');
     await done.getByRole('link', { name: 'Done' }).click();
     await done.getByRole('link', { name: 'Look again: How bridges carry load' }).click();
     await expect(done.getByText('So far')).toBeVisible();

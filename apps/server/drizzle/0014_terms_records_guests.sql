@@ -74,7 +74,7 @@ CREATE TABLE `school_days` (
 --> statement-breakpoint
 CREATE INDEX `school_days_by_school` ON `school_days` (`school_id`,`first_day`);--> statement-breakpoint
 ALTER TABLE `assignments` ADD `released_at` integer;--> statement-breakpoint
-ALTER TABLE `classes` ADD `meetings` text DEFAULT '[]' NOT NULL;--> statement-breakpoint
+ALTER TABLE `classes` ADD `meetings` text;--> statement-breakpoint
 ALTER TABLE `classes` ADD `removed_at` integer;--> statement-breakpoint
 ALTER TABLE `schools` ADD `kept_months` integer;--> statement-breakpoint
 ALTER TABLE `schools` ADD `quiet_from` text DEFAULT '20:00' NOT NULL;--> statement-breakpoint

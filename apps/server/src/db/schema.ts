@@ -1,6 +1,6 @@
 import { addresseeKinds } from '@semita/core/assignment';
 import type { AttemptState } from '@semita/core/attempt';
-import { type Meeting, schoolDayKinds } from '@semita/core/calendar';
+import { schoolDayKinds } from '@semita/core/calendar';
 import { logKinds, roles } from '@semita/core/contract';
 import { materialKinds } from '@semita/core/lesson';
 import { mailWishes, noticeKinds } from '@semita/core/notice';
@@ -207,8 +207,8 @@ export const classes = sqliteTable(
     /** What it is told apart by, with a letter from its name. */
     shape: text({ enum: classShapes }).notNull().default('tile'),
     colour: text({ enum: classColours }).notNull().default('aubergine'),
-    /** When it meets each week, on its clock. */
-    meetings: text({ mode: 'json' }).notNull().default([]).$type<readonly Meeting[]>(),
+    /** When it meets each week, on its clock; null where nobody has said. */
+    meetings: stored('meetings'),
     /** Students let themselves in with it; null before it was first wanted. */
     joinCode: text(),
     joining: text({ enum: joiningWays }).notNull().default('off'),

@@ -28,9 +28,9 @@ export function PageFrame({ places, end, children }: Props) {
         <div className="flex h-12 items-center gap-1 px-3 sm:gap-4 sm:px-5">
           <Link
             to="/"
-            className="flex items-center gap-2 rounded-control pr-1 font-heading text-18 font-bold text-main"
+            className="flex shrink-0 items-center gap-2 rounded-control pr-1 font-heading text-18 font-bold text-main"
           >
-            <img src="/semita.svg" alt="" className="size-6" />
+            <img src="/semita.svg" alt="" className="size-6 shrink-0" />
             <span className="max-sm:sr-only">{t('app.name')}</span>
           </Link>
           <nav aria-label={t('app.name')} className="flex h-full items-stretch">
@@ -40,7 +40,7 @@ export function PageFrame({ places, end, children }: Props) {
                 to={to}
                 className={({ isActive }) =>
                   joinClasses(
-                    'flex items-center border-b-2 px-2.5 text-14 font-medium whitespace-nowrap sm:px-3',
+                    'flex items-center border-b-2 px-1.5 text-14 font-medium whitespace-nowrap sm:px-3',
                     isActive ? 'border-main text-main' : 'border-transparent text-quiet hover:text-ink',
                   )
                 }

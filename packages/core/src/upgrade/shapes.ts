@@ -24,4 +24,5 @@ export const upgrader = createUpgrader<StoredDocuments>({
   madeDeck: [],
   captions: [],
   tags: [],
+  meetings: [],
 });

@@ -1,5 +1,6 @@
 import type { EventBody, MergedDrafts } from '../attempt/attempt-event.ts';
 import type { Terms } from '../attempt/terms.ts';
+import type { Meeting } from '../calendar/meetings.ts';
 import type { CaptionCue } from '../captions/caption-cue.ts';
 import type { MadeDeck } from '../deck/made-slide.ts';
 import type { Slide } from '../deck/slide.ts';
@@ -26,6 +27,7 @@ export interface StoredDocuments {
   readonly madeDeck: MadeDeck;
   readonly captions: readonly CaptionCue[];
   readonly tags: readonly string[];
+  readonly meetings: readonly Meeting[];
 }
 
 export type StoredKind = keyof StoredDocuments;

@@ -295,6 +295,6 @@ interface Names {
 
 function nameOf(kind: AddresseeKind, { className, groupName, studentName }: Names): string {
   if (kind === 'group') return `${className}, ${groupName}`;
-  if (kind === 'guests') return `Guests, ${className}`;
+  if (kind === 'guests') return 'Guests';
   return kind === 'student' ? (studentName ?? '') : className;
 }

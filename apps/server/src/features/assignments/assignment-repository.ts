@@ -94,16 +94,20 @@ export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'new
       return to.filter((one) => known.has(keyOf(one)));
     },
 
-    /** What students did who were erased since, all together. */
-    findErased: (assignmentId: string) =>
-      db
+    /** What a sheet says of all its students together: the most attempts of one, and what those did who were erased since. */
+    findWhole: (assignmentId: string) => {
+      const { begun, handedIn, earned, possible } = erasedWork;
+      const row = db
         .select({
-          ...{ begun: erasedWork.begun, handedIn: erasedWork.handedIn },
-          ...{ earned: erasedWork.earned, possible: erasedWork.possible },
+          mostAttempts: sql<number>`(select coalesce(max(t.number), 0) from attempts t where t.assignment_id = "assignments"."id")`,
+          erased: { begun, handedIn, earned, possible },
         })
-        .from(erasedWork)
-        .where(eq(erasedWork.assignmentId, assignmentId))
-        .get(),
+        .from(assignments)
+        .leftJoin(erasedWork, eq(erasedWork.assignmentId, assignments.id))
+        .where(eq(assignments.id, assignmentId))
+        .get();
+      return { mostAttempts: row?.mostAttempts ?? 0, erased: row?.erased ?? null };
+    },
 
     /** The greatest number of attempts that a student has begun. */
     mostAttempts: (assignmentId: string): number => mostAttempts.get({ assignmentId })?.number ?? 0,

@@ -125,7 +125,11 @@ export function createAssignmentService(options: Options) {
     students: readonly StoredOutline[],
   ): AssignmentSummary => {
     const now = clock();
-    const here = students.filter(({ terms }) => terms.leftAt === null);
+    // Guests stand on the sheet, and are nobody a class waits for.
+    const { addressees } = given.givenOf(id);
+    const here = students.filter(
+      ({ terms }) => terms.leftAt === null && addressees.get(terms.addresseeId)?.kind !== 'guests',
+    );
     const begun = here.flatMap(({ counted }) => counted?.outline ?? []);
     const addressed = withDates(to);
     const [first] = addressed;
@@ -191,13 +195,12 @@ export function createAssignmentService(options: Options) {
       terms: terms as Sheet['terms'],
       runs,
       note: row.note,
-      mostAttempts: repository.mostAttempts(row.id),
       releasedAt: row.releasedAt,
       editionNumber,
       lessonId,
       stops: columnsOf(lesson),
       students: students.map(({ line }) => line),
-      erased: repository.findErased(row.id) ?? null,
+      ...repository.findWhole(row.id),
       now: clock(),
       version,
     };

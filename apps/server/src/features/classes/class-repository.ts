@@ -119,7 +119,7 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
       const studentsOf = rowsBy(students, ({ classId }) => classId);
       const groupsOf = rowsBy(members, ({ classId }) => classId);
       return list.map(({ id, name, shape, colour, timeZone, locale, meetings }) => ({
-        ...{ id, name, shape, colour, timeZone, locale, meetings: [...meetings] },
+        ...{ id, name, shape, colour, timeZone, locale, meetings: [...(meetings ?? [])] },
         students: [...(studentsOf.get(id) ?? [])],
         groups: [...(groupsOf.get(id) ?? [])],
       }));

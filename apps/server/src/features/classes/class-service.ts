@@ -60,7 +60,7 @@ export function createClassService(options: Options) {
       const runs = staff.teachers.some(({ id }) => id === actor.id);
       return {
         ...facts,
-        meetings: [...meetings],
+        meetings: [...(meetings ?? [])],
         isArchived: archivedAt !== null,
         // Who stands in lets nobody in.
         joinCode: runs && joinCode !== null ? showJoinCode(joinCode) : null,

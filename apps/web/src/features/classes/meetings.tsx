@@ -76,7 +76,7 @@ export function Meetings({ of: { id: classId, meetings } }: { readonly of: Class
               {...ids}
               type="time"
               required
-              className="w-32"
+              className="w-36"
               value={time}
               onChange={(event) => setTime(event.target.value)}
             />

@@ -175,7 +175,7 @@ const sheetKeys = (): KeyGroup[] => [
 ];
 
 function summaryOf({ students }: Sheet) {
-  const here = students.filter(({ leftAt }) => leftAt === undefined);
+  const here = students.filter(({ leftAt, isGuest }) => leftAt === undefined && !isGuest);
   return {
     studentCount: here.length,
     handedInCount: here.filter((student) => student.row?.handedInAt != null).length,

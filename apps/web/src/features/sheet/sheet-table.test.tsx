@@ -35,7 +35,7 @@ const student = (displayName: string, change: Partial<SheetStudent> = {}): Sheet
   ...change,
 });
 
-function open(students: SheetStudent[], dueAt: number | null = null) {
+function open(students: SheetStudent[], dueAt: number | null = null, terms = {}) {
   const sheet = {
     assignment: { timeZone: 'Europe/Stockholm', to: [{ dueAt }] },
     stops: [
@@ -44,7 +44,7 @@ function open(students: SheetStudent[], dueAt: number | null = null) {
     ],
     students,
     now,
-    terms: {},
+    terms,
   } as unknown as Sheet;
   const onOpen = vi.fn();
   const due = students.map((one) => ({ ...one, dueAt: one.dueAt ?? dueAt }));
@@ -76,6 +76,15 @@ test('late work and excused students are told', () => {
   open([student('Imani'), student('Tomas', { excused: true })], now - 2 * hour);
   expect(within(rowOf('Imani')).getByText('late')).toBeTruthy();
   expect(within(rowOf('Tomas')).getByText('Excused')).toBeTruthy();
+});
+
+test('what being late took off, and what it counts, stand in their places', () => {
+  open([student('Imani', { result: { earned: 90, latePercent: 10 } })], now - 2 * hour, { worth: 1_000 });
+  const row = within(rowOf('Imani'));
+  expect(row.getByText('late, 10 % less')).toBeTruthy();
+  expect(row.getByText('0.9 of 4')).toBeTruthy();
+  expect(row.getByText('2.25 of 10')).toBeTruthy();
+  expect(screen.getByRole('columnheader', { name: 'Counts' })).toBeTruthy();
 });
 
 test('arrows go from cell to cell and stop at the edges; Enter opens the student at that stop', async () => {

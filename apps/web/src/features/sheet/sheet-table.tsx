@@ -76,13 +76,15 @@ export function SheetTable({ sheet, students, onOpen }: Props) {
                 </th>
               );
             })}
-            {[t('sheet.progress'), t('sheet.met'), t('sheet.time'), t('sheet.points'), t('sheet.lastSeen')].map(
-              (label) => (
-                <th key={label} scope="col" className={joinClasses(headCell, 'text-right last:pr-4')}>
-                  {label}
-                </th>
-              ),
-            )}
+            {[
+              ...[t('sheet.progress'), t('sheet.met'), t('sheet.time'), t('sheet.points')],
+              ...(sheet.terms.worth === undefined ? [] : [t('sheet.counts')]),
+              t('sheet.lastSeen'),
+            ].map((label) => (
+              <th key={label} scope="col" className={joinClasses(headCell, 'text-right last:pr-4')}>
+                {label}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
@@ -140,7 +142,13 @@ function Row({ sheet, student, index, onOpen }: RowProps) {
       </th>
       <td className="px-2 whitespace-nowrap">
         <span className={joinClasses('rounded-control px-2 py-0.5 text-13', needStyle[need])}>{t(`need.${need}`)}</span>
-        {isLate(row, dueAt) && <span className="ml-1.5 text-13 text-brick">{t('sheet.late')}</span>}
+        {isLate(row, dueAt) && (
+          <span className="ml-1.5 text-13 text-brick">
+            {student.result && student.result.latePercent > 0
+              ? t('sheet.lateLess', { percent: student.result.latePercent })
+              : t('sheet.late')}
+          </span>
+        )}
         {hasOwnDate && (
           <span className="ml-1.5 text-13 text-quiet">
             {dueAt === null ? t('sheet.ownNoDue') : t('sheet.ownDue', { time: formatInstant(dueAt, timeZone) })}
@@ -180,28 +188,26 @@ interface NumbersProps {
 function Numbers({ student: { row, result }, worth, now }: NumbersProps) {
   const earned = result?.earned ?? row?.earned ?? 0;
   const possible = row?.possible ?? 0;
-  const counts =
-    worth === undefined || !row
-      ? []
-      : [t('sheet.counts', { points: formatPoints(worthOf({ earned, possible }, worth)), of: formatPoints(worth) })];
-  const lessened = result && result.latePercent > 0 ? [t('sheet.lessForLate', { percent: result.latePercent })] : [];
-  const cells = row
-    ? [
-        formatShare(row.progress),
-        formatShare(row.metShare),
-        formatMinutes(row.timeSpentMs),
-        [
-          t('stop.points', { earned: formatPoints(earned), possible: formatPoints(possible) }),
-          ...lessened,
-          ...counts,
-        ].join(' · '),
-        formatAgo(row.lastSeenAt, now),
-      ]
-    : new Array<string>(5).fill(t('sheet.never'));
-  return cells.map((text, index) => (
-    // biome-ignore lint/suspicious/noArrayIndexKey: five fixed columns
-    <td key={index} className={joinClasses(numberCell, index === 4 && 'pr-4')}>
-      {text}
+  const words = {
+    progress: row && formatShare(row.progress),
+    met: row && formatShare(row.metShare),
+    time: row && formatMinutes(row.timeSpentMs),
+    points: row && t('stop.points', { earned: formatPoints(earned), possible: formatPoints(possible) }),
+    ...(worth === undefined
+      ? {}
+      : {
+          counts:
+            row &&
+            t('stop.points', {
+              earned: formatPoints(worthOf({ earned, possible }, worth)),
+              possible: formatPoints(worth),
+            }),
+        }),
+    lastSeen: row && formatAgo(row.lastSeenAt, now),
+  };
+  return Object.entries(words).map(([column, text]) => (
+    <td key={column} className={joinClasses(numberCell, 'last:pr-4')}>
+      {text ?? t('sheet.never')}
     </td>
   ));
 }
