@@ -97,7 +97,7 @@ export function effectiveTerms(given: GivenAssignment, record: StudentRecord, at
   }
   const window = withLateWork(own ?? windowOf(addressee, at), given.terms.late);
   return {
-    since: Math.min(...record.receipts.map((receipt) => receipt.since)),
+    since: record.receipts[0]?.since ?? 0,
     ...{ addresseeId: addressee.id, leftAt, excused, attempts, editionId, adjustmentCount },
     window: leftAt === null ? datesOf(window) : closedFrom(window, leftAt),
   };

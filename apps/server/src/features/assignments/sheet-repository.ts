@@ -7,7 +7,7 @@ import {
   type Receipt,
   type Result,
 } from '@semita/core/assignment';
-import { reducerVersion } from '@semita/core/attempt';
+import { reducerVersion, type Terms } from '@semita/core/attempt';
 import {
   type AttemptOutline,
   alignSheetRow,
@@ -85,7 +85,6 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
         ...columns,
         classId: addressees.classId,
         displayName: users.displayName,
-        isGuest: users.isGuest,
         sheetRow: attempts.sheetRow,
       })
       .from(recipients)
@@ -120,7 +119,7 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     .orderBy(asc(recipients.since), asc(attempts.number))
     .prepare();
 
-  type Found = Omit<ReturnType<typeof allLines.all>[0], 'displayName' | 'classId' | 'isGuest'> & {
+  type Found = Omit<ReturnType<typeof allLines.all>[0], 'displayName' | 'classId'> & {
     sheetRow: string | null;
   };
 
@@ -143,6 +142,24 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     };
   };
 
+  /** As it mostly is, there is one attempt and nothing to take off it; lists ask for thousands of these. */
+  const resultOf = (
+    listed: readonly ListedAttempt[],
+    terms: Terms,
+    dueAt: number | null,
+  ): Pick<StoredOutline, 'counted' | 'result'> => {
+    const [only] = listed;
+    if (!only) return { counted: null, result: null };
+    if (listed.length === 1 && !terms.late)
+      return { counted: only, result: { earned: only.outline.earned, latePercent: 0 } };
+    const result = countedResult(
+      listed.map((attempt) => ({ number: attempt.number, listed: attempt, ...attempt.outline })),
+      terms,
+      dueAt,
+    );
+    return { counted: result?.attempt.listed ?? null, result: result ?? null };
+  };
+
   /** What the rows of one student and one assignment say: one for each way it reached them, times each attempt. */
   const toStored = (rows: readonly Found[], adjustments: readonly Adjustment[]): StoredOutline => {
     const [{ assignmentId, studentId }] = rows as [Found];
@@ -158,15 +175,8 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     const given = lessons.givenOf(assignmentId);
     const listed = [...begun.values()];
     const terms = effectiveTerms(given, { receipts: [...receipts.values()], adjustments }, clock());
-    const result = countedResult(
-      listed.map((attempt) => ({ number: attempt.number, listed: attempt, ...attempt.outline })),
-      given.terms,
-      terms.window.dueAt,
-    );
-    return {
-      ...{ assignmentId, studentId, attempts: listed, terms },
-      ...{ counted: result?.attempt.listed ?? null, result: result ?? null },
-    };
+    const { counted, result } = resultOf(listed, given.terms, terms.window.dueAt);
+    return { assignmentId, studentId, attempts: listed, terms, counted, result };
   };
 
   /** By the assignment and the student; of those whom somebody follows through some classes, all rows there are. */
@@ -186,14 +196,15 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     const { assignmentId, studentId, terms, counted, result, attempts: begun } = stored;
     const found = counted && rows.find(({ attemptId }) => attemptId === counted.attemptId);
     const row = !found ? null : found.reducer === reducerVersion ? found.sheetRow : toFreshRow(counted.attemptId);
-    const { editionId } = lessons.givenOf(assignmentId);
+    const given = lessons.givenOf(assignmentId);
+    const { editionId } = given;
     const isOther = counted !== null && counted.editionId !== editionId;
     const line: SheetLine = {
       ...{ studentId, displayName: rows[0]?.displayName ?? '', excused: terms.excused, dueAt: terms.window.dueAt },
       row: row !== null && isOther ? underColumns(row, assignmentId, counted.editionId) : row,
       ...(terms.leftAt === null ? {} : { leftAt: terms.leftAt }),
       ...(isTooLateFor(stored) ? { cameTooLate: true as const } : {}),
-      ...(rows[0]?.isGuest ? { isGuest: true as const } : {}),
+      ...(given.addressees.get(terms.addresseeId)?.kind === 'guests' ? { isGuest: true as const } : {}),
       ...(begun.length > 1 && counted ? { attempt: { number: counted.number, count: begun.length } } : {}),
       ...(counted && result && result.earned !== counted.outline.earned
         ? { result: { earned: result.earned, latePercent: result.latePercent } }

@@ -5,7 +5,6 @@ import { expect, test, vi } from 'vitest';
 import { show } from '../../test/page.tsx';
 import { Refusal, standIn } from '../../test/stand-in-server.ts';
 import { Component as MailOff } from './mail-off-route.tsx';
-import { NoticeBell } from './notice-bell.tsx';
 import { Component as NoticesRoute } from './notices-route.tsx';
 
 const item = (id: string, more: Partial<NoticeList['items'][number]> = {}): NoticeList['items'][number] => ({
@@ -16,12 +15,6 @@ const list = (more: Partial<NoticeList> = {}): NoticeList => ({
   ...{ unread: 1, items: [item('one'), item('two', { kind: 'marked', isRead: true })] },
   settings: { mail: 'none', address: null, isConfirmed: false },
   ...more,
-});
-
-test('the bell says how many are new', async () => {
-  standIn({ listNotices: () => list({ unread: 3 }) });
-  show(<NoticeBell />);
-  expect(await screen.findByRole('link', { name: 'Notices, 3 new' })).toBeTruthy();
 });
 
 test('a notice leads to what it is about, and is read by that; all can be read at once', async () => {

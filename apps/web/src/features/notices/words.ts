@@ -4,9 +4,6 @@ import { addWords } from '../../words/words.ts';
 export const noticeWords = {
   notices: {
     title: 'Notices',
-    open_one: 'Notices, {{count}} new',
-    open_other: 'Notices, {{count}} new',
-    openNone: 'Notices',
     empty: 'No notices yet',
     emptyHelp: 'New lessons, dates that come near and what your teacher says appear here.',
     allRead: 'Mark all as read',

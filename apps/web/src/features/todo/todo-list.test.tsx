@@ -5,6 +5,7 @@ import { expect, test } from 'vitest';
 import { show } from '../../test/page.tsx';
 import { Refusal, standIn } from '../../test/stand-in-server.ts';
 import { Component as DoneRoute } from './done-route.tsx';
+import { NoticeBell } from './notice-bell.tsx';
 import { Component as TodoRoute } from './todo-route.tsx';
 
 const now = Date.UTC(2026, 3, 14, 9);
@@ -114,4 +115,11 @@ test('what cannot be had is said, with a way to try again', async () => {
   });
   show(<TodoRoute />);
   expect(await screen.findByRole('alert')).toBeTruthy();
+});
+
+test('the bell says how many notices are new', async () => {
+  const settings = { mail: 'none' as const, address: null, isConfirmed: false };
+  standIn({ listNotices: () => ({ unread: 3, items: [], settings }) });
+  show(<NoticeBell />);
+  expect(await screen.findByRole('link', { name: 'Notices, 3 new' })).toBeTruthy();
 });

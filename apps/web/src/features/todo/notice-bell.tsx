@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Bell } from 'lucide-react';
 import { Link } from 'react-router';
 import { t } from '../../words/words.ts';
-import { noticesOptions } from './queries.ts';
+import { noticesOptions } from '../notices/queries.ts';
 import './words.ts';
 
 /** How much a student has not read yet, and the way to it. */
@@ -11,7 +11,7 @@ export function NoticeBell() {
   return (
     <Link
       to="/notices"
-      aria-label={unread > 0 ? t('notices.open', { count: unread }) : t('notices.openNone')}
+      aria-label={unread > 0 ? t('todo.notices', { count: unread }) : t('todo.noNotices')}
       className="relative grid size-9 place-items-center rounded-control hover:bg-main-tint"
     >
       <Bell aria-hidden className="size-5" strokeWidth={1.75} />
