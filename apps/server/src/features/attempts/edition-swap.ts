@@ -27,6 +27,9 @@ interface Options extends Pick<Deps, 'db' | 'bus' | 'clock'> {
   readonly states: AttemptStates;
 }
 
+/** So many logs are read before others are let in between. */
+const atOnce = 20;
+
 /**
  * Lets who has begun go on in another edition: their log is read against it, and what does not fit there counts for
  * nothing. The log itself stays as it is, so that going back to the edition of before brings everything back.
@@ -74,14 +77,38 @@ export function createEditionSwap(options: Options) {
     };
   };
 
+  const swapSome = (
+    some: readonly AttemptKey[],
+    { assignmentId, editionId, at, by }: { assignmentId: string; editionId: string; at: number; by: string },
+  ): void =>
+    inTransaction(db, () => {
+      for (const { attemptId } of some) {
+        db.update(attempts).set({ editionId }).where(eq(attempts.id, attemptId)).run();
+        // Of questions that are no longer asked nothing stays behind.
+        db.delete(bankResults).where(eq(bankResults.attemptId, attemptId)).run();
+        db.delete(questionResults).where(eq(questionResults.attemptId, attemptId)).run();
+        states.forget(attemptId);
+        states.computeAnew(attemptId);
+      }
+      recipients.adjust(
+        some.map(({ studentId }) => ({
+          ...{ kind: 'editionSwapped', at, editionId, assignmentId, studentId, by, reason: null },
+        })),
+      );
+    });
+
   return {
     /** What another edition would carry over and lose, student by student; changes nothing. */
-    plan(actor: Actor, assignmentId: string, editionNumber: number): SwapLine[] {
+    async plan(actor: Actor, assignmentId: string, editionNumber: number): Promise<SwapLine[]> {
       const editionId = editionOf(assignmentId, editionNumber);
-      return listOthers(actor, assignmentId, editionId).map(({ line: { studentId, displayName }, latest }) => ({
-        ...{ studentId, displayName },
-        ...planOne(latest, editionId),
-      }));
+      const lines: SwapLine[] = [];
+      for (const { line, latest } of listOthers(actor, assignmentId, editionId)) {
+        const { studentId, displayName } = line;
+        lines.push({ studentId, displayName, ...planOne(latest, editionId) });
+        // A whole log is read for each: others are let in between.
+        if (lines.length % atOnce === 0) await setImmediate();
+      }
+      return lines;
     },
 
     /**
@@ -101,21 +128,11 @@ export function createEditionSwap(options: Options) {
       );
       const wanted = [...new Set(studentIds)].map((id) => found(others.get(id)));
       const at = clock();
-      inTransaction(db, () => {
-        for (const { attemptId } of wanted) {
-          db.update(attempts).set({ editionId }).where(eq(attempts.id, attemptId)).run();
-          // Of questions that are no longer asked nothing stays behind.
-          db.delete(bankResults).where(eq(bankResults.attemptId, attemptId)).run();
-          db.delete(questionResults).where(eq(questionResults.attemptId, attemptId)).run();
-          states.forget(attemptId);
-          states.computeAnew(attemptId);
-        }
-        recipients.adjust(
-          wanted.map(({ studentId }) => ({
-            ...{ kind: 'editionSwapped', at, editionId, assignmentId, studentId, by: actor.id, reason: null },
-          })),
-        );
-      });
+      // Each of them by itself is whole; what a student sends in between finds theirs as it was, or as it is.
+      for (let from = 0; from < wanted.length; from += atOnce) {
+        if (from > 0) await setImmediate();
+        swapSome(wanted.slice(from, from + atOnce), { assignmentId, editionId, at, by: actor.id });
+      }
       for (const { attemptId, studentId } of wanted)
         bus.publish('attemptChanged', { assignmentId, attemptId, studentId, byOthers: true });
       return wanted.map(({ studentId, editionId: before }) => ({

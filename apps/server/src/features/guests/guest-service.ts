@@ -1,5 +1,5 @@
 import type { GuestLink, HeldGuestLink } from '@semita/core/contract';
-import { and, asc, eq, max } from 'drizzle-orm';
+import { and, asc, desc, eq } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
 import {
   adjustments,
@@ -135,8 +135,8 @@ export function createGuestService(options: Options) {
       }),
 
     /**
-     * The guest was this student: their attempts are the student's from now on, behind those that the student has, and
-     * the guest is gone.
+     * The guest was this student: their attempts are the student's from now on, behind those that the student has handed
+     * in, and the guest is gone.
      * @throws Refused notFound for whom is no guest, or no student whom the actor follows in this assignment
      */
     match(actor: Actor, assignmentId: string, guestId: string, studentId: string): void {
@@ -146,15 +146,19 @@ export function createGuestService(options: Options) {
       const of = (userId: string) => and(eq(attempts.assignmentId, assignmentId), eq(attempts.studentId, userId));
       const moved = db.select().from(attempts).where(of(guestId)).orderBy(asc(attempts.number)).all();
       inTransaction(db, () => {
-        const most =
-          db
-            .select({ number: max(attempts.number) })
-            .from(attempts)
-            .where(of(studentId))
-            .get()?.number ?? 0;
+        const latest = db.select().from(attempts).where(of(studentId)).orderBy(desc(attempts.number)).limit(1).get();
+        const most = latest?.number ?? 0;
+        // What the student is in the middle of stays the latest, so that they can go on with it.
+        const isUnderWay = latest !== undefined && latest.handedInAt === null;
+        if (isUnderWay)
+          db.update(attempts)
+            .set({ number: most + moved.length })
+            .where(eq(attempts.id, latest.id))
+            .run();
+        const first = isUnderWay ? most : most + 1;
         for (const [index, { id }] of moved.entries())
           db.update(attempts)
-            .set({ studentId, number: most + index + 1 })
+            .set({ studentId, number: first + index })
             .where(eq(attempts.id, id))
             .run();
         const { authorId, toStudentId } = threadReplies;

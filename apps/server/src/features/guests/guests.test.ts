@@ -116,8 +116,9 @@ test('a guest who was a student: the work moves, nothing is doubled, and the gue
     .all()
     .toSorted((a, b) => a.number - b.number);
   expect(rows.map(({ id: one, studentId, number }) => [one, studentId, number])).toEqual([
-    [own, 'imani', 1],
-    [attemptId, 'imani', 2],
+    [attemptId, 'imani', 1],
+    // What she is in the middle of stays the one she goes on with.
+    [own, 'imani', 2],
   ]);
   expect(
     school.db
@@ -131,10 +132,10 @@ test('a guest who was a student: the work moves, nothing is doubled, and the gue
   const event = createSender(school.clock);
   const sent = await school
     .as('imani')
-    .ask('POST', `/api/attempts/${attemptId}/events`, { events: [event({ type: 'opened' })] });
+    .ask('POST', `/api/attempts/${own}/events`, { events: [event({ type: 'opened' })] });
   expect(sent.status).toBe(200);
   expect((await lines()).filter(({ isGuest }) => isGuest)).toEqual([]);
-  expect((await lines()).find(({ studentId }) => studentId === 'imani')?.attempt).toEqual({ number: 2, count: 2 });
+  expect((await lines()).find(({ studentId }) => studentId === 'imani')?.attempt).toEqual({ number: 1, count: 2 });
   expect(rebuildStates(school.db).changed).toEqual([]);
   expect(school.db.$client.pragma('foreign_key_check')).toEqual([]);
 });
@@ -148,6 +149,8 @@ test('a change of the class leaves guests alone; a guest is removed with what th
   expect((await ask('adaeze', 'DELETE', `/api/assignments/${assignmentId}/guests/imani`)).status).toBe(404);
   expect((await ask('adaeze', 'DELETE', `/api/assignments/${assignmentId}/guests/${id}`)).status).toBe(204);
   expect((await lines()).map(({ studentId }) => studentId)).toEqual(['imani', 'tomas']);
+  // Of the class nobody is missing.
+  expect((await ask('adaeze', 'GET', `/api/assignments/${assignmentId}/sheet`)).body.erased).toBe(null);
   expect(school.db.select().from(attempts).all()).toEqual([]);
 });
 

@@ -1,5 +1,5 @@
 import type { NoticeList, NoticeSettings } from '@semita/core/contract';
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, gt, isNull } from 'drizzle-orm';
 import { mails, noticeSettings, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -23,6 +23,8 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'newId'> {
 }
 
 const dayMs = 24 * 3_600_000;
+/** Nobody has strangers written to by changing the address again and again. */
+const maxAddressesADay = 5;
 
 /** What students are told, and how it comes to them. */
 export function createNoticeService(options: Options) {
@@ -37,6 +39,13 @@ export function createNoticeService(options: Options) {
       address: settings?.address ?? null,
       isConfirmed: settings?.confirmedAt != null,
     };
+  };
+
+  const assertFewAddresses = (userId: string): void => {
+    // Only what asks whether an address is theirs has no way to stop it.
+    const asked = and(eq(mails.userId, userId), isNull(mails.stopUrl), gt(mails.createdAt, clock() - dayMs));
+    if (db.select({ id: mails.id }).from(mails).where(asked).all().length >= maxAddressesADay)
+      throw new Refused('tooManyRequests');
   };
 
   return {
@@ -58,11 +67,12 @@ export function createNoticeService(options: Options) {
 
     markRead: (actor: Actor, ids?: readonly string[]): void => repository.markRead(actor.id, ids),
 
-    /** Another address is asked first whether it is theirs. */
+    /** Another address is asked first whether it is theirs. @throws Refused tooManyRequests */
     changeSettings(actor: Actor, { mail, address }: NoticeSettings): void {
       const before = settingsOf(actor.id);
       const isSame = before?.address === address;
       const token = address === null || isSame ? null : newToken();
+      if (token !== null) assertFewAddresses(actor.id);
       const row = {
         ...{ mail: address === null ? ('none' as const) : mail, address },
         confirmedAt: isSame ? (before?.confirmedAt ?? null) : null,

@@ -152,6 +152,14 @@ describe('by mail', () => {
     expect((await ask('imani', 'GET', '/api/notices')).body.settings.isConfirmed).toBe(false);
   });
 
+  test('nobody has strangers written to without end', async () => {
+    const statuses: number[] = [];
+    for (let i = 0; i < 7; i++) statuses.push((await settings('each', `somebody${i}@home.example`)).status);
+    expect(statuses).toEqual([204, 204, 204, 204, 204, 429, 429]);
+    school.clock.now += day + 1;
+    expect((await settings('each', 'mine@home.example')).status).toBe(204);
+  });
+
   test('quiet hours wait on the school’s clock; a digest comes once a day with all of it', async () => {
     await settings('each');
     await confirm();
