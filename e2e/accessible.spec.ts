@@ -102,7 +102,7 @@ for (const theme of ['light', 'dim'] as const) {
     await expect(page.getByRole('navigation', { name: 'Marking' })).toBeVisible();
     await expectAccessible(page);
     await page.getByRole('link', { name: 'Terms' }).click();
-    await expect(page.getByText('Save the dates')).toBeVisible();
+    await expect(page.getByText('Save the dates').first()).toBeVisible();
     await expectAccessible(page);
     await check(page, '/assignments/nowhere', 'This did not work');
     await check(page, '/nowhere', /nothing here/i);

@@ -207,6 +207,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
       await materials.clearAway();
       await clearTakenBack();
       await clearRemoved();
+      notices.clearOld();
     },
     /** Finds what students are to be told by now, and sends what waits to be sent. */
     async tellStudents(): Promise<void> {

@@ -25,7 +25,8 @@ export function PageFrame({ places, end, children }: Props) {
         {t('app.skipToContent')}
       </a>
       <header className="border-b border-line bg-card print:hidden">
-        <div className="flex h-12 items-center gap-1 px-3 sm:gap-4 sm:px-5">
+        {/* On the smallest screens the places stand below. */}
+        <div className="flex min-h-12 flex-wrap items-center gap-x-1 px-3 sm:gap-x-4 sm:px-5">
           <Link
             to="/"
             className="flex shrink-0 items-center gap-2 rounded-control pr-1 font-heading text-18 font-bold text-main"
@@ -33,7 +34,7 @@ export function PageFrame({ places, end, children }: Props) {
             <img src="/semita.svg" alt="" className="size-6 shrink-0" />
             <span className="max-sm:sr-only">{t('app.name')}</span>
           </Link>
-          <nav aria-label={t('app.name')} className="flex h-full items-stretch">
+          <nav aria-label={t('app.name')} className="flex h-12 items-stretch max-[24rem]:order-last max-[24rem]:h-10 max-[24rem]:w-full">
             {places.map(({ to, label, count = 0, countLabel }) => (
               <NavLink
                 key={to}

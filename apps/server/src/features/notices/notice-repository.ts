@@ -1,10 +1,12 @@
 import type { DueNotice } from '@semita/core/notice';
-import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
 import { notices } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 
 export type NoticeRepository = ReturnType<typeof createNoticeRepository>;
 
+/** Longer than a term: what is older is nobody's news. */
+const keptMs = 150 * 24 * 3_600_000;
 /** As many as anybody goes back to. */
 const shownCount = 50;
 
@@ -16,6 +18,12 @@ export function createNoticeRepository({ db, clock, newId }: Pick<Deps, 'db' | '
       db.insert(notices)
         .values({ id: newId(), userId, assignmentId, kind, key, about, createdAt: clock() })
         .onConflictDoNothing()
+        .run();
+    },
+
+    clearOld(): void {
+      db.delete(notices)
+        .where(lt(notices.createdAt, clock() - keptMs))
         .run();
     },
 

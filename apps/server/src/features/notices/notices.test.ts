@@ -57,6 +57,10 @@ test('a lesson is new, due tomorrow, overdue: each once, however often it is loo
   await ask('imani', 'POST', '/api/notices/reading', {});
   expect((await ask('imani', 'GET', '/api/notices')).body.unread).toBe(0);
   expect((await ask('tomas', 'GET', '/api/notices')).body.unread).toBe(3);
+  // After a term they are nobody's news.
+  school.clock.now += 151 * day;
+  await school.services.clearAway();
+  expect(await kindsOf()).toEqual([]);
 });
 
 test('who is excused, has it hidden, or whose class is put away is told nothing', async () => {
