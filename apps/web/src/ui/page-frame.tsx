@@ -34,7 +34,10 @@ export function PageFrame({ places, end, children }: Props) {
             <img src="/semita.svg" alt="" className="size-6 shrink-0" />
             <span className="max-sm:sr-only">{t('app.name')}</span>
           </Link>
-          <nav aria-label={t('app.name')} className="flex h-12 items-stretch max-[24rem]:order-last max-[24rem]:h-10 max-[24rem]:w-full">
+          <nav
+            aria-label={t('app.name')}
+            className="flex h-12 items-stretch max-[24rem]:order-last max-[24rem]:h-10 max-[24rem]:w-full"
+          >
             {places.map(({ to, label, count = 0, countLabel }) => (
               <NavLink
                 key={to}
