@@ -81,4 +81,6 @@ ALTER TABLE `schools` ADD `quiet_from` text DEFAULT '20:00' NOT NULL;--> stateme
 ALTER TABLE `schools` ADD `quiet_until` text DEFAULT '07:00' NOT NULL;--> statement-breakpoint
 ALTER TABLE `security_events` ADD `by_id` text REFERENCES users(id) ON DELETE set null;--> statement-breakpoint
 ALTER TABLE `users` ADD `is_guest` integer DEFAULT false NOT NULL;--> statement-breakpoint
-ALTER TABLE `users` ADD `deactivated_at` integer;
+ALTER TABLE `users` ADD `deactivated_at` integer;--> statement-breakpoint
+CREATE INDEX `attempts_by_hand_in` ON `attempts` (`handed_in_at`);--> statement-breakpoint
+CREATE INDEX `recipients_by_time` ON `recipients` (`since`);

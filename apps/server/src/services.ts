@@ -259,7 +259,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     readLog: createReadLog(deps),
     guests: createGuestService({
       ...deps,
-      ...{ accounts, assignments, recipients, given, states, guess, security, erase },
+      ...{ accounts, assignments, recipients, given, states, intake, guess, security, erase },
       repository: assignmentRepository,
       relations: classRelations,
     }),
@@ -299,7 +299,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     }),
     swaps: createEditionSwap({
       ...deps,
-      ...{ given, assignments, lessons: lessonRepository, recipients, repository: attempts, states },
+      ...{ given, assignments, lessons: lessonRepository, recipients, repository: attempts, states, intake },
     }),
     paths: createPathService({ ...shared, readStates }),
     marking: createMarkingService({

@@ -34,3 +34,19 @@ export function isFileNamed(sqlite: Database.Database, sha256: string): boolean 
       sqlite.prepare(`SELECT 1 FROM "${table}" WHERE "${column}" = ? LIMIT 1`).get(sha256) !== undefined,
   );
 }
+
+/**
+ * Does something that takes rows away, and then takes from the disk the files that nothing names any more.
+ * @param remove of the media folder
+ */
+export async function withoutStrayFiles(
+  sqlite: Database.Database,
+  remove: (sha256: string) => Promise<void>,
+  takeAway: () => void,
+): Promise<void> {
+  const before = listFiles(sqlite);
+  takeAway();
+  const left = new Set(listFiles(sqlite));
+  // Asked once more just before: the same file may have been handed in again in the meantime.
+  for (const sha256 of before) if (!left.has(sha256) && !isFileNamed(sqlite, sha256)) await remove(sha256);
+}

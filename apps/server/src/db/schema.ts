@@ -576,6 +576,7 @@ export const recipients = sqliteTable(
     primaryKey({ columns: [table.addresseeId, table.studentId, table.since] }),
     index('recipients_by_assignment').on(table.assignmentId, table.studentId),
     index('recipients_by_student').on(table.studentId),
+    index('recipients_by_time').on(table.since),
   ],
 );
 
@@ -639,6 +640,7 @@ export const attempts = sqliteTable(
   (table) => [
     uniqueIndex('attempts_by_number').on(table.assignmentId, table.studentId, table.number),
     index('attempts_by_student').on(table.studentId),
+    index('attempts_by_hand_in').on(table.handedInAt),
   ],
 );
 

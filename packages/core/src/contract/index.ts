@@ -1,7 +1,7 @@
 export type { Me } from './account-schemas.ts';
 export type { AssignmentSummary, SentSheet, Sheet, SwapLine, WalkedPath } from './assignment-schemas.ts';
 export type { BankItem } from './bank-schemas.ts';
-export { email, userName } from './base-schemas.ts';
+export { email as emailSchema, userName as userNameSchema } from './base-schemas.ts';
 export { alarmChoices } from './calendar-routes.ts';
 export { classLocales } from './class-locales.ts';
 export {

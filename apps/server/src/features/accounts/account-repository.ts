@@ -1,4 +1,4 @@
-import { email, type Role, userName } from '@semita/core/contract';
+import { emailSchema, type Role, userNameSchema } from '@semita/core/contract';
 import type { KnownPerson } from '@semita/core/roster';
 import { and, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import * as v from 'valibot';
@@ -91,7 +91,7 @@ export function createAccountRepository({ db, clock, newId }: Pick<Deps, 'db' | 
      * @throws Refused userNameTaken, emailTaken within the school; inputInvalid for what is neither
      */
     setSignInName(userId: string, name: string, isStudent: boolean): void {
-      const read = v.safeParse(isStudent ? userName : email, name);
+      const read = v.safeParse(isStudent ? userNameSchema : emailSchema, name);
       if (!read.success) throw new Refused('inputInvalid', { fields: ['signInName'] });
       const person = db.select().from(users).where(eq(users.id, userId)).get();
       const column = isStudent ? users.userName : users.email;

@@ -1,5 +1,5 @@
 import { lt } from 'drizzle-orm';
-import { listFiles } from '../../db/named-files.ts';
+import { withoutStrayFiles } from '../../db/named-files.ts';
 import { assignments } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { MediaStore } from '../materials/media-store.ts';
@@ -16,16 +16,11 @@ interface Options extends Pick<Deps, 'db' | 'clock'> {
 /** Clears away what was taken back long ago, with what students did in it, their files too. */
 export function createClearTakenBack({ db, clock, store, given }: Options) {
   return async (): Promise<void> => {
-    const before = clock() - keptTakenBackMs;
-    const files = listFiles(db.$client);
-    const gone = db
-      .delete(assignments)
-      .where(lt(assignments.takenBackAt, before))
-      .returning({ id: assignments.id })
-      .all();
-    if (gone.length === 0) return;
-    given.forget(gone.map(({ id }) => id));
-    const named = new Set(listFiles(db.$client));
-    for (const sha256 of files) if (!named.has(sha256)) await store.remove(sha256);
+    const isOld = lt(assignments.takenBackAt, clock() - keptTakenBackMs);
+    if (!db.select({ id: assignments.id }).from(assignments).where(isOld).limit(1).get()) return;
+    await withoutStrayFiles(db.$client, store.remove, () => {
+      const gone = db.delete(assignments).where(isOld).returning({ id: assignments.id }).all();
+      given.forget(gone.map(({ id }) => id));
+    });
   };
 }

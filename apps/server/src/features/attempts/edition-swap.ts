@@ -15,6 +15,7 @@ import type { RecipientRepository } from '../assignments/recipient-repository.ts
 import type { LessonRepository } from '../lessons/lesson-repository.ts';
 import type { AttemptKey, AttemptRepository } from './attempt-repository.ts';
 import type { AttemptStates } from './attempt-states.ts';
+import type { EventIntake } from './event-intake.ts';
 
 export type EditionSwap = ReturnType<typeof createEditionSwap>;
 
@@ -25,6 +26,7 @@ interface Options extends Pick<Deps, 'db' | 'bus' | 'clock'> {
   readonly recipients: Pick<RecipientRepository, 'adjust'>;
   readonly repository: AttemptRepository;
   readonly states: AttemptStates;
+  readonly intake: Pick<EventIntake, 'takeAllNow'>;
 }
 
 /** So many logs are read before others are let in between. */
@@ -35,7 +37,7 @@ const atOnce = 20;
  * nothing. The log itself stays as it is, so that going back to the edition of before brings everything back.
  */
 export function createEditionSwap(options: Options) {
-  const { db, bus, clock, given, assignments, lessons, recipients, repository, states } = options;
+  const { db, bus, clock, given, assignments, lessons, recipients, repository, states, intake } = options;
 
   const editionOf = (assignmentId: string, editionNumber: number): string =>
     found(lessons.findEdition(given.getLesson(assignmentId).lessonId, editionNumber)).id;
@@ -57,13 +59,17 @@ export function createEditionSwap(options: Options) {
         ),
     );
 
-  const planOne = (attempt: AttemptKey, editionId: string): Omit<SwapLine, 'studentId' | 'displayName'> => {
+  const planOne = (
+    attempt: AttemptKey,
+    editionId: string,
+    stemsIn: (editionId: string) => ReadonlyMap<string, string>,
+  ): Omit<SwapLine, 'studentId' | 'displayName'> => {
     const before = states.read(attempt.attemptId).state;
     const context = given.contextOf({ ...attempt, editionId });
     const { begunAt, secret, drawnByTime } = repository.getStored(attempt.attemptId);
     const after = replay(context, { begunAt, secret, drawnByTime }, repository.readLog(attempt.attemptId));
     const { carried, lost } = carriedOver(before, after);
-    const stems = stemsOf(attempt.assignmentId, attempt.editionId);
+    const stems = stemsIn(attempt.editionId);
     const pointsIn = (lesson: Parameters<typeof sheetRowOf>[0], state: typeof before) => {
       const { earned, possible } = sheetRowOf(lesson, state);
       return { earned, possible };
@@ -80,7 +86,9 @@ export function createEditionSwap(options: Options) {
   const swapSome = (
     some: readonly AttemptKey[],
     { assignmentId, editionId, at, by }: { assignmentId: string; editionId: string; at: number; by: string },
-  ): void =>
+  ): void => {
+    // By the edition they were sent for.
+    intake.takeAllNow();
     inTransaction(db, () => {
       for (const { attemptId } of some) {
         db.update(attempts).set({ editionId }).where(eq(attempts.id, attemptId)).run();
@@ -96,15 +104,22 @@ export function createEditionSwap(options: Options) {
         })),
       );
     });
+  };
 
   return {
     /** What another edition would carry over and lose, student by student; changes nothing. */
     async plan(actor: Actor, assignmentId: string, editionNumber: number): Promise<SwapLine[]> {
       const editionId = editionOf(assignmentId, editionNumber);
+      const known = new Map<string, ReadonlyMap<string, string>>();
+      const stemsIn = (of: string) => {
+        const stems = known.get(of) ?? stemsOf(assignmentId, of);
+        known.set(of, stems);
+        return stems;
+      };
       const lines: SwapLine[] = [];
       for (const { line, latest } of listOthers(actor, assignmentId, editionId)) {
         const { studentId, displayName } = line;
-        lines.push({ studentId, displayName, ...planOne(latest, editionId) });
+        lines.push({ studentId, displayName, ...planOne(latest, editionId, stemsIn) });
         // A whole log is read for each: others are let in between.
         if (lines.length % atOnce === 0) await setImmediate();
       }
@@ -120,8 +135,6 @@ export function createEditionSwap(options: Options) {
       assignmentId: string,
       { studentIds, editionNumber }: { readonly studentIds: readonly string[]; readonly editionNumber: number },
     ): Promise<{ studentId: string; editionNumber: number }[]> {
-      // What students have sent up to now is taken in first, by the edition they sent it for.
-      await setImmediate();
       const editionId = editionOf(assignmentId, editionNumber);
       const others = new Map(
         listOthers(actor, assignmentId, editionId).map(({ line, latest }) => [line.studentId, latest]),

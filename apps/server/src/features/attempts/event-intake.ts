@@ -130,6 +130,8 @@ export function createEventIntake({
   const flush = () => {
     const jobs = queue;
     queue = [];
+    // It was done at once, on somebody's wish.
+    if (jobs.length === 0) return;
     const fresh = new Map<string, KnownState>();
     let intakes: Intake[];
     try {
@@ -165,6 +167,12 @@ export function createEventIntake({
   return {
     readState: (attemptId: string): AttemptState => states.read(attemptId).state,
     readStates: states.readMany,
+
+    /**
+     * Takes in at once what was sent up to now: before an attempt becomes another's, or another edition's, so that nothing
+     * is judged by what it is afterwards.
+     */
+    takeAllNow: flush,
 
     /** Resolves once the events are on disk. */
     take(key: AttemptKey, toEvents: Job['toEvents']): Promise<Intake> {

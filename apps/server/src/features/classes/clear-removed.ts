@@ -1,6 +1,6 @@
 import { and, isNotNull, lt } from 'drizzle-orm';
 import { Temporal } from 'temporal-polyfill';
-import { listFiles } from '../../db/named-files.ts';
+import { withoutStrayFiles } from '../../db/named-files.ts';
 import { inTransaction } from '../../db/open.ts';
 import { classes, schools } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
@@ -46,14 +46,13 @@ export function createClearRemoved({ db, clock, store, forgetGiven }: Options) {
       .where(and(isNotNull(classes.removedAt), lt(classes.removedAt, clock() - keptRemovedMs)))
       .all();
     if (gone.length === 0) return;
-    const files = listFiles(db.$client);
-    for (const { id: classId } of gone) {
-      forgetGiven(classId);
-      inTransaction(db, () => {
-        for (const statement of workOf) statement.run({ classId });
-      });
-    }
-    const named = new Set(listFiles(db.$client));
-    for (const sha256 of files) if (!named.has(sha256)) await store.remove(sha256);
+    await withoutStrayFiles(db.$client, store.remove, () => {
+      for (const { id: classId } of gone) {
+        forgetGiven(classId);
+        inTransaction(db, () => {
+          for (const statement of workOf) statement.run({ classId });
+        });
+      }
+    });
   };
 }

@@ -1,5 +1,5 @@
 import type { GuestLink, HeldGuestLink } from '@semita/core/contract';
-import { and, asc, desc, eq } from 'drizzle-orm';
+import { and, asc, count, desc, eq } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
 import {
   adjustments,
@@ -24,6 +24,7 @@ import type { AssignmentRepository } from '../assignments/assignment-repository.
 import type { AssignmentService } from '../assignments/assignment-service.ts';
 import type { RecipientRepository } from '../assignments/recipient-repository.ts';
 import type { AttemptStates } from '../attempts/attempt-states.ts';
+import type { EventIntake } from '../attempts/event-intake.ts';
 
 export type GuestService = ReturnType<typeof createGuestService>;
 
@@ -35,6 +36,7 @@ interface Options extends Pick<Deps, 'db' | 'bus' | 'clock'> {
   readonly given: AssignedLessons;
   readonly relations: ClassRelations;
   readonly states: Pick<AttemptStates, 'forget'>;
+  readonly intake: Pick<EventIntake, 'takeAllNow'>;
   readonly guess: GuessingGuard;
   readonly security: SecurityLog;
   readonly erase: (studentId: string) => Promise<void>;
@@ -48,7 +50,7 @@ const markOfGuests = ' (guest)';
 /** Whoever comes by a link that is open to anyone, with no more than a name. */
 export function createGuestService(options: Options) {
   const { db, bus, clock, accounts, assignments, repository, recipients: records, given, relations } = options;
-  const { states, guess, security, erase } = options;
+  const { states, intake, guess, security, erase } = options;
 
   const linkOf = (assignmentId: string) =>
     db.select().from(guestLinks).where(eq(guestLinks.assignmentId, assignmentId)).get();
@@ -119,8 +121,12 @@ export function createGuestService(options: Options) {
       guess(address, () => {
         const { link, row } = findOpen(token);
         const { addresseeId, assignmentId } = link;
-        const here = db.select().from(recipients).where(eq(recipients.addresseeId, addresseeId)).all().length;
-        if (here >= maxGuests) throw new Refused('tooManyRequests');
+        const here = db
+          .select({ count: count() })
+          .from(recipients)
+          .where(eq(recipients.addresseeId, addresseeId))
+          .get();
+        if ((here?.count ?? 0) >= maxGuests) throw new Refused('tooManyRequests');
         const userId = inTransaction(db, () => {
           const id = accounts.add({
             ...{ schoolId: row.schoolId, displayName: displayName + markOfGuests, passwordHash: null },
@@ -143,6 +149,8 @@ export function createGuestService(options: Options) {
       getGuest(actor, assignmentId, guestId);
       const { line } = assignments.readStudent(actor, assignmentId, studentId);
       if (line.isGuest) throw new Refused('notFound');
+      // As the guest's, and as they stand.
+      intake.takeAllNow();
       const of = (userId: string) => and(eq(attempts.assignmentId, assignmentId), eq(attempts.studentId, userId));
       const moved = db.select().from(attempts).where(of(guestId)).orderBy(asc(attempts.number)).all();
       inTransaction(db, () => {

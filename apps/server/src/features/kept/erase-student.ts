@@ -1,7 +1,7 @@
-import { eq, inArray, sql } from 'drizzle-orm';
-import { listFiles } from '../../db/named-files.ts';
+import { and, eq, inArray, notInArray, sql } from 'drizzle-orm';
+import { withoutStrayFiles } from '../../db/named-files.ts';
 import { inTransaction } from '../../db/open.ts';
-import { addressees, attempts, classes, classStudents, erasedWork, users } from '../../db/schema.ts';
+import { addressees, assignments, attempts, classes, classStudents, erasedWork, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { AttemptStates } from '../attempts/attempt-states.ts';
@@ -19,43 +19,58 @@ interface Options extends Pick<Deps, 'db' | 'bus'> {
  */
 export function createEraseStudent({ db, bus, given, states, store }: Options) {
   return async (studentId: string): Promise<void> => {
-    const files = listFiles(db.$client);
     const own = db.select().from(attempts).where(eq(attempts.studentId, studentId)).all();
     const isGuest = db.select().from(users).where(eq(users.id, studentId)).get()?.isGuest ?? false;
-    const asOne = db.select().from(addressees).where(eq(addressees.studentId, studentId)).all();
-    inTransaction(db, () => {
-      // A guest was nobody of the class: nothing of them is missing there.
-      for (const assignmentId of isGuest ? [] : new Set(own.map((attempt) => attempt.assignmentId))) {
-        const latest = own
-          .filter((one) => one.assignmentId === assignmentId)
-          .toSorted((a, b) => b.number - a.number)[0];
-        const handedIn = latest?.handedInAt == null ? 0 : 1;
-        const [earned, possible] = handedIn ? [latest?.earned ?? 0, latest?.possible ?? 0] : [0, 0];
-        db.insert(erasedWork)
-          .values({ assignmentId, begun: 1, handedIn, earned, possible })
-          .onConflictDoUpdate({
-            target: erasedWork.assignmentId,
-            set: {
-              begun: sql`begun + 1`,
-              handedIn: sql`handed_in + ${handedIn}`,
-              earned: sql`earned + ${earned}`,
-              possible: sql`possible + ${possible}`,
-            },
-          })
+    const alone = db
+      .select({ assignmentId: addressees.assignmentId })
+      .from(addressees)
+      .where(eq(addressees.studentId, studentId))
+      .all()
+      .map(({ assignmentId }) => assignmentId);
+    const eraseRows = () =>
+      inTransaction(db, () => {
+        // A guest was nobody of the class: nothing of them is missing there.
+        for (const assignmentId of isGuest ? [] : new Set(own.map((attempt) => attempt.assignmentId))) {
+          const latest = own
+            .filter((one) => one.assignmentId === assignmentId)
+            .toSorted((a, b) => b.number - a.number)[0];
+          const handedIn = latest?.handedInAt == null ? 0 : 1;
+          const [earned, possible] = handedIn ? [latest?.earned ?? 0, latest?.possible ?? 0] : [0, 0];
+          db.insert(erasedWork)
+            .values({ assignmentId, begun: 1, handedIn, earned, possible })
+            .onConflictDoUpdate({
+              target: erasedWork.assignmentId,
+              set: {
+                begun: sql`begun + 1`,
+                handedIn: sql`handed_in + ${handedIn}`,
+                earned: sql`earned + ${earned}`,
+                possible: sql`possible + ${possible}`,
+              },
+            })
+            .run();
+        }
+        const inClasses = db
+          .select({ id: classStudents.classId })
+          .from(classStudents)
+          .where(eq(classStudents.studentId, studentId));
+        db.update(classes).set({ rosterVersion: sql`roster_version + 1` }).where(inArray(classes.id, inClasses)).run();
+        // All else hangs from the account, and goes with it.
+        db.delete(users).where(eq(users.id, studentId)).run();
+        // What was given to them alone is nobody's any more.
+        db.delete(assignments)
+          .where(
+            and(
+              inArray(assignments.id, alone),
+              notInArray(assignments.id, db.select({ id: addressees.assignmentId }).from(addressees)),
+            ),
+          )
           .run();
-      }
-      const inClasses = db
-        .select({ id: classStudents.classId })
-        .from(classStudents)
-        .where(eq(classStudents.studentId, studentId));
-      db.update(classes).set({ rosterVersion: sql`roster_version + 1` }).where(inArray(classes.id, inClasses)).run();
-      // All else hangs from the account, and goes with it.
-      db.delete(users).where(eq(users.id, studentId)).run();
+      });
+    await withoutStrayFiles(db.$client, store.remove, () => {
+      eraseRows();
+      for (const { id } of own) states.forget(id);
+      given.forget(alone);
+      bus.publish('rightsChanged', { userId: studentId });
     });
-    for (const { id } of own) states.forget(id);
-    given.forget(asOne.map(({ assignmentId }) => assignmentId));
-    bus.publish('rightsChanged', { userId: studentId });
-    const named = new Set(listFiles(db.$client));
-    for (const sha256 of files) if (!named.has(sha256)) await store.remove(sha256);
   };
 }

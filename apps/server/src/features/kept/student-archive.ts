@@ -42,8 +42,10 @@ export function createStudentArchive({ db, clock, log, recordOf, schoolOf, store
         zip.add(entry);
         try {
           for await (const piece of createReadStream(store.pathOf(sha256))) {
+            // Whoever waits for it has gone.
+            if (out.destroyed) return;
             entry.push(piece as Uint8Array);
-            if (isFull && !out.destroyed) await once(out, 'drain');
+            if (isFull) await Promise.race([once(out, 'drain'), once(out, 'close')]);
           }
         } catch (error) {
           // One that is gone from the disk keeps nobody from having the rest.

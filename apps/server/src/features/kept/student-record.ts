@@ -1,5 +1,5 @@
 import type { AttemptState } from '@semita/core/attempt';
-import { drawingWidth, type HandedFile, type Response, responseWords } from '@semita/core/question';
+import { type HandedFile, type Response, responseWords } from '@semita/core/question';
 import { eq, inArray } from 'drizzle-orm';
 import { adjustments, answerFiles, attempts, classes, classStudents, threadReplies, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
@@ -140,5 +140,3 @@ function strokesOf(response: Response): number[][] {
     return mark.tool === 'text' ? [] : [[...mark.from, ...mark.to]];
   });
 }
-
-export const pageWidth = drawingWidth;

@@ -1,5 +1,6 @@
 import { toLocal } from '@semita/core/calendar';
-import { type KeptAnswer, type KeptAttempt, type KeptWork, pageWidth, type StudentRecord } from './student-record.ts';
+import { drawingWidth } from '@semita/core/question';
+import type { KeptAnswer, KeptAttempt, KeptWork, StudentRecord } from './student-record.ts';
 
 const escapes: Readonly<Record<string, string>> = {
   '&': '&amp;',
@@ -130,8 +131,11 @@ export function writeRecord(
 }
 
 function drawing(strokes: readonly (readonly number[])[]): Html {
-  const height = Math.max(pageWidth / 2, ...strokes.flatMap((points) => points.filter((_, index) => index % 2 === 1)));
-  return html`<svg viewBox="0 0 ${pageWidth} ${height}" role="img" aria-label="A drawing">
+  const height = Math.max(
+    drawingWidth / 2,
+    ...strokes.flatMap((points) => points.filter((_, index) => index % 2 === 1)),
+  );
+  return html`<svg viewBox="0 0 ${drawingWidth} ${height}" role="img" aria-label="A drawing">
     ${strokes.map((points) => html`<polyline points="${points.join(' ')}" fill="none" stroke="#1e2328" stroke-width="40"/>`)}
   </svg>`;
 }

@@ -1,5 +1,5 @@
 import { mayMail } from '@semita/core/notice';
-import { and, eq, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { and, eq, gt, inArray, isNotNull, isNull, lt, ne, sql } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
 import { rowsBy } from '../../db/rows-by.ts';
 import { assignments, editionSummaries, mails, noticeSettings, notices, schools, users } from '../../db/schema.ts';
@@ -42,7 +42,8 @@ export function createNoticeMail({ db, clock, newId, log, sender, publicUrl }: O
           isNull(notices.readAt),
           isNull(users.deactivatedAt),
           isNotNull(noticeSettings.confirmedAt),
-          sql`${notices.createdAt} > ${now - mailedWithinMs}`,
+          ne(noticeSettings.mail, 'none'),
+          gt(notices.createdAt, now - mailedWithinMs),
         ),
       )
       .orderBy(notices.createdAt)
@@ -53,25 +54,31 @@ export function createNoticeMail({ db, clock, newId, log, sender, publicUrl }: O
       const quiet = { from: school.from, until: school.until };
       if (address === null || !mayMail(mail, { now, lastMailAt, quiet, timeZone: school.timeZone })) continue;
       const stopUrl = `${publicUrl}/mail-off#${stopToken}`;
-      const lines = rows.map(({ notice: { kind, about, assignmentId }, title, timeZone }) => ({
-        ...{ kind, about, title, timeZone, url: `${publicUrl}/walk/${assignmentId}` },
-      }));
       inTransaction(db, () => {
-        // Whoever was first has taken them: another process may be at it, by a clock of its own.
-        const taken = db
-          .update(notices)
-          .set({ mailedAt: now })
-          .where(
-            and(
-              inArray(
-                notices.id,
-                rows.map(({ notice }) => notice.id),
+        // Whoever was first has taken some: another process may be at it, by a clock of its own.
+        const taken = new Set(
+          db
+            .update(notices)
+            .set({ mailedAt: now })
+            .where(
+              and(
+                inArray(
+                  notices.id,
+                  rows.map(({ notice }) => notice.id),
+                ),
+                isNull(notices.mailedAt),
               ),
-              isNull(notices.mailedAt),
-            ),
-          )
-          .run();
-        if (taken.changes !== rows.length) return;
+            )
+            .returning({ id: notices.id })
+            .all()
+            .map(({ id }) => id),
+        );
+        if (taken.size === 0) return;
+        const lines = rows
+          .filter(({ notice }) => taken.has(notice.id))
+          .map(({ notice: { kind, about, assignmentId }, title, timeZone }) => ({
+            ...{ kind, about, title, timeZone, url: `${publicUrl}/walk/${assignmentId}` },
+          }));
         db.update(noticeSettings).set({ lastMailAt: now }).where(eq(noticeSettings.userId, userId)).run();
         db.insert(mails)
           .values({

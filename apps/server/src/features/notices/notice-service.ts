@@ -1,5 +1,6 @@
 import type { NoticeList, NoticeSettings } from '@semita/core/contract';
 import { and, desc, eq, gt, isNull } from 'drizzle-orm';
+import { inTransaction } from '../../db/open.ts';
 import { mails, noticeSettings, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -113,11 +114,13 @@ export function createNoticeService(options: Options) {
       const lines = new Map(assignments.listStudents(actor, assignmentId).map((line) => [line.studentId, line]));
       const wanted = studentIds.map((id) => found(lines.get(id)));
       const day = Math.floor(clock() / dayMs);
-      for (const { studentId, terms } of wanted) {
-        if (terms.leftAt !== null || terms.excused) continue;
-        const notice = { kind: 'nudged', key: `nudged ${assignmentId} ${day}`, about: terms.window.dueAt } as const;
-        repository.add(studentId, assignmentId, notice);
-      }
+      inTransaction(db, () => {
+        for (const { studentId, terms } of wanted) {
+          if (terms.leftAt !== null || terms.excused) continue;
+          const notice = { kind: 'nudged', key: `nudged ${assignmentId} ${day}`, about: terms.window.dueAt } as const;
+          repository.add(studentId, assignmentId, notice);
+        }
+      });
     },
 
     /** What the stand-in holds for a school, the latest first; nothing where a real mail server is. */

@@ -1,7 +1,7 @@
 import type { Writable } from 'node:stream';
 import type { FirstSignIn, People, PeopleQuery, PersonSettings } from '@semita/core/contract';
 import { nameKey } from '@semita/core/roster';
-import { eq, sql } from 'drizzle-orm';
+import { eq, inArray, sql } from 'drizzle-orm';
 import { users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -46,18 +46,24 @@ export function createPeopleService(options: Options) {
       .orderBy(users.displayName)
       .all();
 
-  const detailOf = db
-    .select({
-      classNames: sql`(select json_group_array(name) from (select c.name as name from classes c where c.id in (
-        select class_id from class_students where student_id = "users"."id"
-        union select class_id from class_teachers where teacher_id = "users"."id") order by c.name))`.mapWith(
-        readNames,
-      ),
-      lastSeenAt: sql<number | null>`(select max(s.used_at) from sessions s where s.user_id = "users"."id")`,
-    })
-    .from(users)
-    .where(eq(users.id, sql.placeholder('id')))
-    .prepare();
+  /** Of one page of them, in one statement. */
+  const detailsOf = (ids: readonly string[]) =>
+    new Map(
+      db
+        .select({
+          id: users.id,
+          classNames: sql`(select json_group_array(name) from (select c.name as name from classes c where c.id in (
+            select class_id from class_students where student_id = "users"."id"
+            union select class_id from class_teachers where teacher_id = "users"."id") order by c.name))`.mapWith(
+            readNames,
+          ),
+          lastSeenAt: sql<number | null>`(select max(s.used_at) from sessions s where s.user_id = "users"."id")`,
+        })
+        .from(users)
+        .where(inArray(users.id, [...ids]))
+        .all()
+        .map(({ id, ...details }) => [id, details] as const),
+    );
 
   const personOf = (userId: string) => found(db.select().from(users).where(eq(users.id, userId)).get());
   const isStudent = (userId: string): boolean => accounts.rolesOf(userId).includes('student');
@@ -83,12 +89,14 @@ export function createPeopleService(options: Options) {
         const key = `${nameKey(one.displayName)} ${one.signInName}`;
         return wanted.every((part) => key.includes(part));
       });
+      const page = all.slice(offset, offset + pageSize);
+      const details = detailsOf(page.map(({ id }) => id));
       return {
         count: all.length,
-        people: all.slice(offset, offset + pageSize).map(({ isStudent: _, ...person }) => {
-          const { classNames = [], lastSeenAt = null } = detailOf.get({ id: person.id }) ?? {};
-          return { ...person, classNames, lastSeenAt };
-        }),
+        people: page.map(({ isStudent: _, ...person }) => ({
+          ...person,
+          ...(details.get(person.id) ?? { classNames: [], lastSeenAt: null }),
+        })),
       };
     },
 

@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
-import { answerFiles, attempts, securityEvents, users } from '../../db/schema.ts';
+import { answerFiles, assignments, attempts, securityEvents, users } from '../../db/schema.ts';
 import { createSender, type School, startSchool } from '../../test/harness.ts';
 
 const picture = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#123456' } })
@@ -168,6 +168,10 @@ test('what is kept of a student is a zip with a page, every record and their fil
 
 test('an erased student is gone with words, files and marks; how many there were stays', async () => {
   const { assignmentId, attemptId } = await work();
+  // Given to her alone: nobody's, once she is gone.
+  await school.assignLesson(lessonOf([everyKind.poll]), undefined, {}, [
+    { kind: 'student', id: 'imani', classId: 'amber' },
+  ]);
   const { path: file } = school.services.answerFiles.find(school.db.select().from(answerFiles).get()?.id ?? '');
   expect(fs.existsSync(file)).toBe(true);
   const wrong = await ask('runa', 'POST', '/api/people/imani/erasing', { name: 'Tomas' });
@@ -186,6 +190,13 @@ test('an erased student is gone with words, files and marks; how many there were
       .some(({ id }) => id === 'imani'),
   ).toBe(false);
   expect(db.select().from(attempts).all()).toEqual([]);
+  expect(
+    db
+      .select()
+      .from(assignments)
+      .all()
+      .map(({ id }) => id),
+  ).toEqual([assignmentId]);
   expect(db.$client.pragma('foreign_key_check')).toEqual([]);
   // In no table, by no word, is anything left of them.
   db.$client.pragma('wal_checkpoint(TRUNCATE)');
