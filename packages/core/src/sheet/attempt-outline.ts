@@ -40,6 +40,8 @@ export interface NeedContext {
   /** When it is due for the student, epoch ms. */
   readonly dueAt: number | null;
   readonly now: number;
+  /** They may do it, and need not: it is never overdue. */
+  readonly isExtra?: boolean | undefined;
   /** The student no longer receives the assignment. */
   readonly hasLeft?: boolean;
 }
@@ -49,11 +51,14 @@ export interface NeedContext {
  * @param outline null when the student has not begun
  * @param now epoch ms
  */
-export function needOf(outline: AttemptOutline | null, { excused, dueAt, now, hasLeft = false }: NeedContext): Need {
+export function needOf(
+  outline: AttemptOutline | null,
+  { excused, dueAt, now, isExtra = false, hasLeft = false }: NeedContext,
+): Need {
   // Nobody waits for who is gone; what they left to be marked can be marked.
   if (hasLeft) return outline && (outline.toMark > 0 || outline.waitingSteps > 0) ? 'toMark' : 'left';
   if (excused) return 'excused';
-  const isOverdue = dueAt !== null && now > dueAt;
+  const isOverdue = dueAt !== null && now > dueAt && !isExtra;
   if (!outline) return isOverdue ? 'overdue' : 'notBegun';
   const { waitingSteps, handedInAt, stuckFrom, toMark } = outline;
   // What came in after closing may be all that is missing: the next step is the teacher's.

@@ -1,3 +1,4 @@
+import type { Terms } from '../attempt/terms.ts';
 import type { Hundredths } from '../elements/points.ts';
 import { type Need, needOf, outlineOf } from './attempt-outline.ts';
 import { decodeSheetRow, type SheetRow } from './sheet-row.ts';
@@ -29,9 +30,16 @@ export interface SheetLine extends Omit<SheetStudent, 'row'> {
   readonly row: string | null;
 }
 
+/** What of a sheet says what a student of it needs. */
+export interface NeedingSheet {
+  readonly now: number;
+  readonly terms: Pick<Terms, 'isExtra'>;
+}
+
 /** The single most pressing thing about a student of a sheet. */
-export function needOfStudent({ row, excused, dueAt, leftAt }: SheetStudent, now: number): Need {
-  return needOf(row && outlineOf(row), { excused, dueAt, now, hasLeft: leftAt !== undefined });
+export function needOfStudent({ row, excused, dueAt, leftAt }: SheetStudent, { now, terms }: NeedingSheet): Need {
+  const { isExtra } = terms;
+  return needOf(row && outlineOf(row), { excused, dueAt, now, isExtra, hasLeft: leftAt !== undefined });
 }
 
 export function readSheetLine({ row, ...student }: SheetLine): SheetStudent {

@@ -35,7 +35,7 @@ export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
     const earned = student.result?.earned ?? row?.earned ?? 0;
     return [
       displayName,
-      needWords[needOfStudent(student, sheet.now)],
+      needWords[needOfStudent(student, sheet)],
       row ? Math.round(row.progress * 100) : 0,
       row ? Math.round(row.metShare * 100) : 0,
       minutesOf(row?.timeSpentMs ?? 0),

@@ -2,6 +2,7 @@ import type { FixedTerm } from '@semita/core/assignment';
 import { type LateWork, type ShownTerms, shownWhens, type Terms } from '@semita/core/attempt';
 import { useId } from 'react';
 import { Field, Select, TextInput } from '../../ui/field.tsx';
+import { NumberInput } from '../../ui/number-input.tsx';
 import { t } from '../../words/words.ts';
 import { graceWords } from './term-words.ts';
 import './words.ts';
@@ -15,6 +16,14 @@ interface Props {
 
 const nothingFixed: readonly FixedTerm[] = [];
 
+/** What binds students on their way, with the words for it. */
+const wayTerms = [
+  { term: 'skipping', words: 'skipping' },
+  { term: 'rewindAtStops', words: 'rewind' },
+  { term: 'turningBack', words: 'turningBack' },
+  { term: 'questionsWhenReached', words: 'whenReached' },
+] as const;
+
 /** What binds students on their way, what becomes of late work, what counts, and what they are shown when. */
 export function TermFields({ terms, onChange, fixed = nothingFixed }: Props) {
   const set = (changed: Partial<Terms>) => onChange({ ...terms, ...changed });
@@ -23,34 +32,16 @@ export function TermFields({ terms, onChange, fixed = nothingFixed }: Props) {
     <div className="grid gap-6">
       <Group title={t('assign.onTheWay')}>
         <div className="grid gap-3 sm:grid-cols-2">
-          <Term
-            label={t('assign.skipping')}
-            help={t('assign.skippingHelp')}
-            checked={terms.skipping}
-            isFixed={isFixed('skipping')}
-            onChange={(skipping) => set({ skipping })}
-          />
-          <Term
-            label={t('assign.rewind')}
-            help={t('assign.rewindHelp')}
-            checked={terms.rewindAtStops}
-            isFixed={isFixed('rewindAtStops')}
-            onChange={(rewindAtStops) => set({ rewindAtStops })}
-          />
-          <Term
-            label={t('assign.turningBack')}
-            help={t('assign.turningBackHelp')}
-            checked={terms.turningBack ?? false}
-            isFixed={isFixed('turningBack')}
-            onChange={(turningBack) => set({ turningBack })}
-          />
-          <Term
-            label={t('assign.whenReached')}
-            help={t('assign.whenReachedHelp')}
-            checked={terms.questionsWhenReached ?? false}
-            isFixed={isFixed('questionsWhenReached')}
-            onChange={(questionsWhenReached) => set({ questionsWhenReached })}
-          />
+          {wayTerms.map(({ term, words }) => (
+            <Term
+              key={term}
+              label={t(`assign.${words}`)}
+              help={t(`assign.${words}Help`)}
+              checked={terms[term] ?? false}
+              isFixed={isFixed(term)}
+              onChange={(isOn) => set({ [term]: isOn })}
+            />
+          ))}
         </div>
         <div className="flex flex-wrap gap-4">
           <Field label={t('assign.maxRate')}>
@@ -118,18 +109,16 @@ function LateFields({ late, isFixed, onChange }: LateProps) {
     late?.kind === 'worthLess' && (
       <Field label={label}>
         {(ids) => (
-          <TextInput
+          <NumberInput
             {...ids}
             className="w-24"
             inputMode="numeric"
-            type="number"
             min={1}
             max={100}
+            step={1}
             required
             value={late[field]}
-            onChange={(event) =>
-              onChange({ ...late, [field]: Math.min(100, Math.max(1, Math.trunc(event.target.valueAsNumber) || 1)) })
-            }
+            onNumber={(percent) => percent !== null && onChange({ ...late, [field]: percent })}
           />
         )}
       </Field>
@@ -232,19 +221,15 @@ function Counting({ terms, set, isFixed }: CountingProps) {
       )}
       <Field label={t('assign.worth')} help={t('assign.worthHelp')}>
         {(ids) => (
-          <TextInput
+          <NumberInput
             {...ids}
             className="w-28"
-            type="number"
             inputMode="decimal"
             min={0.01}
             max={10_000}
             step={0.01}
-            value={worth === undefined ? '' : worth / 100}
-            onChange={(event) => {
-              const points = event.target.valueAsNumber;
-              set({ worth: points > 0 ? Math.round(points * 100) : undefined });
-            }}
+            value={worth === undefined ? null : worth / 100}
+            onNumber={(points) => set({ worth: points === null ? undefined : Math.round(points * 100) })}
           />
         )}
       </Field>

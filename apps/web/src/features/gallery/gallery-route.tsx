@@ -20,6 +20,7 @@ import { KeyHelp } from '../../ui/key-help.tsx';
 import { MaterialIcon } from '../../ui/material-icon.tsx';
 import { Menu, MenuItem, MenuLine } from '../../ui/menu.tsx';
 import { EmptyPlace, ErrorNotice, Loading, Notice } from '../../ui/notice.tsx';
+import { NumberInput } from '../../ui/number-input.tsx';
 import { NumberLanguageSelect } from '../../ui/number-language-select.tsx';
 import { Page } from '../../ui/page.tsx';
 import { ProgressBar } from '../../ui/progress-bar.tsx';
@@ -118,6 +119,7 @@ export function Component() {
             Ticked
           </CheckInput>
           <OpenDate />
+          <Field label="A number">{(ids) => <NumberInput {...ids} value={20} onNumber={() => undefined} />}</Field>
           <Field label="A clock">{(ids) => <TimeZoneSelect {...ids} current="UTC" defaultValue="UTC" />}</Field>
           <Field label="Numbers">{(ids) => <NumberLanguageSelect {...ids} />}</Field>
         </Section>

@@ -183,7 +183,7 @@ function summaryOf({ students }: Sheet) {
 }
 
 function inOrder(sheet: Sheet, order: Order): SheetStudent[] {
-  const rank = (student: SheetStudent) => needs.indexOf(needOfStudent(student, sheet.now));
+  const rank = (student: SheetStudent) => needs.indexOf(needOfStudent(student, sheet));
   const progress = ({ row }: SheetStudent) => row?.progress ?? -1;
   const byName = (a: SheetStudent, b: SheetStudent) => a.displayName.localeCompare(b.displayName);
   if (order === 'name') return sheet.students.toSorted(byName);

@@ -122,7 +122,7 @@ interface RowProps {
 
 function Row({ sheet, student, index, onOpen }: RowProps) {
   const { studentId, displayName, row, dueAt, attempt } = student;
-  const need = needOfStudent(student, sheet.now);
+  const need = needOfStudent(student, sheet);
   const { timeZone, to } = sheet.assignment;
   const hasOwnDate = to.every((one) => one.dueAt !== dueAt);
   return (

@@ -36,8 +36,8 @@ function placeOf(item: TodoItem, now: number): Place {
   const phase = windowPhase(item, now);
   if (item.excused || phase === 'closed') return 'over';
   if (phase === 'notYetOpen') return 'soon';
-  if (phase === 'pastDue') return 'late';
   if (item.isExtra) return 'extra';
+  if (phase === 'pastDue') return 'late';
   return item.dueAt === null ? 'noDate' : 'day';
 }
 

@@ -62,7 +62,7 @@ test('what is handed in is done, late or not, and not to be done', async () => {
 test('the list goes by what presses: late, day by day, without a date, soon, extra, over', async () => {
   const day = 24 * hour;
   open([
-    { assignmentId: 'x', title: 'Extra', isExtra: true },
+    { assignmentId: 'x', title: 'Extra', isExtra: true, dueAt: now - hour },
     { assignmentId: 'n', title: 'No date', dueAt: null },
     { assignmentId: 'o', title: 'Over', dueAt: now - day, closesAt: now - hour },
     { assignmentId: 'e', title: 'Excused', excused: true },
