@@ -19,9 +19,9 @@ export const adjustingWords = {
     givenAll: 'Everyone has more time: due {{time}}.',
     newer: 'Edition {{number}} of this lesson is there; this was given as edition {{had}}.',
     newerFor_one:
-      '{{count}} student has not begun and can have the new one. Whoever has begun keeps theirs, with all their answers.',
+      '{{count}} student has not begun and can have the new one. Whoever has begun keeps theirs until you decide otherwise.',
     newerFor_other:
-      '{{count}} students have not begun and can have the new one. Whoever has begun keeps theirs, with all their answers.',
+      '{{count}} students have not begun and can have the new one. Whoever has begun keeps theirs until you decide otherwise.',
     swap_one: 'Give edition {{number}} to {{count}} who has not begun',
     swap_other: 'Give edition {{number}} to {{count}} who have not begun',
     alsoBegun_one: '{{count}} who has begun …',

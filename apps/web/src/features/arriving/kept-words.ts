@@ -9,7 +9,7 @@ export const keptWords = {
       title: 'What is kept',
       items: {
         account:
-          'The name, the user name and the classes and groups a student is in. No address, no birthday, no photo.',
+          'The name, the user name and the classes and groups a student is in. No birthday, no photo, and no address, unless they asked for notices by mail.',
         work: 'Answers, drawings, files and recordings they hand in, and drafts of answers until they are given.',
         way: 'Which stretches of a film, a text or slides they went through, when, and for how long they worked.',
         marks:
