@@ -60,6 +60,17 @@ class PlayedFilm extends EventTarget {
   wait() {
     this.#say('waiting');
   }
+  /** Plays on while the page is too busy to look, and then tells of it as an element does. */
+  playUnseen(ms: number, isAtEnd = false) {
+    vi.clearAllTimers();
+    vi.advanceTimersByTime(ms);
+    if (isAtEnd) {
+      this.#at = this.currentTime;
+      this.paused = true;
+      this.ended = true;
+    }
+    for (const name of isAtEnd ? ['timeupdate', 'pause', 'ended'] : ['timeupdate']) this.#say(name);
+  }
   #say(name: string) {
     this.dispatchEvent(new Event(name));
   }
@@ -115,6 +126,26 @@ describe('barriers', () => {
         8_000,
       ),
     ).toBe(true);
+  });
+
+  test.each([false, true])('a page too busy to look finds its mark again (played to the end: %s)', (isAtEnd) => {
+    const film = new PlayedFilm();
+    const met: [number, number][] = [];
+    const halts: number[] = [];
+    const stops = [2_000, 9_000];
+    watchFilm(film as unknown as HTMLVideoElement, {
+      barrierMs: (atMs) => stops.find((stop) => stop >= atMs) ?? 9_000,
+      onBarrier: (ms) => halts.push(Math.round(ms)),
+      onMet: (from, to) => met.push([from, to]),
+      onTick: () => undefined,
+    });
+    film.play();
+    vi.advanceTimersByTime(500);
+    film.playUnseen(3_500, isAtEnd);
+    expect(halts[0]).toBe(2_000);
+    expect(film.paused).toBe(true);
+    expect(film.currentTime).toBe(2);
+    expect(met).toEqual([[0, 2_000]]);
   });
 
   test('a barrier that has been lifted lets the film go on', () => {

@@ -1,6 +1,6 @@
 /** What a watcher tells and asks; times in whole milliseconds of the film. */
 export interface FilmWatcher {
-  /** The place at which the film must halt, given where it is now. Asked at every tick. */
+  /** The place at which the film must halt, given where it was last seen to play. Asked at every tick. */
   readonly barrierMs: (atMs: number) => number;
   /** The film has halted at its barrier. */
   readonly onBarrier: (atMs: number) => void;
@@ -41,24 +41,33 @@ export function watchFilm(video: HTMLVideoElement, watcher: FilmWatcher) {
     if (endMs > fromMs && endMs - fromMs <= possibleMs) watcher.onMet(Math.round(fromMs), Math.round(endMs), rate);
   };
 
+  /**
+   * What lies ahead of the last place that was seen. A busy page may come back to a film that has played on by itself,
+   * past its mark and up to its end: the mark holds all the same.
+   */
+  const barrierFrom = (atMs: number) => watcher.barrierMs(stretch && !video.seeking ? Math.min(lastMs, atMs) : atMs);
+
+  const halt = (barrierMs: number) => {
+    lastMs = barrierMs;
+    // Told before the film is paused, which would tell of all that has played.
+    close(barrierMs);
+    video.pause();
+    video.currentTime = barrierMs / 1000;
+    watcher.onBarrier(barrierMs);
+  };
+
   const tick = () => {
     cancelAnimationFrame(frame);
     clearTimeout(timer);
     const atMs = nowMs();
+    const barrierMs = barrierFrom(atMs);
     // While seeking, the clock already shows the new place; what was played ended at the last one seen.
     if (!video.seeking) lastMs = atMs;
     watcher.onTick(atMs);
+    if (stretch && barrierMs < atMs - earlyMs) return halt(barrierMs);
     if (video.paused || video.ended) return;
-    const barrierMs = watcher.barrierMs(atMs);
     const leftMs = (barrierMs - atMs) / video.playbackRate;
-    if (leftMs <= earlyMs) {
-      video.pause();
-      video.currentTime = barrierMs / 1000;
-      lastMs = barrierMs;
-      close(barrierMs);
-      watcher.onBarrier(barrierMs);
-      return;
-    }
+    if (leftMs <= earlyMs) return halt(barrierMs);
     if (stretch && atMs - stretch.fromMs >= longestStretchMs * stretch.rate) {
       close(atMs);
       open();
@@ -71,7 +80,12 @@ export function watchFilm(video: HTMLVideoElement, watcher: FilmWatcher) {
     open();
     tick();
   };
-  const onPause = () => close(nowMs());
+  const onPause = () => {
+    const atMs = nowMs();
+    const barrierMs = barrierFrom(atMs);
+    if (stretch && barrierMs < atMs - earlyMs) halt(barrierMs);
+    else close(atMs);
+  };
   const onBreak = () => close(lastMs);
   const onEnded = () => {
     close(nowMs());

@@ -61,7 +61,10 @@ function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Pro
       lines={lines}
       narrations={part.narrations}
       maxRate={terms.maxRate}
-      barrierMs={(atMs) => nextHalt(part, current(), atMs)?.atMs ?? part.outMs}
+      barrierMs={(atMs) =>
+        // However somebody got past what has to be settled first, the film holds there.
+        Math.min(nextHalt(part, current(), atMs)?.atMs ?? part.outMs, playLimitMs(part, current(), session.context))
+      }
       onBarrier={(atMs) => {
         const stop = nextHalt(part, current(), atMs);
         reachStop(session, stop, atMs);
