@@ -30,12 +30,12 @@ export async function measureGiving(): Promise<Figure[]> {
   const give = () => {
     const input = { lessonId, to: toAmber, terms, ...window };
     try {
-      services.assignments.assign(adaeze, input);
+      services.giving.assign(adaeze, input);
       throw new Error('It was not asked about.');
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
     }
-    services.assignments.assign(adaeze, { ...input, isAgain: true });
+    services.giving.assign(adaeze, { ...input, isAgain: true });
   };
   give();
   const given = db.select().from(recipients).all().length;

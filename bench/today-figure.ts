@@ -45,7 +45,7 @@ async function fillYear() {
   const terms = { skipping: false, rewindAtStops: true, maxRate: 2 };
   const window = { opensAt: null, dueAt: null, closesAt: null };
   for (let i = 0; i < assignmentCount; i++) {
-    const { id } = school.services.assignments.assign(adaeze, {
+    const { id } = school.services.giving.assign(adaeze, {
       lessonId,
       to: toAmber,
       terms,

@@ -261,7 +261,7 @@ function assign(
 ): string {
   clock.now = today + days.opens * day - 3_600_000;
   const localDay = (offset: number) => toLocal(today + offset * day, timeZone).slice(0, 10);
-  return services.assignments.assign(adaeze, {
+  return services.giving.assign(adaeze, {
     lessonId,
     to: [{ kind: 'class', id: classId }],
     opensAt: `${localDay(days.opens)}T08:00`,

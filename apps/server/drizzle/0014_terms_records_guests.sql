@@ -73,7 +73,21 @@ CREATE TABLE `school_days` (
 );
 --> statement-breakpoint
 CREATE INDEX `school_days_by_school` ON `school_days` (`school_id`,`first_day`);--> statement-breakpoint
+CREATE TABLE `series` (
+	`id` text PRIMARY KEY NOT NULL,
+	`school_id` text NOT NULL,
+	`created_by` text NOT NULL,
+	`title` text NOT NULL,
+	`created_at` integer NOT NULL,
+	FOREIGN KEY (`school_id`) REFERENCES `schools`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`created_by`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+ALTER TABLE `assignments` ADD `series_id` text REFERENCES series(id) ON DELETE set null;--> statement-breakpoint
+ALTER TABLE `assignments` ADD `series_place` integer;--> statement-breakpoint
+ALTER TABLE `assignments` ADD `after_percent` integer;--> statement-breakpoint
 ALTER TABLE `assignments` ADD `released_at` integer;--> statement-breakpoint
+CREATE INDEX `assignments_by_series` ON `assignments` (`series_id`);--> statement-breakpoint
 ALTER TABLE `classes` ADD `meetings` text;--> statement-breakpoint
 ALTER TABLE `classes` ADD `removed_at` integer;--> statement-breakpoint
 ALTER TABLE `schools` ADD `kept_months` integer;--> statement-breakpoint

@@ -169,7 +169,7 @@ export function createApp(options: AppOptions): Express {
     ...materialHandlers(materials, services.madeSlides),
     ...catalogueHandlers(services.catalogue, materials),
     ...lessonHandlers(lessons),
-    ...assignmentHandlers(assignments, services.security, services.termPresets),
+    ...assignmentHandlers(services),
     ...liveHandlers(live),
     ...attemptHandlers(services),
     ...noticeHandlers(services.notices),

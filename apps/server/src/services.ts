@@ -13,8 +13,11 @@ import { createAssignedLessons } from './features/assignments/assigned-lessons.t
 import { createAssignmentRepository } from './features/assignments/assignment-repository.ts';
 import { createAssignmentService } from './features/assignments/assignment-service.ts';
 import { createClearTakenBack } from './features/assignments/clear-taken-back.ts';
+import { createGiving } from './features/assignments/giving.ts';
 import { createReceivedAssignments } from './features/assignments/received-assignments.ts';
 import { createRecipientRepository } from './features/assignments/recipient-repository.ts';
+import { createSeriesGate } from './features/assignments/series-gate.ts';
+import { createSeriesService } from './features/assignments/series-service.ts';
 import { createSheetRepository } from './features/assignments/sheet-repository.ts';
 import { createTermPresets } from './features/assignments/term-presets.ts';
 import { createAnswerFileService } from './features/attempts/answer-files.ts';
@@ -133,7 +136,11 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     { import: { work: bringIn.work, places: 50 }, fetch: { work: bringIn.fetch, places: 6 } },
     (_kind, materialId, error) => bringIn.giveUp(materialId, error),
   );
-  const isOpenTo = createOpenToStudent({ ...deps, uses: materialUses, received, attempts });
+  const isOpenTo = createOpenToStudent({
+    ...deps,
+    ...{ uses: materialUses, received, attempts },
+    waits: (studentId, assignmentId) => seriesGate.waitsFor(studentId, assignmentId) !== null,
+  });
   const mayDo = createAccess(
     createRelations({ ...deps, ofClasses: classRelations, recipients, given, received, isOpenTo }),
   );
@@ -150,6 +157,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
       return attempts.getRow(attemptId);
     },
   });
+  const seriesGate = createSeriesGate({ ...deps, given, sheets });
   const intake = createEventIntake({
     ...deps,
     repository: attempts,
@@ -190,6 +198,11 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     },
     findMarked: (actor, assignmentId, studentId) => assignments.readStudent(actor, assignmentId, studentId).counted,
   });
+  const series = createSeriesService({
+    ...deps,
+    ...{ repository: assignmentRepository, given, sheets, seriesGate, assignments, relations: classRelations },
+    nameOf: sessions.nameOf,
+  });
   const roster = createRoster({ ...deps, followStudent: recipients.followStudent });
   const clearTakenBack = createClearTakenBack({ ...deps, store, given });
   const clearRemoved = createClearRemoved({ ...deps, store, forgetGiven: given.forgetClass });
@@ -197,7 +210,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
   const shared = { ...deps, given, received, recipients, attempts, intake };
   const readStates = createReadStates({ sheetOf: assignments, intake });
   const erase = createEraseStudent({ ...deps, given, states, store });
-  const sweepNotices = createNoticeSweep({ ...deps, sheets, given, notices });
+  const sweepNotices = createNoticeSweep({ ...deps, sheets, given, seriesGate, notices });
   const noticeMail = createNoticeMail({ ...deps, sender: mailSender, publicUrl });
   return {
     /** Computes what older programs stored of attempts anew, beside the work of the day. */
@@ -207,6 +220,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
       await materials.clearAway();
       await clearTakenBack();
       await clearRemoved();
+      series.clearEmpty();
       notices.clearOld();
     },
     /** Finds what students are to be told by now, and sends what waits to be sent. */
@@ -277,10 +291,16 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     }),
     lessons,
     assignments,
+    giving: createGiving({
+      ...deps,
+      ...{ repository: assignmentRepository, recipients, classes },
+      ...{ lessons: lessonRepository, relations: classRelations },
+    }),
+    series,
     calendar: createCalendarService({ ...deps, sessions, assignments, received, given }),
     termPresets: createTermPresets(deps),
     answerFiles,
-    walks: createWalkService({ ...shared, sheets, classes, answerFiles, versionNow }),
+    walks: createWalkService({ ...shared, sheets, classes, answerFiles, seriesGate, versionNow }),
     bank,
     exchange: createExchangeService({
       ...deps,

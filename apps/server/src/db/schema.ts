@@ -465,11 +465,26 @@ export const editionSummaries = sqliteTable('edition_summaries', {
   possible: integer().notNull(),
 });
 
+/** Several lessons given as a row. */
+export const series = sqliteTable('series', {
+  id: id(),
+  schoolId: schoolId(),
+  createdBy: userId(),
+  title: text().notNull(),
+  createdAt: instant().notNull(),
+});
+
 export const assignments = sqliteTable(
   'assignments',
   {
     id: id(),
     schoolId: schoolId(),
+    /** The series of which it is a step. */
+    seriesId: text().references(() => series.id, { onDelete: 'set null' }),
+    /** Where it stands there. */
+    seriesPlace: integer(),
+    /** It opens once the step before is handed in, with at least so many percent of its points; null for its dates alone. */
+    afterPercent: integer(),
     editionId: text()
       .notNull()
       .references(() => editions.id),
@@ -485,7 +500,7 @@ export const assignments = sqliteTable(
     /** What waits to be shown to students was released for all of them then. */
     releasedAt: instant(),
   },
-  (table) => [index('assignments_by_edition').on(table.editionId)],
+  (table) => [index('assignments_by_edition').on(table.editionId), index('assignments_by_series').on(table.seriesId)],
 );
 
 /** Terms that a teacher keeps to give with again. */

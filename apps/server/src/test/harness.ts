@@ -197,16 +197,20 @@ export async function startSchool(options: Partial<AppOptions> & Outside = {}, s
       window = {},
       to: readonly object[] = toAmber,
     ) {
-      const adaeze = this.as('adaeze');
+      const lessonId = await this.makeLesson(lesson);
+      const dates = { opensAt: null, dueAt: null, closesAt: null, ...window };
+      const { body } = await this.as('adaeze').ask('POST', '/api/assignments', { lessonId, to, terms, ...dates });
+      return { lessonId, assignmentId: body.id as string };
+    },
+    /** A lesson of adaeze's with its first edition, given to nobody. */
+    async makeLesson(lesson: Lesson): Promise<string> {
       const lessonId = v7();
       const row = { id: lessonId, schoolId: 'quillhaven', ownerId: 'adaeze', draft: lesson, version: 1 };
       db.insert(lessons)
         .values({ ...row, createdAt: clock.now, updatedAt: clock.now })
         .run();
-      await adaeze.ask('POST', `/api/lessons/${lessonId}/editions`, { draftVersion: 1 });
-      const dates = { opensAt: null, dueAt: null, closesAt: null, ...window };
-      const { body } = await adaeze.ask('POST', '/api/assignments', { lessonId, to, terms, ...dates });
-      return { lessonId, assignmentId: body.id as string };
+      await this.as('adaeze').ask('POST', `/api/lessons/${lessonId}/editions`, { draftVersion: 1 });
+      return lessonId;
     },
     /** Gives 8 Amber a lesson that shows the whole of a material. */
     async give(materialId: string, window = {}) {

@@ -24,5 +24,6 @@ export { datesTakenBack, extendedBy } from './extend-by.ts';
 export { type FixedTerm, fixedTerms } from './fixed-terms.ts';
 export { latePercent, withLateWork } from './late-work.ts';
 export { movedAhead } from './moved-ahead.ts';
+export { numberInSeries, type SeriesStep, type StepStanding, seriesProgress, stepToDoFirst } from './series.ts';
 export { allShown, type Shown, shownNow, tellsAtOnce } from './shown-now.ts';
 export { type AssignmentWindow, type OrderedWindow, type WindowFault, windowFault, windowPhase } from './window.ts';

@@ -56,6 +56,8 @@ export const assignmentSummarySchema = v.object({
       ...{ opensAt: instant, dueAt: instant, closesAt: instant },
     }),
   ),
+  /** The series of which it is a step. */
+  series: v.nullable(v.object({ id: v.string(), title: v.string() })),
   /** Taken back then; null while students have it. */
   takenBackAt: instant,
   studentCount: v.number(),

@@ -34,6 +34,7 @@ export const statusOfError = {
   termsFixed: 409,
   windowNotOpen: 409,
   windowClosed: 409,
+  stepNotOpen: 409,
   noAttemptLeft: 409,
   newerAttempt: 409,
   captionsUnreadable: 422,

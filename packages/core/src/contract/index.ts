@@ -55,4 +55,5 @@ export {
   type SchoolSettings,
   type SentOneRoster,
 } from './school-schemas.ts';
+export type { Series, SeriesCell } from './series-schemas.ts';
 export type { FeedbackItem, IntakeAnswer, TodoItem, Walk } from './walk-schemas.ts';

@@ -33,6 +33,7 @@ export type Thing =
   | 'phrase'
   | 'invitation'
   | 'person'
+  | 'series'
   | 'termPreset'
   | 'calendarFeed'
   | 'mailStop';
@@ -56,6 +57,8 @@ export const permissions = {
   openMaterial: may('material', 'materialId', 'owns', 'colleague', 'receives'),
   followAssignment: may('assignment', 'assignmentId', 'teaches', 'substitutes'),
   runAssignment: may('assignment', 'assignmentId', 'teaches'),
+  followSeries: may('series', 'seriesId', 'teaches', 'substitutes'),
+  runSeries: may('series', 'seriesId', 'teaches'),
   walk: may('assignment', 'assignmentId', 'receives', 'left'),
   beginAgain: may('assignment', 'assignmentId', 'receives'),
   readThread: may('assignment', 'assignmentId', 'teaches', 'substitutes', 'receives', 'left'),
@@ -136,6 +139,8 @@ export const permissionOfRoute = {
   changeDraft: 'editLesson',
   readEdition: 'editLesson',
   makeEdition: 'editLesson',
+  readSeries: 'followSeries',
+  changeSeries: 'runSeries',
   changeWindow: 'followAssignment',
   extendAll: 'followAssignment',
   changeNote: 'runAssignment',

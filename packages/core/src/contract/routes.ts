@@ -9,6 +9,7 @@ import { markingRoutes } from './marking-routes.ts';
 import { materialRoutes } from './material-routes.ts';
 import { noticeRoutes } from './notice-routes.ts';
 import { schoolRoutes } from './school-routes.ts';
+import { seriesRoutes } from './series-routes.ts';
 import { walkRoutes } from './walk-routes.ts';
 
 /** Every door of the server. A door that is not here does not exist: `app.ts` refuses to start with a gap. */
@@ -20,6 +21,7 @@ export const routes = {
   ...materialRoutes,
   ...lessonRoutes,
   ...assignmentRoutes,
+  ...seriesRoutes,
   ...markingRoutes,
   ...bankRoutes,
   ...walkRoutes,

@@ -42,6 +42,12 @@ export const todoItemSchema = v.strictObject({
   late: termsSchema.entries.late,
   worth: termsSchema.entries.worth,
   category: termsSchema.entries.category,
+  /** The series of which it is a step: as what number of how many, null for an extra, and how many are done. */
+  series: v.optional(
+    v.strictObject({ title: v.string(), number: v.nullable(v.number()), count: v.number(), done: v.number() }),
+  ),
+  /** What has to be done before it opens, and with how many percent of its points. */
+  waitsFor: v.optional(v.strictObject({ title: v.string(), percent: v.number() })),
   /** Answers that came back to be worked on again, and what the teacher says to them. */
   givenBack: v.strictObject({ count: v.number(), says: v.array(v.string()) }),
 });

@@ -5,10 +5,12 @@ import { everyKind } from '../../../../../packages/core/src/examples/every-kind.
 import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import {
   answerFiles,
+  assignments,
   attempts,
   classTeachers,
   noticeSettings,
   securityEvents,
+  series,
   substitutions,
 } from '../../db/schema.ts';
 import { type School, startSchool } from '../../test/harness.ts';
@@ -19,7 +21,7 @@ interface Person {
   readonly to: Partial<Record<string, readonly Relation[]>>;
 }
 const follows = (relation: Relation) => ({
-  ...{ class: [relation], assignment: [relation], answerFile: [relation] },
+  ...{ class: [relation], assignment: [relation], series: [relation], answerFile: [relation] },
 });
 const people: Readonly<Record<string, Person>> = {
   /** Teaches 8 Amber, and made everything. */
@@ -102,6 +104,10 @@ beforeAll(async () => {
   db.insert(answerFiles)
     .values({ ...file, sha256: 'none', createdAt: 0 })
     .run();
+  db.insert(series)
+    .values({ id: 'series', schoolId: 'quillhaven', createdBy: 'adaeze', title: 'Bridges', createdAt: 0 })
+    .run();
+  db.update(assignments).set({ seriesId: 'series', seriesPlace: 0 }).where(eq(assignments.id, assignmentId)).run();
   db.insert(noticeSettings).values({ userId: 'tomas', stopToken: 'stop' }).run();
   Object.assign(things, {
     ...{ classId: 'amber', materialId: 'film', lessonId, assignmentId, attemptId: attempt?.id, fileId: 'file' },
@@ -115,6 +121,7 @@ beforeAll(async () => {
     ...{
       invitationId: invitation.id,
       presetId: preset.id,
+      seriesId: 'series',
       feedToken: feed.token,
       stopToken: 'stop',
       teacherId: 'third',

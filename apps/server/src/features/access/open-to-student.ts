@@ -8,11 +8,13 @@ interface Options extends Pick<Deps, 'clock'> {
   readonly uses: Pick<MaterialUses, 'listEditions'>;
   readonly received: Pick<ReceivedAssignments, 'list'>;
   readonly attempts: Pick<AttemptRepository, 'findLatest'>;
+  /** Whether a step of a series waits for another. */
+  readonly waits: (studentId: string, assignmentId: string) => boolean;
 }
 
 /** Whether a material is shown by what was given to a student and is open to them, or was begun. */
 export const createOpenToStudent =
-  ({ uses, clock, received, attempts }: Options) =>
+  ({ uses, clock, received, attempts, waits }: Options) =>
   (studentId: string, materialId: string): boolean => {
     const showing = uses.listEditions(materialId);
     if (showing.size === 0) return false;
@@ -22,6 +24,6 @@ export const createOpenToStudent =
       const phase = windowPhase(terms.window, clock());
       if (phase === 'notYetOpen') return false;
       // What was begun can be looked at when it has closed, also by who has left.
-      return begun !== undefined || phase !== 'closed';
+      return begun !== undefined || (phase !== 'closed' && !waits(studentId, assignment.id));
     });
   };

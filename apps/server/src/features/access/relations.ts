@@ -2,6 +2,7 @@ import type { Relation, Thing } from '@semita/core/contract';
 import { eq, sql } from 'drizzle-orm';
 import {
   answerFiles,
+  assignments,
   attempts,
   bankItems,
   calendarFeeds,
@@ -65,6 +66,11 @@ export function createRelations({ db, bus, ofClasses, recipients, given, receive
     .select({ ownerId: termPresets.ownerId })
     .from(termPresets)
     .where(eq(termPresets.id, sql.placeholder('id')))
+    .prepare();
+  const stepsOfSeries = db
+    .select({ id: assignments.id })
+    .from(assignments)
+    .where(eq(assignments.seriesId, sql.placeholder('id')))
     .prepare();
   const schoolOfInvitation = db
     .select({ schoolId: invitations.schoolId })
@@ -137,6 +143,11 @@ export function createRelations({ db, bus, ofClasses, recipients, given, receive
         ...(own ? [own.leftAt === null ? ('receives' as const) : ('left' as const)] : []),
       ];
     },
+    series: (actor, id) =>
+      toClasses(
+        actor,
+        stepsOfSeries.all({ id }).flatMap((step) => given.classIdsOf(step.id)),
+      ),
     attempt: (actor, id) => (ownerOfAttempt(id) === actor.id ? ['worksOn'] : []),
     answerFile: (actor, id) => {
       const place = placeOfAnswerFile.get({ id });

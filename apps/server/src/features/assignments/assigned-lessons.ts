@@ -23,6 +23,7 @@ import {
   editions,
   groups,
   keyChanges,
+  series,
   users,
 } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
@@ -59,6 +60,15 @@ export interface Given extends GivenAssignment {
   /** When what waits to be shown was released for all; null while it waits. */
   readonly releasedAt: number | null;
   readonly addressees: ReadonlyMap<string, NamedAddressee>;
+  /** The series of which it is a step; null for what stands by itself. */
+  readonly series: GivenInSeries | null;
+}
+
+export interface GivenInSeries {
+  readonly id: string;
+  readonly title: string;
+  readonly place: number;
+  readonly afterPercent: number | null;
 }
 
 /** What says which lesson an attempt walks, and whose it is. */
@@ -103,8 +113,13 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
       .select({
         ...{ id: assignments.id, editionId: assignments.editionId, terms: assignments.terms },
         ...{ takenBackAt: assignments.takenBackAt, releasedAt: assignments.releasedAt },
+        series: {
+          ...{ id: series.id, title: series.title },
+          ...{ place: assignments.seriesPlace, afterPercent: assignments.afterPercent },
+        },
       })
       .from(assignments)
+      .leftJoin(series, eq(series.id, assignments.seriesId))
       .where(inArray(assignments.id, [...assignmentIds]))
       .all();
     const to = rowsBy(
@@ -136,13 +151,15 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
       ({ addresseeId }) => addresseeId,
     );
     if (given.size + rows.length > maxGivenKept) given.clear();
-    for (const { id, editionId, terms, takenBackAt, releasedAt } of rows) {
+    for (const { id, editionId, terms, takenBackAt, releasedAt, series: step } of rows) {
       const named = (to.get(id) ?? []).map(({ groupName, studentName, assignmentId: _, ...one }): NamedAddressee => {
         const name = nameOf(one.kind, { className: one.className, groupName, studentName });
         return { ...one, name, windows: windows.get(one.id) ?? [] };
       });
       const byId = new Map(named.map((one) => [one.id, one]));
-      given.set(id, { editionId, terms, takenBackAt, releasedAt, addressees: byId });
+      const { id: seriesId, title = null, place, afterPercent } = step;
+      const inSeries = seriesId === null ? null : { id: seriesId, title: title ?? '', place: place ?? 0, afterPercent };
+      given.set(id, { editionId, terms, takenBackAt, releasedAt, addressees: byId, series: inSeries });
     }
   };
 

@@ -1,11 +1,19 @@
 import type { AssignmentWindow } from '@semita/core/assignment';
 import type { Terms } from '@semita/core/attempt';
-import { and, desc, eq, inArray, isNull, max, sql } from 'drizzle-orm';
-import { addressees, addresseeWindows, assignments, attempts, editions, erasedWork } from '../../db/schema.ts';
+import { and, asc, desc, eq, inArray, isNull, max, sql } from 'drizzle-orm';
+import { addressees, addresseeWindows, assignments, attempts, editions, erasedWork, series } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { GivenTo } from './recipient-repository.ts';
 
 export type AssignmentRow = typeof assignments.$inferSelect;
+/** Where an assignment stands in a series. */
+export interface SeriesPlace {
+  readonly seriesId: string;
+  readonly seriesPlace: number;
+  readonly afterPercent: number | null;
+}
+
+export type SeriesRow = typeof series.$inferSelect;
 export type AssignmentRepository = ReturnType<typeof createAssignmentRepository>;
 
 /** Assignments, to whom they were given and when they are open. */
@@ -25,6 +33,30 @@ export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'new
   return {
     insert: (row: AssignmentRow): void => {
       db.insert(assignments).values(row).run();
+    },
+
+    insertSeries: (row: SeriesRow): void => {
+      db.insert(series).values(row).run();
+    },
+
+    findSeries: (seriesId: string): SeriesRow | undefined =>
+      db.select().from(series).where(eq(series.id, seriesId)).get(),
+
+    /** Its steps in their order, also those that were taken back. */
+    listSteps: (seriesId: string): AssignmentRow[] =>
+      db
+        .select()
+        .from(assignments)
+        .where(eq(assignments.seriesId, seriesId))
+        .orderBy(asc(assignments.seriesPlace))
+        .all(),
+
+    changeSeries(seriesId: string, title: string): void {
+      db.update(series).set({ title }).where(eq(series.id, seriesId)).run();
+    },
+
+    placeInSeries(assignmentId: string, { seriesPlace, afterPercent }: Omit<SeriesPlace, 'seriesId'>): void {
+      db.update(assignments).set({ seriesPlace, afterPercent }).where(eq(assignments.id, assignmentId)).run();
     },
 
     /** @returns the id of the addressee */

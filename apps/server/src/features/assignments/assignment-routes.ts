@@ -2,11 +2,16 @@ import type { OutputOf, routes } from '@semita/core/contract';
 import type { Handlers } from '../../http/serve-route.ts';
 import type { SecurityLog } from '../accounts/security-log.ts';
 import type { AssignmentService } from './assignment-service.ts';
+import type { Giving } from './giving.ts';
+import type { SeriesService } from './series-service.ts';
 import type { TermPresets } from './term-presets.ts';
 
 type Names =
   | 'listAssignments'
   | 'assign'
+  | 'giveSeries'
+  | 'readSeries'
+  | 'changeSeries'
   | 'changeWindow'
   | 'extendAll'
   | 'changeNote'
@@ -21,14 +26,30 @@ type Names =
   | 'adjust'
   | 'listAdjustments';
 
-export function assignmentHandlers(
-  assignments: AssignmentService,
-  security: Pick<SecurityLog, 'record'>,
-  presets: TermPresets,
-): Pick<Handlers, Names> {
+interface Rooms {
+  readonly assignments: AssignmentService;
+  readonly giving: Giving;
+  readonly series: SeriesService;
+  readonly termPresets: TermPresets;
+  readonly security: Pick<SecurityLog, 'record'>;
+}
+
+export function assignmentHandlers({
+  assignments,
+  giving,
+  series,
+  termPresets: presets,
+  security,
+}: Rooms): Pick<Handlers, Names> {
   return {
     listAssignments: ({ actor }) => assignments.list(actor),
-    assign: ({ actor, body }) => assignments.assign(actor, body),
+    assign: ({ actor, body }) => giving.assign(actor, body),
+    giveSeries: ({ actor, body }) => giving.giveSeries(actor, body),
+    readSeries: ({ actor, params }) => series.read(actor, params.seriesId),
+    changeSeries: ({ actor, params, body }) => {
+      series.change(actor, params.seriesId, body);
+      return undefined;
+    },
     changeWindow: ({ actor, params, body }) => assignments.changeWindow(actor, params.assignmentId, body),
     extendAll: ({ actor, params, body }) => assignments.extendAll(actor, params.assignmentId, body.days),
     changeNote: ({ actor, params, body }) => {

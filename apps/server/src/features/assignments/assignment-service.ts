@@ -1,13 +1,5 @@
-import {
-  type AddresseeKind,
-  type Adjustment,
-  datesTakenBack,
-  extendedBy,
-  fixedTerms,
-  windowFault,
-} from '@semita/core/assignment';
+import { type Adjustment, datesTakenBack, extendedBy, fixedTerms } from '@semita/core/assignment';
 import type { Terms } from '@semita/core/attempt';
-import { endOfDay, toInstant } from '@semita/core/calendar';
 import type { AssignmentSummary, SentSheet, Sheet } from '@semita/core/contract';
 import { firstWords, type Lesson, stopsInOrder } from '@semita/core/lesson';
 import { needOf, readSheetLine, type SheetLine } from '@semita/core/sheet';
@@ -22,27 +14,12 @@ import type { LessonRepository } from '../lessons/lesson-repository.ts';
 import type { NoticeRepository } from '../notices/notice-repository.ts';
 import type { AssignedLessons, NamedAddressee } from './assigned-lessons.ts';
 import type { AssignmentRepository, AssignmentRow } from './assignment-repository.ts';
-import type { GivenTo, RecipientRepository } from './recipient-repository.ts';
+import { type LocalWindow, toWindow } from './local-window.ts';
+import type { RecipientRepository } from './recipient-repository.ts';
 import { sheetToCsv } from './sheet-csv.ts';
 import type { SheetRepository, StoredLine, StoredOutline } from './sheet-repository.ts';
 
 export type AssignmentService = ReturnType<typeof createAssignmentService>;
-
-/** Dates and times as a form gives them, on the assignment's clock. */
-export interface LocalWindow {
-  readonly opensAt: string | null;
-  readonly dueAt: string | null;
-  readonly closesAt: string | null;
-}
-
-/** To whom a teacher gives something. */
-export interface NamedTo {
-  readonly kind: AddresseeKind;
-  readonly id: string;
-  /** Of a student: the class they are in. */
-  readonly classId?: string | undefined;
-  readonly window?: LocalWindow | undefined;
-}
 
 /** An assignment as somebody follows it. */
 interface Followed {
@@ -64,7 +41,7 @@ export type LocalAdjustment =
   | { readonly kind: Exclude<Adjustment['kind'], 'extended' | 'editionSwapped'> }
   | { readonly kind: 'editionSwapped'; readonly editionNumber: number };
 
-interface Options extends Pick<Deps, 'db' | 'clock' | 'newId' | 'bus'> {
+interface Options extends Pick<Deps, 'db' | 'clock' | 'bus'> {
   readonly repository: AssignmentRepository;
   readonly given: AssignedLessons;
   readonly recipients: RecipientRepository;
@@ -83,7 +60,6 @@ export function createAssignmentService(options: Options) {
   const {
     db,
     clock,
-    newId,
     bus,
     repository,
     given,
@@ -143,6 +119,7 @@ export function createAssignmentService(options: Options) {
       },
       ...{ opensAt: first?.opensAt ?? null, dueAt: first?.dueAt ?? null, closesAt: first?.closesAt ?? null },
       to: addressed,
+      series: seriesOf(id),
       takenBackAt,
       studentCount: here.length,
       begunCount: begun.length,
@@ -153,6 +130,11 @@ export function createAssignmentService(options: Options) {
           needOf(counted?.outline ?? null, { excused: terms.excused, dueAt: terms.window.dueAt, now }) === 'stuck',
       ).length,
     };
+  };
+
+  const seriesOf = (assignmentId: string): AssignmentSummary['series'] => {
+    const { series } = given.givenOf(assignmentId);
+    return series && { id: series.id, title: series.title };
   };
 
   const summarizeStored = (actor: Actor, rows: readonly AssignmentRow[]): AssignmentSummary[] => {
@@ -206,15 +188,6 @@ export function createAssignmentService(options: Options) {
     };
   };
 
-  /** @throws Refused notFound for what the actor does not teach */
-  const addresseeOf = (actor: Actor, { kind, id, classId: classOfStudent }: NamedTo): GivenTo => {
-    const group = kind === 'group' ? found(classes.findGroup(id)) : null;
-    const classId = group?.classId ?? (kind === 'student' ? (classOfStudent ?? '') : id);
-    if (!relations.taughtBy(actor.id).has(classId)) throw new Refused('notFound');
-    if (kind === 'student' && !classes.isIn(classId, id)) throw new Refused('notFound');
-    return { kind, classId, groupId: group?.id ?? null, studentId: kind === 'student' ? id : null };
-  };
-
   const findStudent = (actor: Actor, assignmentId: string, studentId: string): StoredLine | undefined =>
     sheets.find(assignmentId, relations.followedBy(actor.id), studentId);
 
@@ -263,50 +236,14 @@ export function createAssignmentService(options: Options) {
       }));
     },
 
-    /**
-     * Gives the latest edition of a lesson to classes, groups and students.
-     * @throws Refused windowOutOfOrder, lessonIncomplete when there is no edition yet; alreadyGiven, with which of `to`,
-     *   where some of them have the lesson and it is not said that they get it again
-     */
-    assign(
-      actor: Actor,
-      input: LocalWindow & {
-        readonly lessonId: string;
-        readonly to: readonly NamedTo[];
-        readonly terms: Terms;
-        readonly note?: string | undefined;
-        readonly isAgain?: boolean | undefined;
-      },
-    ): { id: string } {
-      const to = input.to.map((one) => ({ ...addresseeOf(actor, one), window: one.window ?? input }));
-      const firstClass = found(classes.find(to[0]?.classId ?? ''));
-      const lesson = found(lessons.findOwned(actor, input.lessonId));
-      const edition = lessons.findLatestEdition(lesson.id);
-      if (!edition) throw new Refused('lessonIncomplete', { faults: [] });
-      const twice = input.isAgain ? [] : repository.listGivenTo(lesson.id, to);
-      if (twice.length > 0)
-        throw new Refused('alreadyGiven', {
-          to: twice.map(({ kind, classId, groupId, studentId }) => ({ kind, id: groupId ?? studentId ?? classId })),
-        });
-      const { timeZone, locale } = firstClass;
-      const id = newId();
-      const at = clock();
-      inTransaction(db, () => {
-        // Fixed with the terms, so that a change of the class marks no answer anew.
-        const terms = { ...input.terms, locale };
-        const { schoolId } = actor;
-        const row = { id, schoolId, editionId: edition.id, createdBy: actor.id, timeZone, terms };
-        repository.insert({ ...row, createdAt: at, takenBackAt: null, releasedAt: null, note: input.note ?? '' });
-        for (const { window, ...one } of to) {
-          const addresseeId = repository.addAddressee(id, one, at);
-          // Its first window holds from the beginning of time: nothing can have come in before.
-          repository.setWindow(addresseeId, toWindow(window, timeZone), 0);
-          recipients.reach(addresseeId, at);
-        }
-      });
-      // In front of students whose list is open at this moment.
-      bus.publish('assignmentChanged', { assignmentId: id });
-      return { id };
+    /** Whether it reaches no class that the actor does not teach. */
+    runsAlone: (actor: Actor, assignmentId: string): boolean => getFollowed(actor, assignmentId).runsAll,
+
+    /** To whom it was given in some classes, and the dates of the first of them. */
+    datesOf(assignmentId: string, classIds: ReadonlySet<string>) {
+      const addressed = withDates(addresseesIn(assignmentId, classIds));
+      const { opensAt = null, dueAt = null, closesAt = null } = addressed[0] ?? {};
+      return { className: addressed.map(({ name }) => name).join(', '), opensAt, dueAt, closesAt };
     },
 
     changeWindow(
@@ -484,22 +421,4 @@ function columnsOf(lesson: Lesson): SentSheet['stops'] {
   );
   knownColumns.set(lesson, columns);
   return columns;
-}
-
-function toWindow(local: LocalWindow, timeZone: string) {
-  const at = (text: string | null) => (text === null ? null : instantOf(text, timeZone));
-  const window = { opensAt: at(local.opensAt), dueAt: at(local.dueAt), closesAt: at(local.closesAt) };
-  const fault = windowFault(window);
-  if (fault) throw new Refused('windowOutOfOrder', { fault });
-  return window;
-}
-
-/** A date alone means the end of that day, and so does the last minute of a day. */
-function instantOf(local: string, timeZone: string): number {
-  try {
-    return local.endsWith('T23:59') ? endOfDay(local.slice(0, 10), timeZone) : toInstant(local, timeZone);
-  } catch (error) {
-    if (error instanceof RangeError) throw new Refused('inputInvalid', { fields: ['window'] });
-    throw error;
-  }
 }

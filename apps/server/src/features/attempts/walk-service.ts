@@ -1,5 +1,13 @@
 import { randomBytes } from 'node:crypto';
-import { type AssignmentWindow, allShown, type Shown, shownNow, windowPhase } from '@semita/core/assignment';
+import {
+  type AssignmentWindow,
+  allShown,
+  numberInSeries,
+  type Shown,
+  seriesProgress,
+  shownNow,
+  windowPhase,
+} from '@semita/core/assignment';
 import {
   type Answer,
   type AttemptEvent,
@@ -19,6 +27,7 @@ import { found, Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignedLessons, WalkedBy } from '../assignments/assigned-lessons.ts';
 import type { Received, ReceivedAssignments } from '../assignments/received-assignments.ts';
+import type { SeriesGate } from '../assignments/series-gate.ts';
 import type { SheetRepository, StoredOutline } from '../assignments/sheet-repository.ts';
 import type { ClassRepository } from '../classes/class-repository.ts';
 import type { AnswerFileService } from './answer-files.ts';
@@ -37,6 +46,7 @@ interface Options extends Pick<Deps, 'clock' | 'newId'> {
   readonly versionNow: () => string;
   readonly classes: Pick<ClassRepository, 'findPlace'>;
   readonly answerFiles: Pick<AnswerFileService, 'areOwn'>;
+  readonly seriesGate: SeriesGate;
 }
 
 /** Far more than anybody does in one lesson; a program that sends without end is stopped here. */
@@ -44,7 +54,8 @@ const maxEvents = 200_000;
 
 /** The student's side: what there is to do, and walking it. */
 export function createWalkService(options: Options) {
-  const { clock, newId, given, received, sheets, attempts, intake, classes, answerFiles, versionNow } = options;
+  const { clock, newId, given, received, sheets, attempts, intake, classes, answerFiles, seriesGate, versionNow } =
+    options;
   const assertOpen = (window: AssignmentWindow) => {
     const phase = windowPhase(window, clock());
     if (phase === 'notYetOpen') throw new Refused('windowNotOpen');
@@ -53,6 +64,7 @@ export function createWalkService(options: Options) {
 
   const beginAttemptOf = async (actor: Actor, { assignment, classId, terms }: Received, number: number) => {
     assertOpen(terms.window);
+    if (seriesGate.waitsFor(actor.id, assignment.id) !== null) throw new Refused('stepNotOpen');
     const { editionId } = terms;
     const { context } = given.getLesson(assignment.id, editionId);
     const beginning = { begunAt: clock(), secret: randomBytes(16).toString('hex') };
@@ -91,6 +103,7 @@ export function createWalkService(options: Options) {
     return [...wanted].flatMap((lessonId) => {
       const next = all.find((one) => one.lessonId === lessonId && one.terms.leftAt === null);
       if (!next || windowPhase(next.terms.window, clock()) === 'notYetOpen') return [];
+      if (seriesGate.waitsFor(actor.id, next.assignment.id) !== null) return [];
       const { id, editionId } = next.assignment;
       return [{ lessonId, assignmentId: id, title: figures.get(editionId)?.title ?? '' }];
     });
@@ -165,6 +178,26 @@ export function createWalkService(options: Options) {
     return { earned, latePercent, isWithheld: false };
   };
 
+  /** Of a step of a series: where it stands there, and what keeps it closed. */
+  const seriesOf = (
+    own: ReadonlyMap<string, StoredOutline>,
+    assignmentId: string,
+    titleOf: (assignmentId: string) => string,
+  ): Pick<TodoItem, 'series' | 'waitsFor'> => {
+    const { series } = given.givenOf(assignmentId);
+    if (series === null) return {};
+    const steps = seriesGate.stepsAmong(series.id, own);
+    const first = seriesGate.firstToDo(own, assignmentId);
+    return {
+      series: {
+        title: series.title,
+        number: numberInSeries(steps, assignmentId),
+        ...seriesProgress(steps, seriesGate.standingIn(own)),
+      },
+      ...(first === null ? {} : { waitsFor: { title: titleOf(first), percent: series.afterPercent ?? 0 } }),
+    };
+  };
+
   const givenBackIn = (attemptId: string): TodoItem['givenBack'] => {
     const answers = returnedAnswers(intake.readState(attemptId));
     return { count: answers.length, says: answers.flatMap(({ comment }) => comment ?? []) };
@@ -176,6 +209,7 @@ export function createWalkService(options: Options) {
       const outlines = sheets.listOutlinesOf(actor.id);
       const all = received.list(actor.id, outlines);
       const figures = given.figuresOf(all.map(({ assignment }) => assignment));
+      const titleOf = (assignmentId: string) => figures.get(given.givenOf(assignmentId).editionId)?.title ?? '';
       const items = all.flatMap((one): TodoItem[] => {
         const { assignment, className, teacherName, terms } = one;
         const { id, editionId, timeZone, note } = assignment;
@@ -204,6 +238,7 @@ export function createWalkService(options: Options) {
             possible: outline?.possible ?? ofLesson.possible,
             waiting: outline !== null && outline.toMark > 0,
             ...{ isExtra, late, worth, category },
+            ...seriesOf(outlines, id, titleOf),
             givenBack: shown?.outline.returned ? givenBackIn(shown.attemptId) : { count: 0, says: [] },
           },
         ];
@@ -238,7 +273,7 @@ export function createWalkService(options: Options) {
 
     /**
      * Opens the walk, beginning an attempt where there is none. What was begun can be looked at for ever.
-     * @throws Refused windowNotOpen, windowClosed when nothing was begun in time
+     * @throws Refused windowNotOpen, stepNotOpen, windowClosed when nothing was begun in time
      */
     async begin(actor: Actor, assignmentId: string): Promise<Walk> {
       const place = getReceived(actor, assignmentId);
