@@ -16,6 +16,7 @@ import {
 import { bridgeLesson, forcesDraft } from './bridge-lesson.ts';
 import { type BridgePictures, pictureFiles } from './bridge-questions.ts';
 import { chooseLesson } from './choose-lesson.ts';
+import { keeperLesson } from './keeper-lesson.ts';
 import { notebookLesson } from './notebook-lesson.ts';
 import { paperBridgeLesson } from './paper-bridge-lesson.ts';
 import {
@@ -236,13 +237,23 @@ function writeLesson({ services }: Stage, { title, parts }: Lesson, makesEdition
   return id;
 }
 
-/** The reading, given to 8 Amber yesterday: a few have read it already. */
+/** A series for 8 Amber, given yesterday: a reading, which a few have done already, and what opens with it. */
 async function giveNotebook(stage: Stage): Promise<void> {
   const { id } = await bringIn(stage, path.join(documentFolder, 'notebook.docx'), 'A bridge-keeper’s notebook.docx');
   const { blocks } = stage.services.materials.readContent(adaeze, id);
-  const lessonId = writeLesson(stage, notebookLesson(id, blocks), true);
-  const assignmentId = assign(stage, lessonId, amber.id, { opens: -1, due: 6, closes: 13 });
-  await walkAll(stage, assignmentId, amberStudents, notebookManner);
+  const lessonIds = [notebookLesson(id, blocks), keeperLesson].map((lesson) => writeLesson(stage, lesson, true));
+  const { services, clock } = stage;
+  const days = [dated(stage, { opens: -1, due: 6, closes: 13 }), dated(stage, { opens: -1, due: 9, closes: 16 })];
+  const { id: seriesId } = services.giving.giveSeries(adaeze, {
+    ...{ title: 'How keepers look after bridges', to: [{ kind: 'class', id: amber.id }], terms: demoTerms },
+    steps: lessonIds.map((lessonId, index) => ({
+      ...{ lessonId, isExtra: false, afterPercent: index === 0 ? null : 0 },
+      ...(days[index] as (typeof days)[0]),
+    })),
+  });
+  const [notebook] = services.series.read(adaeze, seriesId).steps;
+  await walkAll(stage, notebook?.assignmentId ?? '', amberStudents, notebookManner);
+  clock.now = stage.today;
 }
 
 /** The deck for the day of the test: a draft with its first stops. */
@@ -252,21 +263,28 @@ async function planTest(stage: Stage, itemIdOf: ReadonlyMap<string, string>): Pr
   writeLesson(stage, tiedToBank({ title, parts: [...parts, quickPractice] }, itemIdOf), false);
 }
 
+/** Sets the play to an hour before it opens. */
+function dated({ clock, today }: Stage, days: { opens: number; due: number; closes: number }) {
+  clock.now = today + days.opens * day - 3_600_000;
+  const localDay = (offset: number) => toLocal(today + offset * day, timeZone).slice(0, 10);
+  return {
+    opensAt: `${localDay(days.opens)}T08:00`,
+    dueAt: `${localDay(days.due)}T23:59`,
+    closesAt: `${localDay(days.closes)}T23:59`,
+  };
+}
+
 function assign(
-  { services, clock, today }: Stage,
+  stage: Stage,
   lessonId: string,
   classId: string,
   days: { opens: number; due: number; closes: number },
   terms: Partial<Terms> = {},
 ): string {
-  clock.now = today + days.opens * day - 3_600_000;
-  const localDay = (offset: number) => toLocal(today + offset * day, timeZone).slice(0, 10);
-  return services.giving.assign(adaeze, {
+  return stage.services.giving.assign(adaeze, {
     lessonId,
     to: [{ kind: 'class', id: classId }],
-    opensAt: `${localDay(days.opens)}T08:00`,
-    dueAt: `${localDay(days.due)}T23:59`,
-    closesAt: `${localDay(days.closes)}T23:59`,
+    ...dated(stage, days),
     terms: { ...demoTerms, ...terms },
   }).id;
 }

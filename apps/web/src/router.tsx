@@ -50,6 +50,7 @@ export const router = createBrowserRouter([
           { path: 'lessons/:lessonId', lazy: () => import('./features/desk/desk-route.tsx') },
           { path: 'lessons/:lessonId/print', lazy: () => import('./features/print/print-route.tsx') },
           { path: 'slides/:materialId', lazy: () => import('./features/slides/slides-route.tsx') },
+          { path: 'series/:seriesId', lazy: () => import('./features/series/series-route.tsx') },
           { path: 'assignments/:assignmentId', lazy: () => import('./features/sheet/sheet-route.tsx') },
           { path: 'assignments/:assignmentId/path', lazy: () => import('./features/path/walked-route.tsx') },
           { path: 'assignments/:assignmentId/marking', lazy: () => import('./features/marking/marking-route.tsx') },

@@ -261,6 +261,7 @@ export const enShared = {
     givenToOthers:
       'This was also given to a class that you do not teach. Whoever teaches all of its classes can do this; the dates of your own class you can change yourself.',
     windowNotOpen: 'This is not open yet.',
+    stepNotOpen: 'This opens when the lesson before it is done.',
     windowClosed: 'This is closed for you. Ask your teacher if you still need it.',
     noAttemptLeft:
       'You cannot begin again: hand in first what you have begun, or ask your teacher for another attempt.',

@@ -12,7 +12,16 @@ const line = (studentId: string, displayName: string, more = {}) => ({
 });
 const sheet = {
   assignment: {
-    ...{ id: 'a', title: 'Bridges', classId: 'c', className: '8 Amber', timeZone: 'UTC', series: null, takenBackAt: null, to: [] },
+    ...{
+      id: 'a',
+      title: 'Bridges',
+      classId: 'c',
+      className: '8 Amber',
+      timeZone: 'UTC',
+      series: null,
+      takenBackAt: null,
+      to: [],
+    },
     ...{ opensAt: null, dueAt: null, closesAt: null, studentCount: 2, begunCount: 1, handedInCount: 0 },
     ...{ toMarkCount: 0, stuckCount: 0 },
   },

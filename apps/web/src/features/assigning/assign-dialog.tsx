@@ -1,24 +1,19 @@
 import { defaultTerms, type Terms } from '@semita/core/attempt';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { ApiError } from '../../api/api-error.ts';
 import { call } from '../../api/client.ts';
-import { Button, buttonStyle } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { unreadableDate } from '../../ui/date-time-field.tsx';
-import { Dialog } from '../../ui/dialog.tsx';
-import { Field, TextArea } from '../../ui/field.tsx';
-import { EmptyPlace, ErrorNotice, Notice } from '../../ui/notice.tsx';
-import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { assignmentsOptions } from '../assignment/queries.ts';
 import { type Chosen, chooseFrom, faultOf, type LocalWindow, noWindow, type Roster, toSentWindow } from './given-to.ts';
-import { rostersOptions } from './queries.ts';
+import { GivingDialog } from './giving-dialog.tsx';
+import { GivingFoot } from './giving-foot.tsx';
+import { HowFields } from './how-fields.tsx';
 import { sentenceOf } from './sentence.ts';
-import { TermFields } from './term-fields.tsx';
-import { type Presets, type SentTerms, TermPresets, termPresetsOptions } from './term-presets.tsx';
+import type { Presets, SentTerms } from './term-presets.tsx';
 import { ToWhom } from './to-whom.tsx';
 import { WindowFields } from './window-fields.tsx';
 import './words.ts';
@@ -43,32 +38,14 @@ interface Props {
 
 /** Gives the latest edition: to whom, when, on which terms, and what that comes to. */
 export function AssignDialog({ title, editionNumber, onClose, ...rest }: Props) {
-  const rosters = useQuery(rostersOptions());
-  const presets = useQuery(termPresetsOptions());
   return (
-    <Dialog
-      open
-      place="wide"
-      onOpenChange={(open) => !open && onClose()}
+    <GivingDialog
       title={t('assign.title', { title })}
       description={t('assign.edition', { number: editionNumber })}
+      onClose={onClose}
     >
-      <QueryView query={rosters}>
-        {(all) =>
-          all.length === 0 ? (
-            <EmptyPlace title={t('assign.noClass')}>
-              <Link to="/classes" className={buttonStyle({ look: 'main' })}>
-                {t('assign.toClasses')}
-              </Link>
-            </EmptyPlace>
-          ) : (
-            <QueryView query={presets}>
-              {(kept) => <AssignForm rosters={all} presets={kept} onClose={onClose} {...rest} />}
-            </QueryView>
-          )
-        }
-      </QueryView>
-    </Dialog>
+      {(rosters, presets) => <AssignForm rosters={rosters} presets={presets} onClose={onClose} {...rest} />}
+    </GivingDialog>
   );
 }
 
@@ -108,7 +85,6 @@ function AssignForm({ rosters, presets, lessonId, classId, before, onClose }: Fo
   });
   const windows = chosen.flatMap((one) => one.window ?? []);
   const isSound = [window, ...windows].every((one) => faultOf(one) === null);
-  const twice = namesOfTwice(assign.error, chosen);
   return (
     <form
       className="grid gap-6"
@@ -145,39 +121,16 @@ function AssignForm({ rosters, presets, lessonId, classId, before, onClose }: Fo
             />
           ))}
       </section>
-      <Field label={t('assign.note')} help={t('assign.noteHelp')}>
-        {(ids) => (
-          <TextArea {...ids} maxLength={1_000} value={note} onChange={(event) => setNote(event.target.value)} />
-        )}
-      </Field>
-      <details className="group">
-        <summary className="cursor-pointer font-heading text-16 font-semibold">{t('assign.terms')}</summary>
-        <div className="mt-3 grid gap-4">
-          <TermPresets presets={presets} usual={defaultTerms} terms={terms} onChoose={setTerms} />
-          <TermFields terms={terms} onChange={setTerms} />
-        </div>
-      </details>
-      <div className="sticky -bottom-4 -mx-5 -mb-4 grid gap-3 rounded-b-card border-t border-line bg-card px-5 py-3">
-        {twice !== null ? (
-          <Notice tone="attention" role="alert" title={t('assign.againTitle')}>
-            <p>{t('assign.againHelp', { names: twice })}</p>
-            <div>
-              <Button size="small" disabled={assign.isPending} onClick={() => assign.mutate(true)}>
-                {t('assign.again')}
-              </Button>
-            </div>
-          </Notice>
-        ) : (
-          assign.isError && <ErrorNotice error={assign.error} />
-        )}
-        {chosen.length > 0 && isSound && <p className="text-14">{sentenceOf(chosen, window, rosters)}</p>}
-        <div className="flex items-center gap-3">
-          <Button look="main" size="roomy" type="submit" disabled={assign.isPending || chosen.length === 0 || !isSound}>
-            {chosen.length === 1 ? t('assign.submit', { name: chosen[0]?.name }) : t('assign.submitPlain')}
-          </Button>
-          {chosen.length === 0 && <p className="text-14 text-quiet">{t('assign.chooseFirst')}</p>}
-        </div>
-      </div>
+      <HowFields {...{ note, terms, presets }} onNote={setNote} onTerms={setTerms} />
+      <GivingFoot
+        chosen={chosen}
+        error={assign.error}
+        isPending={assign.isPending}
+        isSound={isSound}
+        sentence={() => sentenceOf(chosen, window, rosters)}
+        label={chosen.length === 1 ? t('assign.submit', { name: chosen[0]?.name }) : t('assign.submitPlain')}
+        onAgain={() => assign.mutate(true)}
+      />
     </form>
   );
 }
@@ -216,13 +169,3 @@ const readable = ({ opensAt, dueAt, closesAt }: LocalWindow): LocalWindow => {
   const [opens = '', due = '', closes = ''] = [opensAt, dueAt, closesAt].map((at) => (at === unreadableDate ? '' : at));
   return { opensAt: opens, dueAt: due, closesAt: closes };
 };
-
-/** Of those it is to be given to, who have it already; null where that is not what is wrong. */
-function namesOfTwice(error: Error | null, chosen: readonly Chosen[]): string | null {
-  if (!(error instanceof ApiError) || error.code !== 'alreadyGiven') return null;
-  const { to } = error.detail as { readonly to: readonly Pick<Chosen, 'kind' | 'id'>[] };
-  return chosen
-    .filter((one) => to.some(({ kind, id }) => kind === one.kind && id === one.id))
-    .map(({ name }) => name)
-    .join(', ');
-}

@@ -10,6 +10,7 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { lessonsOptions } from '../materials/queries.ts';
 import { AssignDialog } from './assign-dialog.tsx';
+import { GiveSeries } from './give-series.tsx';
 import './words.ts';
 import '../materials/words.ts';
 
@@ -23,6 +24,9 @@ interface Props {
 export function GiveLesson({ classId, onClose }: Props) {
   const lessons = useQuery(lessonsOptions());
   const [chosen, setChosen] = useState<LessonSummary | null>(null);
+  const [isSeries, setIsSeries] = useState(false);
+  const ready = lessons.data?.filter(({ editionNumber }) => editionNumber) ?? [];
+  if (isSeries) return <GiveSeries lessons={ready} classId={classId} onClose={onClose} />;
   if (chosen?.editionNumber)
     return (
       <AssignDialog
@@ -42,7 +46,7 @@ export function GiveLesson({ classId, onClose }: Props) {
       description={t('assign.whichHelp')}
     >
       <QueryView query={lessons}>
-        {(all) => <LessonPicker lessons={all.filter(({ editionNumber }) => editionNumber)} onChoose={setChosen} />}
+        {() => <LessonPicker lessons={ready} onChoose={setChosen} onSeries={() => setIsSeries(true)} />}
       </QueryView>
     </Dialog>
   );
@@ -51,9 +55,10 @@ export function GiveLesson({ classId, onClose }: Props) {
 interface PickerProps {
   readonly lessons: readonly LessonSummary[];
   readonly onChoose: (lesson: LessonSummary) => void;
+  readonly onSeries: () => void;
 }
 
-function LessonPicker({ lessons, onChoose }: PickerProps) {
+function LessonPicker({ lessons, onChoose, onSeries }: PickerProps) {
   const [words, setWords] = useState('');
   if (lessons.length === 0)
     return (
@@ -85,6 +90,13 @@ function LessonPicker({ lessons, onChoose }: PickerProps) {
           </li>
         ))}
       </ul>
+      {lessons.length > 1 && (
+        <div>
+          <Button look="quiet" onClick={onSeries}>
+            {t('assign.series.open')}
+          </Button>
+        </div>
+      )}
     </div>
   );
 }

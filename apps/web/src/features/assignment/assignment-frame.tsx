@@ -22,7 +22,7 @@ export function AssignmentFrame({
   return (
     <QueryView isPage query={query}>
       {(sheet) => {
-        const { title, className, classId, dueAt, timeZone } = sheet.assignment;
+        const { title, className, classId, dueAt, timeZone, series } = sheet.assignment;
         return (
           <div className="flex min-h-0 grow flex-col">
             <div className="border-b border-line bg-card px-5 pt-4">
@@ -36,6 +36,14 @@ export function AssignmentFrame({
                   <Link to={`/lessons/${sheet.lessonId}`} className="underline">
                     {t('sheet.edition', { number: sheet.editionNumber })}
                   </Link>
+                  {series && (
+                    <>
+                      {', '}
+                      <Link to={`/series/${series.id}`} className="underline">
+                        {t('sheet.ofSeries', { title: series.title })}
+                      </Link>
+                    </>
+                  )}
                 </p>
                 {actions?.(sheet)}
               </div>

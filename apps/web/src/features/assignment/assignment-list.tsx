@@ -36,6 +36,14 @@ export function AssignmentList({
                 {one.dueAt === null
                   ? t('today.noDue')
                   : t('today.due', { time: formatInstant(one.dueAt, one.timeZone) })}
+                {one.series && (
+                  <>
+                    {', '}
+                    <Link to={`/series/${one.series.id}`} className="relative underline">
+                      {t('sheet.ofSeries', { title: one.series.title })}
+                    </Link>
+                  </>
+                )}
               </p>
             </div>
             <div className="relative">{actionOf?.(one)}</div>

@@ -16,6 +16,7 @@ export const assignmentWords = {
     sheet: 'Sheet',
     terms: 'Terms',
     edition: 'edition {{number}}',
+    ofSeries: 'series “{{title}}”',
   },
   marking: {
     title: 'Marking',

@@ -35,7 +35,7 @@ function placeOf(item: TodoItem, now: number): Place {
   if (item.givenBack.count > 0) return 'back';
   const phase = windowPhase(item, now);
   if (item.excused || phase === 'closed') return 'over';
-  if (phase === 'notYetOpen') return 'soon';
+  if (phase === 'notYetOpen' || (item.waitsFor && phase !== 'pastDue')) return 'soon';
   if (item.isExtra) return 'extra';
   if (phase === 'pastDue') return 'late';
   return item.dueAt === null ? 'noDate' : 'day';

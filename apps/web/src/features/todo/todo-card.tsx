@@ -20,7 +20,7 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
   const phase = windowPhase(item, now);
   const isDone = item.handedInAt !== null;
   const isBack = item.givenBack.count > 0;
-  const canWalk = item.begun || phase === 'open' || phase === 'pastDue';
+  const canWalk = item.begun || (!item.waitsFor && (phase === 'open' || phase === 'pastDue'));
   const verb = isBack
     ? t('todo.workAgain')
     : isDone || phase === 'closed'
@@ -37,20 +37,28 @@ export function TodoCard({ item, now }: { readonly item: TodoItem; readonly now:
         <p className="text-14">
           {formatLengths(item)}, {stops}
         </p>
+        {item.series && <p className="text-14 text-quiet">{seriesWords(item.series)}</p>}
         <Counts item={item} />
         {item.note && (
           <p className="border-l-2 border-slate pl-3 text-14 break-words whitespace-pre-wrap">
             <span className="text-quiet">{t('walk.teacherSays')}:</span> {item.note}
           </p>
         )}
-        <p className={joinClasses('flex items-center gap-1.5 text-14', phase === 'pastDue' && !isDone && 'text-brick')}>
-          <CalendarClock aria-hidden className="size-4" strokeWidth={1.75} />
-          <span>{isDone ? doneWords(item) : dueWords(item, phase)}</span>
+        <p
+          className={joinClasses(
+            'flex flex-wrap items-center gap-x-1.5 text-14',
+            phase === 'pastDue' && !isDone && 'text-brick',
+          )}
+        >
+          <CalendarClock aria-hidden className="size-4 shrink-0" strokeWidth={1.75} />
+          <span className="min-w-0 max-sm:max-w-[calc(100%-1.5rem)]">
+            {isDone ? doneWords(item) : dueWords(item, phase)}
+          </span>
           {!isDone && !item.excused && item.dueAt !== null && item.dueAt > now && (
             <a
               href={pathOf('saveDates', { assignmentId: item.assignmentId })}
               aria-label={t('app.verbOn', { verb: t('todo.saveDate'), title: item.title })}
-              className="ml-1 text-main underline"
+              className="text-main underline max-sm:ml-5.5"
               download
             >
               {t('todo.saveDate')}
@@ -119,6 +127,12 @@ function Counts({ item: { handedInAt, excused, category, worth, late, dueAt } }:
   return words.length > 0 && <p className="text-14 text-quiet">{words.join(' · ')}</p>;
 }
 
+/** The row it is part of, and how far that is. */
+function seriesWords({ title, number, count, done }: NonNullable<TodoItem['series']>): string {
+  const place = number === null ? t('todo.besideSeries', { title }) : t('todo.inSeries', { title, number, count });
+  return `${place} · ${t('todo.doneInSeries', { done, count })}`;
+}
+
 function pointWords(item: TodoItem): string {
   const { isWithheld, waiting, latePercent, worth } = item;
   if (isWithheld) return t('todo.withheld');
@@ -139,8 +153,13 @@ function doneWords({ handedInAt, dueAt, timeZone }: TodoItem): string {
 }
 
 function dueWords(item: TodoItem, phase: ReturnType<typeof windowPhase>): string {
-  const { opensAt, dueAt, closesAt, timeZone, excused } = item;
+  const { opensAt, dueAt, closesAt, timeZone, excused, waitsFor } = item;
   if (excused) return t('todo.excused');
+  if (waitsFor && phase !== 'closed')
+    return [
+      waitsFor.percent > 0 ? t('todo.waitsPoints', waitsFor) : t('todo.waits', { title: waitsFor.title }),
+      ...(dueAt === null ? [] : [t('todo.due', { time: formatInstant(dueAt, timeZone) })]),
+    ].join('. ');
   if (phase === 'notYetOpen' && opensAt !== null) return t('todo.opens', { time: formatInstant(opensAt, timeZone) });
   if (phase === 'closed' && closesAt !== null) return t('todo.closed', { time: formatInstant(closesAt, timeZone) });
   if (dueAt === null) return t('todo.noDue');

@@ -42,6 +42,16 @@ test('each lesson says whose it is, how long it takes, and the one thing to do a
   expect(screen.getByRole('link', { name: /^Go on: Arches/ }).textContent).toBe('Go on');
 });
 
+test('a step of a series says where it stands, and one that waits cannot be begun', async () => {
+  const series = { title: 'Bridges', number: 1, count: 3, done: 0 };
+  const waitsFor = { title: 'Forces in bridges', percent: 60 };
+  open([{ series }, { assignmentId: 'b', title: 'Arches', series: { ...series, number: 2 }, waitsFor }]);
+  expect(await headings(2)).toEqual(['Due tomorrow', 'Opens later']);
+  expect(screen.getByText('Bridges, 1 of 3 · 0 of 3 lessons done')).toBeTruthy();
+  expect(screen.getByText(/^Opens when “Forces in bridges” is done with 60 % of its points/)).toBeTruthy();
+  expect(screen.queryByRole('link', { name: /Begin.*Arches/ })).toBeNull();
+});
+
 test('what came back stands first, with what the teacher says to it', async () => {
   const givenBack = { count: 1, says: ['Say why it bends.'] };
   open([{}, { assignmentId: 'b', title: 'Arches', begun: true, handedInAt: now - hour, givenBack }]);
@@ -84,7 +94,7 @@ test('the list goes by what presses: late, day by day, without a date, soon, ext
     'Excused',
   ]);
   expect(await headings(2)).toEqual([
-    ...['Late', 'Due today', 'Due tomorrow', 'Monday 20 April', 'Without a date', 'Opens soon'],
+    ...['Late', 'Due today', 'Due tomorrow', 'Monday 20 April', 'Without a date', 'Opens later'],
     ...['Extra, if you like', 'Over'],
   ]);
 });

@@ -1,0 +1,10 @@
+import { queryOptions } from '@tanstack/react-query';
+import { call } from '../../api/client.ts';
+
+export const seriesOptions = (seriesId: string) =>
+  queryOptions({
+    // With what is known of its sheets, which change together.
+    queryKey: ['series', seriesId],
+    queryFn: () => call('readSeries', { params: { seriesId } }),
+    refetchInterval: 60_000,
+  });
