@@ -277,7 +277,10 @@ export function createServices(deps: Deps, outside: Outside = {}) {
       repository: assignmentRepository,
       relations: classRelations,
     }),
-    oneRoster: createOneRosterService({ ...deps, accounts, roster, schoolOf: school.get }),
+    oneRoster: createOneRosterService({
+      ...deps,
+      ...{ accounts, roster, security, schoolOf: school.get, readDays: school.readDays },
+    }),
     setUp: createSetUp({ ...deps, accounts, security, guess }),
     jobs,
     catalogue: catalogueUrl ? createMediaCatalogue(catalogueUrl) : null,

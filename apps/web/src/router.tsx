@@ -37,6 +37,7 @@ export const router = createBrowserRouter([
           { path: 'week', lazy: () => import('./features/week/teacher-week-route.tsx') },
           { path: 'shelf', lazy: () => import('./features/shelf/shelf-route.tsx') },
           { path: 'shelf/questions', lazy: () => import('./features/bank-shelf/bank-route.tsx') },
+          { path: 'history', lazy: () => import('./features/history/history-route.tsx') },
           { path: 'classes', lazy: () => import('./features/classes/classes-route.tsx') },
           {
             path: 'classes/:classId',

@@ -8,5 +8,6 @@ export {
   type SchoolDays,
   sameDayInTerm,
   schoolDayKinds,
+  termOf,
 } from './school-days.ts';
 export { weekOf, weeksLater } from './week.ts';

@@ -23,13 +23,18 @@ export function dayOffOn(all: readonly SchoolDays[], day: string): string | null
   return all.find(({ kind, firstDay, lastDay }) => kind === 'off' && firstDay <= day && day <= lastDay)?.title ?? null;
 }
 
+/** The term in which a day lies; null between terms. */
+export function termOf(all: readonly SchoolDays[], day: string): SchoolDays | null {
+  return all.find(({ kind, firstDay, lastDay }) => kind === 'term' && firstDay <= day && day <= lastDay) ?? null;
+}
+
 /**
  * The same day in another term: as many weeks after its beginning, on the same day of the week.
  * @returns null where the day lies in no term, or no term goes on or begins at `today` or later
  */
 export function sameDayInTerm(all: readonly SchoolDays[], day: string, today: string): string | null {
   const terms = all.filter(({ kind }) => kind === 'term').toSorted((a, b) => a.firstDay.localeCompare(b.firstDay));
-  const old = terms.find(({ firstDay, lastDay }) => firstDay <= day && day <= lastDay);
+  const old = termOf(terms, day);
   const now = terms.find(({ lastDay }) => lastDay >= today);
   if (!old || !now) return null;
   const monday = (text: string) => {

@@ -21,6 +21,8 @@ const editionNumber = v.pipe(v.number(), v.integer(), v.minValue(1));
 /** Doors for giving lessons, and following them. */
 export const assignmentRoutes = {
   listAssignments: route(...routePaths.listAssignments, 'teacher', { output: v.array(assignmentSummarySchema) }),
+  /** All that was given, to classes that were put away, too. */
+  listHistory: route(...routePaths.listHistory, 'teacher', { output: v.array(assignmentSummarySchema) }),
   assign: route(...routePaths.assign, 'teacher', {
     body: v.object({
       lessonId: rowId,

@@ -58,6 +58,8 @@ export const assignmentSummarySchema = v.object({
   ),
   /** The series of which it is a step. */
   series: v.nullable(v.object({ id: v.string(), title: v.string() })),
+  /** When it was given, epoch ms. */
+  givenAt: v.number(),
   /** Taken back then; null while students have it. */
   takenBackAt: instant,
   studentCount: v.number(),

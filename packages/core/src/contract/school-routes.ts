@@ -62,6 +62,8 @@ export const schoolRoutes = {
   /** All of them, in place of those there were. */
   changeSchoolDays: route(...routePaths.changeSchoolDays, 'admin', { body: v.object({ days: schoolDaysSchema }) }),
   readLog: route(...routePaths.readLog, 'admin', { body: logQuerySchema, output: schoolLogSchema }),
+  /** Its people and classes as a package for another system. */
+  exportOneRoster: route(...routePaths.exportOneRoster, 'admin'),
   planOneRoster: route(...routePaths.planOneRoster, 'admin', {
     bodyLimit: 12_000_000,
     body: oneRosterSchema,

@@ -167,7 +167,7 @@ export type PersonSettings = v.InferOutput<typeof personSettingsSchema>;
 export const logKinds = [
   ...(['signedIn', 'signInFailed', 'signInDelayed', 'signedOut', 'refused', 'exported'] as const),
   ...(['schoolSetUp', 'invited', 'joinedSchool', 'passwordGiven', 'cardMade', 'cardRevoked', 'rolesChanged'] as const),
-  ...(['personChanged', 'switchedOff', 'switchedOn', 'studentExported', 'erased'] as const),
+  ...(['personChanged', 'switchedOff', 'switchedOn', 'studentExported', 'rosterExported', 'erased'] as const),
   ...(['marked', 'keyChanged', 'classRemoved', 'classBroughtBack'] as const),
 ] as const;
 

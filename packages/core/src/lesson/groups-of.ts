@@ -15,3 +15,10 @@ export function groupsOf({ parts }: Lesson): readonly string[] {
   ]);
   return [...new Set(names)];
 }
+
+/** Parts that only some are given, and the names of the groups of those. */
+export function partsForSome({
+  parts,
+}: Pick<Lesson, 'parts'>): { readonly title: string; readonly groups: readonly string[] }[] {
+  return parts.flatMap(({ title, onlyFor }) => (onlyFor ? [{ title, groups: onlyFor }] : []));
+}

@@ -14,7 +14,7 @@ export {
   tileKinds,
 } from './board.ts';
 export { firstWords } from './first-words.ts';
-export { groupsOf } from './groups-of.ts';
+export { groupsOf, partsForSome } from './groups-of.ts';
 export {
   type Checkpoint,
   type Fork,

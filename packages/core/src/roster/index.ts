@@ -40,3 +40,4 @@ export {
   type WantedStudent,
 } from './roster-plan.ts';
 export { isUserName, longestUserName, userNameFor } from './user-name.ts';
+export { type RosterOfSchool, type RosterTable, writeOneRoster } from './write-one-roster.ts';

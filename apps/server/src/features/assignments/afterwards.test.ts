@@ -42,6 +42,14 @@ describe('what is taken back', () => {
     expect([again.takenBackAt, again.begunCount]).toEqual([null, 1]);
   });
 
+  test('stands in the history, as does what a class had that was put away', async () => {
+    await takeBack(true);
+    await ask('adaeze', 'PATCH', '/api/classes/amber', { isArchived: true });
+    const [only, ...others] = (await ask('adaeze', 'GET', '/api/history')).body;
+    expect([only.id, only.takenBackAt, others]).toEqual([assignmentId, school.clock.now, []]);
+    expect((await ask('bruno', 'GET', '/api/history')).body).toEqual([]);
+  });
+
   test('is never taken from a class that its teacher does not teach', async () => {
     const { lessonId } = (await ask('adaeze', 'GET', `/api/assignments/${assignmentId}/sheet`)).body;
     school.services.classes.addTeacher({ ...beside, id: 'bruno' }, 'bronze', 'adaeze');

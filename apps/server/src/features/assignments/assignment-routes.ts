@@ -8,6 +8,7 @@ import type { TermPresets } from './term-presets.ts';
 
 type Names =
   | 'listAssignments'
+  | 'listHistory'
   | 'assign'
   | 'giveSeries'
   | 'readSeries'
@@ -43,6 +44,7 @@ export function assignmentHandlers({
 }: Rooms): Pick<Handlers, Names> {
   return {
     listAssignments: ({ actor }) => assignments.list(actor),
+    listHistory: ({ actor }) => assignments.listHistory(actor),
     assign: ({ actor, body }) => giving.assign(actor, body),
     giveSeries: ({ actor, body }) => giving.giveSeries(actor, body),
     readSeries: ({ actor, params }) => series.read(actor, params.seriesId),

@@ -95,7 +95,7 @@ export function createAssignmentService(options: Options) {
     [...given.givenOf(assignmentId).addressees.values()].filter(({ classId }) => classIds.has(classId));
 
   const summarize = (
-    { id, timeZone, takenBackAt }: AssignmentRow,
+    { id, timeZone, takenBackAt, createdAt }: AssignmentRow,
     title: string,
     to: readonly NamedAddressee[],
     students: readonly StoredOutline[],
@@ -120,6 +120,7 @@ export function createAssignmentService(options: Options) {
       ...{ opensAt: first?.opensAt ?? null, dueAt: first?.dueAt ?? null, closesAt: first?.closesAt ?? null },
       to: addressed,
       series: seriesOf(id),
+      givenAt: createdAt,
       takenBackAt,
       studentCount: here.length,
       begunCount: begun.length,
@@ -223,6 +224,10 @@ export function createAssignmentService(options: Options) {
           classId !== undefined,
         ),
       ),
+
+    /** All that was given to classes of theirs, put away or not, also what was taken back; the newest first. */
+    listHistory: (actor: Actor): AssignmentSummary[] =>
+      summarizeStored(actor, repository.listInClasses([...relations.followedBy(actor.id)], true)),
 
     /** What is given to classes that are not put away, with its dates and nothing of its students. */
     listDates(actor: Actor) {

@@ -1,18 +1,28 @@
+import type { SchoolDays } from '@semita/core/calendar';
 import type { OneRosterPlan, SentOneRoster } from '@semita/core/contract';
-import { isUserName, nextClassMark, userNameFor } from '@semita/core/roster';
-import { and, eq, inArray } from 'drizzle-orm';
+import { isUserName, nextClassMark, userNameFor, writeOneRoster } from '@semita/core/roster';
+import { and, eq, inArray, sql } from 'drizzle-orm';
+import { strToU8, zipSync } from 'fflate';
+import Papa from 'papaparse';
 import { classes, classStudents, classTeachers, externalIds, userRoles, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { AccountRepository } from '../accounts/account-repository.ts';
+import type { SecurityLog } from '../accounts/security-log.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { Roster } from '../classes/roster.ts';
 
 export type OneRosterService = ReturnType<typeof createOneRosterService>;
 
-interface Options extends Pick<Deps, 'db' | 'newId' | 'bus'> {
+interface Options extends Pick<Deps, 'db' | 'newId' | 'bus' | 'clock'> {
   readonly accounts: AccountRepository;
   readonly roster: Roster;
-  readonly schoolOf: (schoolId: string) => { readonly timeZone: string; readonly locale: string };
+  readonly security: Pick<SecurityLog, 'record'>;
+  readonly schoolOf: (schoolId: string) => {
+    readonly name: string;
+    readonly timeZone: string;
+    readonly locale: string;
+  };
+  readonly readDays: (actor: Actor) => readonly SchoolDays[];
 }
 
 type SentClass = SentOneRoster['classes'][number];
@@ -24,12 +34,16 @@ const peopleAtOnce = 200;
 const letOthers = () => new Promise((resolve) => setImmediate(resolve));
 
 /** Packages of the system in which a school keeps its people and classes. */
-export function createOneRosterService({ db, newId, bus, accounts, roster, schoolOf }: Options) {
+export function createOneRosterService(options: Options) {
+  const { db, newId, bus, clock, accounts, roster, security, schoolOf, readDays } = options;
   /** What is known of the school, read once. */
   const readSchool = (schoolId: string) => {
     const known = db.select().from(externalIds).where(eq(externalIds.schoolId, schoolId)).all();
     const people = db
-      .select({ id: users.id, displayName: users.displayName, userName: users.userName, email: users.email })
+      .select({
+        ...{ id: users.id, displayName: users.displayName, userName: users.userName, email: users.email },
+        isActive: sql`${users.deactivatedAt} is null`.mapWith(Boolean),
+      })
       .from(users)
       .where(eq(users.schoolId, schoolId))
       .all();
@@ -52,8 +66,15 @@ export function createOneRosterService({ db, newId, bus, accounts, roster, schoo
       people: new Map(people.map((person) => [person.id, person])),
       byUserName: new Map(people.flatMap((person) => (person.userName ? [[person.userName, person.id] as const] : []))),
       byEmail: new Map(people.flatMap((person) => (person.email ? [[person.email, person.id] as const] : []))),
-      userIdOf: new Map(known.flatMap((row) => (row.userId ? [[row.externalId, row.userId] as const] : []))),
-      classIdOf: new Map(known.flatMap((row) => (row.classId ? [[row.externalId, row.classId] as const] : []))),
+      // What this school wrote itself calls them by their own ids.
+      userIdOf: new Map([
+        ...people.map(({ id }) => [id, id] as const),
+        ...known.flatMap((row) => (row.userId ? [[row.externalId, row.userId] as const] : [])),
+      ]),
+      classIdOf: new Map([
+        ...list.map(({ id }) => [id, id] as const),
+        ...known.flatMap((row) => (row.classId ? [[row.externalId, row.classId] as const] : [])),
+      ]),
       classes: new Map(list.map((one) => [one.id, one])),
       isStudent: (id: string) => students.has(id),
       membersOf: (classId: string) => membersOf.get(classId) ?? [],
@@ -168,6 +189,54 @@ export function createOneRosterService({ db, newId, bus, accounts, roster, schoo
 
   return {
     plan: ({ schoolId }: Actor, sent: SentOneRoster): OneRosterPlan => planOf(readSchool(schoolId), sent),
+
+    /** Staff, and who is in a class that is not put away, as a package for another system. */
+    write(actor: Actor): Uint8Array {
+      const { schoolId } = actor;
+      const school = readSchool(schoolId);
+      const namedBy = (ids: ReadonlyMap<string, string>) => new Map([...ids].map(([external, id]) => [id, external]));
+      const [userNames, classNames] = [namedBy(school.userIdOf), namedBy(school.classIdOf)];
+      const userName = (id: string) => userNames.get(id) ?? id;
+      const current = [...school.classes.values()].filter(
+        ({ archivedAt, removedAt }) => archivedAt === null && removedAt === null,
+      );
+      const teachers = db
+        .select()
+        .from(classTeachers)
+        .where(
+          inArray(
+            classTeachers.classId,
+            current.map(({ id }) => id),
+          ),
+        )
+        .all();
+      const inClass = new Set(current.flatMap(({ id }) => school.membersOf(id)));
+      const staff = new Map(accounts.listStaff(schoolId).map(({ id, roles }) => [id, roles]));
+      const roleOf = (id: string) =>
+        inClass.has(id) ? 'student' : staff.get(id)?.includes('teacher') ? 'teacher' : 'administrator';
+      const people = [...school.people.values()].filter(({ id }) => inClass.has(id) || staff.has(id));
+      const tables = writeOneRoster({
+        ...{ id: schoolId, name: schoolOf(schoolId).name, schoolDays: readDays(actor), at: clock() },
+        people: people.map(({ id, displayName, userName: signsInAs, email, isActive }) => ({
+          ...{ externalId: userName(id), displayName, userName: signsInAs, email, isActive },
+          role: roleOf(id),
+        })),
+        classes: current.map(({ id, name }) => ({
+          ...{ externalId: classNames.get(id) ?? id, name, studentIds: school.membersOf(id).map(userName) },
+          teacherIds: teachers.filter(({ classId }) => classId === id).map(({ teacherId }) => userName(teacherId)),
+        })),
+      });
+      security.record('rosterExported', null, null, actor.id);
+      return zipSync(
+        Object.fromEntries(
+          Object.entries(tables).map(([name, { fields, rows }]) => [
+            `${name}.csv`,
+            // What a spreadsheet would take for a formula is led by an apostrophe.
+            strToU8(Papa.unparse({ fields: [...fields], data: rows.map((row) => [...row]) }, { escapeFormulae: true })),
+          ]),
+        ),
+      );
+    },
 
     /**
      * Some people after others, then one class after the other, so that nobody else waits for long. What was cut off is made

@@ -1,4 +1,7 @@
+import { readOneRoster } from '@semita/core/roster';
 import { eq } from 'drizzle-orm';
+import { strFromU8, unzipSync } from 'fflate';
+import Papa from 'papaparse';
 import { afterEach, beforeEach, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
@@ -127,4 +130,30 @@ test('a thousand students in forty classes come in within seconds', async () => 
   const began = performance.now();
   expect((await take({ people, classes: many })).status).toBe(200);
   expect(performance.now() - began).toBeLessThan(20_000);
+});
+
+test('what goes out as a package comes in again as what is there already', async () => {
+  await take(sent());
+  const { cookie } = keeper();
+  const answer = await fetch(`${school.base}/api/school/one-roster.zip`, { headers: { cookie } });
+  expect(answer.headers.get('content-type')).toBe('application/zip');
+  const unpacked = unzipSync(new Uint8Array(await answer.arrayBuffer()));
+  const files = Object.fromEntries(
+    Object.entries(unpacked).map(([name, bytes]) => [
+      name.replace('.csv', ''),
+      Papa.parse<Record<string, string>>(strFromU8(bytes), { header: true }).data,
+    ]),
+  );
+  const read = readOneRoster(files);
+  expect(read?.faults).toEqual([]);
+  expect(read?.classes.find(({ name }) => name === '9 Birch')).toEqual(sent().classes[0]);
+  const names = read?.people.map(({ displayName }) => displayName) ?? [];
+  expect(names).toEqual(expect.arrayContaining(['Ada Lund', 'Bo Ek', 'Mira Holm']));
+  const again = await plan({ people: read?.people, classes: read?.classes });
+  expect([again.people.added, again.people.renamed]).toEqual([0, 0]);
+  expect(
+    again.classes.flatMap(({ coming, gone }: { coming: number; gone: object[] }) => [coming, gone.length]),
+  ).toEqual(again.classes.flatMap(() => [0, 0]));
+  const log = (await keeper().ask('POST', '/api/school/log', { kinds: ['rosterExported'] })).body;
+  expect(JSON.stringify(log)).toContain('rosterExported');
 });

@@ -25,6 +25,7 @@ type Names =
   | 'readSchoolDays'
   | 'changeSchoolDays'
   | 'readLog'
+  | 'exportOneRoster'
   | 'planOneRoster'
   | 'takeOneRoster'
   | 'listColleagues';
@@ -88,6 +89,13 @@ export function schoolHandlers({
       return undefined;
     },
     readLog: ({ actor, body }) => readLog(actor, body),
+    exportOneRoster: ({ actor, res }) => {
+      res
+        .attachment('one-roster.zip')
+        .type('application/zip')
+        .send(Buffer.from(oneRoster.write(actor)));
+      return undefined;
+    },
     planOneRoster: ({ actor, body }) => oneRoster.plan(actor, body),
     takeOneRoster: ({ actor, body }) => oneRoster.take(actor, body.package, body.takesOutGone),
     listColleagues: ({ actor }) => school.listColleagues(actor),

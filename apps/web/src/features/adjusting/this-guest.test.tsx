@@ -19,6 +19,7 @@ const sheet = {
       className: '8 Amber',
       timeZone: 'UTC',
       series: null,
+      givenAt: 0,
       takenBackAt: null,
       to: [],
     },

@@ -1,5 +1,6 @@
 import { defaultTerms, type Terms } from '@semita/core/attempt';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { partsForSome } from '@semita/core/lesson';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -8,6 +9,7 @@ import { CheckInput } from '../../ui/check-input.tsx';
 import { unreadableDate } from '../../ui/date-time-field.tsx';
 import { t } from '../../words/words.ts';
 import { assignmentsOptions } from '../assignment/queries.ts';
+import { editionOptions } from '../draft/queries.ts';
 import { type Chosen, chooseFrom, faultOf, type LocalWindow, noWindow, type Roster, toSentWindow } from './given-to.ts';
 import { GivingDialog } from './giving-dialog.tsx';
 import { GivingFoot } from './giving-foot.tsx';
@@ -44,17 +46,17 @@ export function AssignDialog({ title, editionNumber, onClose, ...rest }: Props) 
       description={t('assign.edition', { number: editionNumber })}
       onClose={onClose}
     >
-      {(rosters, presets) => <AssignForm rosters={rosters} presets={presets} onClose={onClose} {...rest} />}
+      {(rosters, presets) => <AssignForm {...{ rosters, presets, editionNumber, onClose }} {...rest} />}
     </GivingDialog>
   );
 }
 
-interface FormProps extends Pick<Props, 'lessonId' | 'classId' | 'before' | 'onClose'> {
+interface FormProps extends Pick<Props, 'lessonId' | 'editionNumber' | 'classId' | 'before' | 'onClose'> {
   readonly rosters: readonly Roster[];
   readonly presets: Presets;
 }
 
-function AssignForm({ rosters, presets, lessonId, classId, before, onClose }: FormProps) {
+function AssignForm({ rosters, presets, lessonId, editionNumber, classId, before, onClose }: FormProps) {
   const navigate = useNavigate();
   const queryClient = useQueryClient();
   const [chosen, setChosen] = useState<readonly Chosen[]>(() =>
@@ -63,6 +65,7 @@ function AssignForm({ rosters, presets, lessonId, classId, before, onClose }: Fo
   const [window, setWindow] = useState<LocalWindow>(before?.window ?? noWindow);
   const [note, setNote] = useState(before?.note ?? '');
   const [terms, setTerms] = useState<Terms>(before?.terms ?? presets.last ?? defaultTerms);
+  const edition = useQuery(editionOptions(lessonId, editionNumber));
   const clock = rosters.find(({ id }) => id === chosen[0]?.classId) ?? rosters[0];
   const assign = useMutation({
     mutationFn: (isAgain: boolean) =>
@@ -127,7 +130,7 @@ function AssignForm({ rosters, presets, lessonId, classId, before, onClose }: Fo
         error={assign.error}
         isPending={assign.isPending}
         isSound={isSound}
-        sentence={() => sentenceOf(chosen, window, rosters)}
+        sentence={() => sentenceOf(chosen, window, rosters, edition.data ? partsForSome(edition.data.lesson) : [])}
         label={chosen.length === 1 ? t('assign.submit', { name: chosen[0]?.name }) : t('assign.submitPlain')}
         onAgain={() => assign.mutate(true)}
       />

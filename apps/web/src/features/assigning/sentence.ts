@@ -1,10 +1,16 @@
+import type { partsForSome } from '@semita/core/lesson';
 import { writeLocal } from '../../ui/date-time-field.tsx';
 import { t } from '../../words/words.ts';
 import { type Chosen, type LocalWindow, type Roster, studentsOf } from './given-to.ts';
 import './words.ts';
 
 /** What is about to happen, in words: to how many, from when, until when, and who is different. */
-export function sentenceOf(chosen: readonly Chosen[], window: LocalWindow, rosters: readonly Roster[]): string {
+export function sentenceOf(
+  chosen: readonly Chosen[],
+  window: LocalWindow,
+  rosters: readonly Roster[],
+  forSome: ReturnType<typeof partsForSome> = [],
+): string {
   const { withMoreTime } = studentsOf(chosen, rosters);
   const clauses = chosen.map((one) => {
     const whom =
@@ -20,7 +26,29 @@ export function sentenceOf(chosen: readonly Chosen[], window: LocalWindow, roste
     const names = withMoreTime.filter(({ extraTime }) => extraTime === factor).map(({ displayName }) => displayName);
     return t('assign.moreTime', { names: listed(names), count: names.length, percent: Math.round((factor - 1) * 100) });
   });
-  return `${[...clauses, ...more].join('; ')}.`;
+  return `${[...clauses, ...more, ...forSome.map((part) => partInWords(part, chosen, rosters))].join('; ')}.`;
+}
+
+/** Who of them gets a part that is only for some. */
+function partInWords(
+  { title, groups }: ReturnType<typeof partsForSome>[number],
+  chosen: readonly Chosen[],
+  rosters: readonly Roster[],
+): string {
+  const receiving = new Map<string, Set<string>>();
+  for (const { classId, studentIds } of chosen)
+    receiving.set(classId, new Set([...(receiving.get(classId) ?? []), ...studentIds]));
+  const members = new Set(
+    rosters.flatMap((roster) =>
+      roster.groups
+        .filter(({ name }) => groups.includes(name))
+        .flatMap(({ studentIds }) => studentIds.filter((id) => receiving.get(roster.id)?.has(id))),
+    ),
+  );
+  const names = new Intl.ListFormat('en', { type: 'disjunction' }).format(groups.map((name) => `“${name}”`));
+  return members.size === 0
+    ? t('assign.partForNobody', { groups: names, title })
+    : t('assign.partFor', { count: members.size, groups: names, title });
 }
 
 function datesOf({ opensAt, dueAt, closesAt }: LocalWindow): string {

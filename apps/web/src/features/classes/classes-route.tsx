@@ -6,7 +6,7 @@ import { useForm } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
-import { Button } from '../../ui/button.tsx';
+import { Button, buttonStyle } from '../../ui/button.tsx';
 import { ClassMark } from '../../ui/class-mark.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Field, TextInput } from '../../ui/field.tsx';
@@ -30,7 +30,17 @@ export function Component() {
     </Button>
   );
   return (
-    <Page title={t('classes.title')} actions={make}>
+    <Page
+      title={t('classes.title')}
+      actions={
+        <>
+          <Link to="/history" className={buttonStyle()}>
+            {t('classes.history')}
+          </Link>
+          {make}
+        </>
+      }
+    >
       {isMaking && <MakeDialog onClose={() => setIsMaking(false)} />}
       <QueryView query={query}>
         {(all) => {

@@ -3,6 +3,7 @@ import { addWords } from '../../words/words.ts';
 /** The words of this room, loaded with it. */
 export const classesWords = {
   classes: {
+    history: 'All you gave',
     title: 'Classes',
     make: 'New class',
     makeHelp: 'Name it as your timetable does, for example “8 Amber”.',

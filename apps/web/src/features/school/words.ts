@@ -104,6 +104,7 @@ export const schoolWords = {
       switchedOff: 'Account switched off',
       switchedOn: 'Account switched on',
       studentExported: 'Everything kept of them was exported',
+      rosterExported: 'People and classes went out as a package',
       erased: 'A student was erased',
       marked: 'Work was marked',
       keyChanged: 'A correct answer was put right',
@@ -166,6 +167,7 @@ export const schoolWords = {
     codeOn: 'Turn a code on',
     codeOff: 'Turn it off',
     codeNew: 'New code',
+    rosterSave: 'Save as a package',
     rosterTitle: 'From your school’s system',
     rosterHelp:
       'Takes people and classes out of a OneRoster package (a zip of CSV files). Taking a newer one later brings everything up to date.',

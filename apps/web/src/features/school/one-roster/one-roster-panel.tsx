@@ -1,11 +1,11 @@
 import type { OneRosterPlan } from '@semita/core/contract';
 import type { OneRoster, RosterFault } from '@semita/core/roster';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { FileArchive } from 'lucide-react';
+import { Download, FileArchive } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { call } from '../../../api/client.ts';
-import { Button } from '../../../ui/button.tsx';
+import { call, pathOf } from '../../../api/client.ts';
+import { Button, buttonStyle } from '../../../ui/button.tsx';
 import { CheckInput } from '../../../ui/check-input.tsx';
 import { Dialog, DialogClose } from '../../../ui/dialog.tsx';
 import { FileButton } from '../../../ui/file-button.tsx';
@@ -37,11 +37,15 @@ export function OneRosterPanel() {
           {t('school.rosterUnreadable')}
         </Notice>
       )}
-      <div>
+      <div className="flex flex-wrap gap-3">
         <FileButton accept=".zip,application/zip" disabled={read.isPending} onFile={(file) => read.mutate(file)}>
           <FileArchive aria-hidden className="size-4" strokeWidth={1.75} />
           {t(read.isPending ? 'school.rosterReading' : 'school.rosterFile')}
         </FileButton>
+        <a className={buttonStyle()} href={pathOf('exportOneRoster', {})} download>
+          <Download aria-hidden className="size-4" strokeWidth={1.75} />
+          {t('school.rosterSave')}
+        </a>
       </div>
       {read.data && <PackageDialog found={read.data} onClose={read.reset} />}
     </section>

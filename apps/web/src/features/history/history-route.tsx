@@ -1,0 +1,89 @@
+import type { AssignmentSummary } from '@semita/core/contract';
+import { queryOptions, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { call } from '../../api/client.ts';
+import { Field, Select, TextInput } from '../../ui/field.tsx';
+import { EmptyPlace } from '../../ui/notice.tsx';
+import { Page } from '../../ui/page.tsx';
+import { QueryView } from '../../ui/query-view.tsx';
+import { t } from '../../words/words.ts';
+import { AssignmentList } from '../assignment/assignment-list.tsx';
+import { schoolDaysOptions } from '../week/queries.ts';
+import { byTerm } from './by-term.ts';
+import './words.ts';
+
+const historyOptions = () => queryOptions({ queryKey: ['history'], queryFn: () => call('listHistory', {}) });
+
+/** All that a teacher's classes were ever given, by term. */
+export function Component() {
+  const history = useQuery(historyOptions());
+  return (
+    <Page title={t('history.title')}>
+      <QueryView query={history}>
+        {(all) =>
+          all.length === 0 ? (
+            <EmptyPlace title={t('history.empty')}>
+              <p className="text-quiet">{t('history.emptyHelp')}</p>
+            </EmptyPlace>
+          ) : (
+            <Terms all={all} />
+          )
+        }
+      </QueryView>
+    </Page>
+  );
+}
+
+function Terms({ all }: { readonly all: readonly AssignmentSummary[] }) {
+  const schoolDays = useQuery(schoolDaysOptions());
+  const [className, setClassName] = useState('');
+  const [words, setWords] = useState('');
+  const wanted = words.trim().toLocaleLowerCase();
+  const found = all.filter(
+    ({ title, to }) =>
+      title.toLocaleLowerCase().includes(wanted) && (className === '' || to.some(({ name }) => isOf(name, className))),
+  );
+  const classNames = [...new Set(all.flatMap(({ to }) => to.filter(({ kind }) => kind === 'class')))]
+    .map(({ name }) => name)
+    .toSorted((a, b) => a.localeCompare(b));
+  return (
+    <>
+      <p className="text-quiet">{t('history.help')}</p>
+      <div className="flex flex-wrap gap-4">
+        <Field label={t('history.class')}>
+          {(ids) => (
+            <Select {...ids} value={className} onChange={({ target }) => setClassName(target.value)}>
+              <option value="">{t('history.allClasses')}</option>
+              {[...new Set(classNames)].map((name) => (
+                <option key={name}>{name}</option>
+              ))}
+            </Select>
+          )}
+        </Field>
+        <Field label={t('history.lesson')}>
+          {(ids) => (
+            <TextInput {...ids} type="search" value={words} onChange={({ target }) => setWords(target.value)} />
+          )}
+        </Field>
+      </div>
+      {found.length === 0 && <p className="text-quiet">{t('history.noneFound')}</p>}
+      {byTerm(found, schoolDays.data ?? []).map(({ title, assignments }) => (
+        <section key={title ?? ''} className="grid gap-3">
+          {/* Where the school has no calendar there is nothing to tell apart. */}
+          {(title !== null || (schoolDays.data ?? []).some(({ kind }) => kind === 'term')) && (
+            <h2 className="text-18">{title ?? t('history.otherTimes')}</h2>
+          )}
+          <AssignmentList
+            assignments={assignments}
+            actionOf={({ takenBackAt }) =>
+              takenBackAt !== null && <span className="text-13 text-quiet">{t('history.takenBack')}</span>
+            }
+          />
+        </section>
+      ))}
+    </>
+  );
+}
+
+/** Of a class, or of a group of it, which is called by the name of its class and its own. */
+const isOf = (name: string, className: string): boolean => name === className || name.startsWith(`${className}, `);
