@@ -11,6 +11,7 @@ import { measureImport } from './import-figure.ts';
 import { measureMarking } from './marking-figure.ts';
 import { measureMarkingPage } from './marking-page-figure.ts';
 import { measurePath } from './path-figure.ts';
+import { measurePeople } from './people-figure.ts';
 import { measureSheet } from './sheet-figure.ts';
 import { measureShelf } from './shelf-figure.ts';
 import { measureToday } from './today-figure.ts';
@@ -25,6 +26,7 @@ const figures = [
   ...(await measureShelf()),
   ...(await measureToday()),
   ...(await measureGiving()),
+  ...measurePeople(),
   ...(await measureMarkingPage()),
   ...(await measureCoverage()),
   ...(await measureMarking()),
