@@ -42,7 +42,13 @@ function decode(bytes: Uint8Array): string | null {
   const wide = wideOf(bytes);
   if (wide) return new TextDecoder(wide).decode(bytes);
   if (bytes.slice(0, 8_000).includes(0)) return null;
-  return new TextDecoder(knownTo(detect(bytes)) ?? 'windows-1252').decode(bytes);
+  return new TextDecoder(knownTo(detect(sampleOf(bytes))) ?? 'windows-1252').decode(bytes);
+}
+
+/** Enough to tell by, from a little before the first letter that is not of ASCII: the whole of a long list takes long. */
+function sampleOf(bytes: Uint8Array): Uint8Array {
+  const first = bytes.findIndex((byte) => byte >= 0x80);
+  return bytes.slice(Math.max(0, first - 500), first + 20_000);
 }
 
 function markOf([a, b, c]: Uint8Array): string | null {
