@@ -62,6 +62,16 @@ CREATE TABLE `notices` (
 CREATE UNIQUE INDEX `notices_once` ON `notices` (`user_id`,`key`);--> statement-breakpoint
 CREATE INDEX `notices_by_user` ON `notices` (`user_id`,`created_at`);--> statement-breakpoint
 CREATE INDEX `notices_to_mail` ON `notices` (`created_at`) WHERE mailed_at is null;--> statement-breakpoint
+CREATE TABLE `practice_links` (
+	`lesson_id` text PRIMARY KEY NOT NULL,
+	`token` text NOT NULL,
+	`is_open` integer NOT NULL,
+	`frames` text NOT NULL,
+	`secret` text NOT NULL,
+	FOREIGN KEY (`lesson_id`) REFERENCES `lessons`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE UNIQUE INDEX `practice_links_by_token` ON `practice_links` (`token`);--> statement-breakpoint
 CREATE TABLE `school_days` (
 	`id` text PRIMARY KEY NOT NULL,
 	`school_id` text NOT NULL,

@@ -16,10 +16,12 @@ import { lessonHandlers } from './features/lessons/lesson-routes.ts';
 import { materialHandlers } from './features/materials/material-routes.ts';
 import { createUploadServer } from './features/materials/upload-server.ts';
 import { noticeHandlers } from './features/notices/notice-routes.ts';
+import { practiceHandlers } from './features/practice/practice-routes.ts';
 import { schoolHandlers } from './features/school/school-routes.ts';
 import { compressAnswers } from './http/compress-answers.ts';
 import { createErrorHandler } from './http/error-handler.ts';
 import { headersOf } from './http/headers-of.ts';
+import { letFrame } from './http/let-frame.ts';
 import { createOriginCheck } from './http/origin-check.ts';
 import { Refused } from './http/refused.ts';
 import { admit, type Door, type Handler, type Handlers, serveRoute } from './http/serve-route.ts';
@@ -152,6 +154,18 @@ export function createApp(options: AppOptions): Express {
     }),
   );
 
+  app.use(
+    '/api/practice',
+    rateLimit({
+      windowMs: 60_000,
+      // A whole class practises behind one address; nothing of it is stored, but it is computed.
+      limit: 3_000,
+      standardHeaders: false,
+      legacyHeaders: false,
+      handler: (_req, _res, next) => next(new Refused('tooManyRequests')),
+    }),
+  );
+
   const handlers: Omit<Handlers, 'uploadFile'> = {
     ...accountHandlers({
       ...{ sessions, clock: deps.clock, demoPeople, cookies, cards: services.cards },
@@ -174,6 +188,7 @@ export function createApp(options: AppOptions): Express {
     ...attemptHandlers(services),
     ...noticeHandlers(services.notices),
     ...guestHandlers(services.guests, enter),
+    ...practiceHandlers(services.practice, materials),
     ...bankHandlers(services.bank, services.exchange),
   };
   const api = Router();
@@ -186,6 +201,7 @@ export function createApp(options: AppOptions): Express {
   app.all(['/api/files', '/api/files/*splat'], admit(routes.uploadFile, door), uploads.handle);
   app.use('/api', (_req, _res, next) => next(new Refused('notFound')));
   if (webDir) {
+    app.get('/practice/:practiceToken', letFrame(services.practice.framesOf));
     app.use(compressAnswers);
     serveWeb(app, webDir);
   }

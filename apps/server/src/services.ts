@@ -61,6 +61,7 @@ import { createNoticeMail } from './features/notices/notice-mail.ts';
 import { createNoticeRepository } from './features/notices/notice-repository.ts';
 import { createNoticeService } from './features/notices/notice-service.ts';
 import { createNoticeSweep } from './features/notices/notice-sweep.ts';
+import { createPracticeService } from './features/practice/practice-service.ts';
 import { createInvitations } from './features/school/invitations.ts';
 import { createOneRosterService } from './features/school/one-roster-service.ts';
 import { createPeopleService } from './features/school/people-service.ts';
@@ -136,13 +137,21 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     { import: { work: bringIn.work, places: 50 }, fetch: { work: bringIn.fetch, places: 6 } },
     (_kind, materialId, error) => bringIn.giveUp(materialId, error),
   );
+  const practice = createPracticeService({
+    ...deps,
+    ...{ lessons: lessonRepository, listEditions: materialUses.listEditions, nameOf: sessions.nameOf },
+    schoolNameOf: (schoolId) => school.get(schoolId).name,
+  });
   const isOpenTo = createOpenToStudent({
     ...deps,
     ...{ uses: materialUses, received, attempts },
     waits: (studentId, assignmentId) => seriesGate.waitsFor(studentId, assignmentId) !== null,
   });
   const mayDo = createAccess(
-    createRelations({ ...deps, ofClasses: classRelations, recipients, given, received, isOpenTo }),
+    createRelations({
+      ...deps,
+      ...{ ofClasses: classRelations, recipients, given, received, isOpenTo, isPracticeOpen: practice.isOpen },
+    }),
   );
   const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs, reader });
   const bankRepository = createBankRepository({ ...deps, uses: materialUses });
@@ -301,6 +310,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     }),
     series,
     calendar: createCalendarService({ ...deps, sessions, assignments, received, given }),
+    practice,
     termPresets: createTermPresets(deps),
     answerFiles,
     walks: createWalkService({ ...shared, sheets, classes, answerFiles, seriesGate, versionNow }),

@@ -542,6 +542,23 @@ const addresseeId = () =>
     .notNull()
     .references(() => addressees.id, { onDelete: 'cascade' });
 
+/** A link by which anyone may walk through a lesson, and nothing of it is kept. */
+export const practiceLinks = sqliteTable(
+  'practice_links',
+  {
+    lessonId: text()
+      .primaryKey()
+      .references(() => lessons.id, { onDelete: 'cascade' }),
+    token: text().notNull(),
+    isOpen: integer({ mode: 'boolean' }).notNull(),
+    /** Sites on whose pages it may stand in a frame, one a line: `https://class.example`. */
+    frames: text().notNull(),
+    /** From it and what a browser calls its walk comes what is drawn and shuffled for it. */
+    secret: text().notNull(),
+  },
+  (table) => [uniqueIndex('practice_links_by_token').on(table.token)],
+);
+
 /** Links by which anyone comes to an assignment, with no more than a name. */
 export const guestLinks = sqliteTable(
   'guest_links',

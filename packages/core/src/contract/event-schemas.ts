@@ -63,3 +63,5 @@ export const sentEventSchema = describes<SentEvent>()(
 
 /** Most events one request may bring. */
 export const maxEventsPerBatch = 100;
+/** Of a whole walk of which nothing is kept; far more than anybody does in one. */
+export const maxEventsPerPractice = 3_000;

@@ -14,7 +14,7 @@ export {
 } from './class-schemas.ts';
 export type { Draft, LessonSummary } from './draft-schemas.ts';
 export { type ErrorBody, type ErrorCode, statusOfError } from './errors.ts';
-export { maxEventsPerBatch, type SentEvent } from './event-schemas.ts';
+export { maxEventsPerBatch, maxEventsPerPractice, type SentEvent } from './event-schemas.ts';
 export type { GuestLink, HeldGuestLink } from './guest-routes.ts';
 export { lessonSchema } from './lesson-schemas.ts';
 export { type LiveMessages, type LiveName, type LiveTopic, liveNames } from './live.ts';
@@ -36,6 +36,7 @@ export {
   type Relation,
   type Thing,
 } from './permissions.ts';
+export type { OpenedPractice, PracticeLink } from './practice-routes.ts';
 export { questionSchema } from './question-schemas.ts';
 export { drawingSchema } from './response-schemas.ts';
 export { type Role, roles } from './roles.ts';

@@ -36,7 +36,8 @@ export type Thing =
   | 'series'
   | 'termPreset'
   | 'calendarFeed'
-  | 'mailStop';
+  | 'mailStop'
+  | 'practiceLink';
 
 export interface Permission {
   readonly thing: Thing;
@@ -68,6 +69,7 @@ export const permissions = {
   changeBankItem: may('bankItem', 'itemId', 'owns'),
   exportBankItems: may('bankItems', 'itemIds', 'owns'),
   stopMails: may('mailStop', 'stopToken', 'holdsLink'),
+  practise: may('practiceLink', 'practiceToken', 'holdsLink'),
   readFeed: may('calendarFeed', 'feedToken', 'holdsLink'),
   runPerson: may('person', 'userId', 'looksAfter'),
   removeClass: may('class', 'classId', 'teaches', 'looksAfter'),
@@ -109,6 +111,14 @@ export const permissionOfRoute = {
   givePersonPassword: 'runPerson',
   exportStudent: 'runPerson',
   eraseStudent: 'runPerson',
+  readPracticeLink: 'editLesson',
+  setPracticeLink: 'editLesson',
+  openPractice: 'practise',
+  walkPractice: 'practise',
+  practiceMedia: 'practise',
+  practiceContent: 'practise',
+  practicePicture: 'practise',
+  practiceCaptions: 'practise',
   readFeed: 'readFeed',
   stopMails: 'stopMails',
   nudge: 'followAssignment',

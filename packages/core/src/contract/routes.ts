@@ -8,6 +8,7 @@ import { lessonRoutes } from './lesson-routes.ts';
 import { markingRoutes } from './marking-routes.ts';
 import { materialRoutes } from './material-routes.ts';
 import { noticeRoutes } from './notice-routes.ts';
+import { practiceRoutes } from './practice-routes.ts';
 import { schoolRoutes } from './school-routes.ts';
 import { seriesRoutes } from './series-routes.ts';
 import { walkRoutes } from './walk-routes.ts';
@@ -27,6 +28,7 @@ export const routes = {
   ...walkRoutes,
   ...noticeRoutes,
   ...guestRoutes,
+  ...practiceRoutes,
 } as const;
 
 export type RouteName = keyof typeof routes;

@@ -9,7 +9,7 @@ const person = (externalId: string, displayName: string, role: 'student' | 'teac
     : { userName: null, email: `${externalId}@quillhaven.example` }),
 });
 const school: RosterOfSchool = {
-  ...{ id: 'quillhaven', name: 'Quillhaven School', at: Date.UTC(2026, 11, 1) },
+  ...{ id: 'quillhaven', name: 'Quillhaven School', today: '2026-12-01' },
   people: [
     person('u1', 'Ada Lund'),
     person('u2', 'Bo van der Ek'),

@@ -20,8 +20,8 @@ export interface RosterOfSchool {
     readonly teacherIds: readonly string[];
   }[];
   readonly schoolDays: readonly SchoolDays[];
-  /** Now, epoch ms. */
-  readonly at: number;
+  /** `2026-12-01`. */
+  readonly today: string;
 }
 
 /** One file of the package: its fields in their order, and its rows. */
@@ -137,9 +137,9 @@ const table = (fields: readonly string[], rows: readonly Readonly<Record<string,
 });
 
 /** Terms of the school's calendar; where there are none, the calendar year, because classes have to name one. */
-function termsOf({ schoolDays, at }: RosterOfSchool): Record<string, string>[] {
+function termsOf({ schoolDays, today }: RosterOfSchool): Record<string, string>[] {
   const terms = schoolDays.filter(({ kind }) => kind === 'term');
-  const year = String(new Date(at).getUTCFullYear());
+  const year = today.slice(0, 4);
   if (terms.length === 0)
     return [
       {

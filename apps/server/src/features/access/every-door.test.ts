@@ -99,6 +99,9 @@ beforeAll(async () => {
   const { invitation } = (await school.as('keeper').ask('POST', '/api/invitations', invited)).body;
   await adaeze.ask('POST', '/api/terms', { name: 'Test', terms: { skipping: false, rewindAtStops: true, maxRate: 2 } });
   const [preset] = (await adaeze.ask('GET', '/api/terms')).body.presets;
+  const practice = await adaeze.ask('PUT', `/api/lessons/${lessonId}/practice-link`, {
+    ...{ isOpen: true, isNew: false, frames: [] },
+  });
   const feed = (await school.as('tomas').ask('POST', '/api/calendar', { alarmMinutes: null })).body;
   const file = { id: 'file', attemptId: attempt?.id ?? '', name: 'a.txt', mimeType: 'text/plain', byteLength: 1 };
   db.insert(answerFiles)
@@ -124,6 +127,7 @@ beforeAll(async () => {
       seriesId: 'series',
       feedToken: feed.token,
       stopToken: 'stop',
+      practiceToken: practice.body.token,
       teacherId: 'third',
       substitutionId: 'fourth',
     },

@@ -32,12 +32,22 @@ interface Options extends Pick<Deps, 'db' | 'bus'> {
   readonly received: Pick<ReceivedAssignments, 'termsOf'>;
   /** Whether a material is shown by what was given to a student and is open to them. */
   readonly isOpenTo: (studentId: string, materialId: string) => boolean;
+  readonly isPracticeOpen: (token: string) => boolean;
 }
 
 const maxKept = 5_000;
 
 /** How people stand to things: the one place that says so, for every thing that an address can name. */
-export function createRelations({ db, bus, ofClasses, recipients, given, received, isOpenTo }: Options) {
+export function createRelations({
+  db,
+  bus,
+  ofClasses,
+  recipients,
+  given,
+  received,
+  isOpenTo,
+  isPracticeOpen,
+}: Options) {
   const ownerOf = (table: typeof lessons | typeof materials | typeof bankItems) =>
     db
       .select({ ownerId: table.ownerId, schoolId: table.schoolId })
@@ -167,6 +177,7 @@ export function createRelations({ db, bus, ofClasses, recipients, given, receive
         : [],
     calendarFeed: (_actor, token) => (feedByToken.get({ hash: hashOf(token) }) ? ['holdsLink'] : []),
     mailStop: (_actor, id) => (settingsByStop.get({ id }) ? ['holdsLink'] : []),
+    practiceLink: (_actor, token) => (isPracticeOpen(token) ? ['holdsLink'] : []),
     termPreset: (actor, id) => toOwned(actor, ownerOfTermPreset.get({ id })),
     phrase: (actor, id) => toOwned(actor, ownerOfPhrase.get({ id })),
   };

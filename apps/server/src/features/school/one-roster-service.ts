@@ -1,4 +1,4 @@
-import type { SchoolDays } from '@semita/core/calendar';
+import { type SchoolDays, toLocal } from '@semita/core/calendar';
 import type { OneRosterPlan, SentOneRoster } from '@semita/core/contract';
 import { isUserName, nextClassMark, userNameFor, writeOneRoster } from '@semita/core/roster';
 import { and, eq, inArray, sql } from 'drizzle-orm';
@@ -194,6 +194,7 @@ export function createOneRosterService(options: Options) {
     write(actor: Actor): Uint8Array {
       const { schoolId } = actor;
       const school = readSchool(schoolId);
+      const today = toLocal(clock(), schoolOf(schoolId).timeZone).slice(0, 10);
       const namedBy = (ids: ReadonlyMap<string, string>) => new Map([...ids].map(([external, id]) => [id, external]));
       const [userNames, classNames] = [namedBy(school.userIdOf), namedBy(school.classIdOf)];
       const userName = (id: string) => userNames.get(id) ?? id;
@@ -216,7 +217,7 @@ export function createOneRosterService(options: Options) {
         inClass.has(id) ? 'student' : staff.get(id)?.includes('teacher') ? 'teacher' : 'administrator';
       const people = [...school.people.values()].filter(({ id }) => inClass.has(id) || staff.has(id));
       const tables = writeOneRoster({
-        ...{ id: schoolId, name: schoolOf(schoolId).name, schoolDays: readDays(actor), at: clock() },
+        ...{ id: schoolId, name: schoolOf(schoolId).name, schoolDays: readDays(actor), today },
         people: people.map(({ id, displayName, userName: signsInAs, email, isActive }) => ({
           ...{ externalId: userName(id), displayName, userName: signsInAs, email, isActive },
           role: roleOf(id),
