@@ -38,6 +38,7 @@ for (const theme of ['light', 'dim'] as const) {
     await page.getByRole('button', { name: 'Open its script' }).click();
     await expect(page.getByLabel('Name of the board')).toBeVisible();
     await expectAccessible(page);
+    await check(page, '/history', 'All you gave');
     await check(page, '/classes', '8 Cobalt Design & Engineering');
     await page.getByRole('link', { name: /8 Cobalt/ }).click();
     await expect(page.getByRole('columnheader', { name: 'User name' })).toBeVisible();

@@ -155,11 +155,11 @@ export function createApp(options: AppOptions): Express {
   );
 
   app.use(
-    '/api/practice',
+    '/api/practice/:practiceToken/walk',
     rateLimit({
       windowMs: 60_000,
-      // A whole class practises behind one address; nothing of it is stored, but it is computed.
-      limit: 3_000,
+      // A whole class practises behind one address, twelve times a minute each. Nothing of it is stored, but it is computed.
+      limit: 600,
       standardHeaders: false,
       legacyHeaders: false,
       handler: (_req, _res, next) => next(new Refused('tooManyRequests')),

@@ -14,6 +14,7 @@ export const router = createBrowserRouter([
       { path: 'invitation', lazy: () => import('./features/arriving/invitation-route.tsx') },
       { path: 'join/:code?', lazy: () => import('./features/arriving/join-route.tsx') },
       { path: 'card', lazy: () => import('./features/arriving/card-route.tsx') },
+      { path: 'practice/:practiceToken', lazy: () => import('./features/practice/practice-route.tsx') },
       { path: 'open', lazy: () => import('./features/arriving/open-route.tsx') },
       { path: 'mail-on', lazy: () => import('./features/notices/mail-on-route.tsx') },
       { path: 'mail-off', lazy: () => import('./features/notices/mail-off-route.tsx') },

@@ -22,11 +22,21 @@ interface LooseInput {
   readonly body?: unknown;
 }
 
+/** Where materials are asked for by whoever is nobody here, but holds a link; empty for everybody else. */
+let materialsDoor = '';
+
+/** From then on materials are asked for by a practice link; returns its undo. */
+export function askForMaterialsBy(practiceToken: string): () => void {
+  materialsDoor = `/api/practice/${encodeURIComponent(practiceToken)}/materials/`;
+  return () => {
+    materialsDoor = '';
+  };
+}
+
 /** The address of a route with its names filled in, also for links and streams. */
 export function pathOf<Name extends RouteName>(name: Name, params: ParamsOf<RouteOf<Name>>): string {
-  return routePaths[name][1].replace(/:(\w+)/g, (_, key: string) =>
-    encodeURIComponent((params as Record<string, string>)[key] ?? ''),
-  );
+  const path = materialsDoor ? routePaths[name][1].replace(/^\/api\/materials\//, materialsDoor) : routePaths[name][1];
+  return path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent((params as Record<string, string>)[key] ?? ''));
 }
 
 /**

@@ -5,9 +5,18 @@ const key = 'semita-theme';
 const listeners = new Set<() => void>();
 const read = (): Theme => (document.documentElement.dataset.theme === 'dim' ? 'dim' : 'light');
 
+/** Within a frame of another site there may be no store at all, and asking for it throws. */
+function left(): string | null {
+  try {
+    return localStorage.getItem(key);
+  } catch {
+    return null;
+  }
+}
+
 /** Sets the theme that this device was left in. */
 export function restoreTheme(): void {
-  document.documentElement.dataset.theme = localStorage.getItem(key) ?? 'light';
+  document.documentElement.dataset.theme = left() ?? 'light';
 }
 
 function toggleTheme(): void {

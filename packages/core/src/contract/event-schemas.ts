@@ -64,4 +64,4 @@ export const sentEventSchema = describes<SentEvent>()(
 /** Most events one request may bring. */
 export const maxEventsPerBatch = 100;
 /** Of a whole walk of which nothing is kept; far more than anybody does in one. */
-export const maxEventsPerPractice = 3_000;
+export const maxEventsPerPractice = 2_000;

@@ -165,16 +165,18 @@ export const assigningWords = {
     done: 'Given to {{name}}.',
     edition: 'They get edition {{number}}. Later changes to the draft do not affect it.',
   },
+  openLink: {
+    copy: 'Copy the link',
+    copied: 'The link is copied.',
+    renew: 'New link',
+  },
   guests: {
     title: 'Guests',
     help: 'With the link anyone can do this lesson, with no more than a name: without an account, and told what is kept. You see them on the sheet as guests.',
     make: 'Make a link for guests',
     on: 'Let guests come again',
     link: 'Link for guests',
-    copy: 'Copy the link',
-    copied: 'The link is copied.',
     off: 'Let no more guests come',
-    renew: 'New link',
   },
   terms: {
     title: 'Terms',

@@ -16,6 +16,10 @@ const AssignDialog = lazy(async () => ({
   default: (await import('../assigning/assign-dialog.tsx')).AssignDialog,
 }));
 
+const PracticeDialog = lazy(async () => ({
+  default: (await import('../practice/practice-dialog.tsx')).PracticeDialog,
+}));
+
 const binQuery = { queryKey: ['lessons', 'bin'], queryFn: () => call('listRemovedLessons', {}) };
 
 function useBringBack() {
@@ -34,6 +38,7 @@ export function LessonMenu({ lesson }: { readonly lesson: LessonSummary }) {
   const queryClient = useQueryClient();
   const navigate = useNavigate();
   const [isAssigning, setIsAssigning] = useState(false);
+  const [isPractice, setIsPractice] = useState(false);
   const params = { lessonId: lesson.id };
   const showAnew = () => queryClient.invalidateQueries({ queryKey: lessonsOptions().queryKey });
   const bringBack = useBringBack();
@@ -61,9 +66,17 @@ export function LessonMenu({ lesson }: { readonly lesson: LessonSummary }) {
         {lesson.editionNumber !== null && (
           <MenuItem onSelect={() => setIsAssigning(true)}>{t('shelf.assignLesson')}</MenuItem>
         )}
+        {lesson.editionNumber !== null && (
+          <MenuItem onSelect={() => setIsPractice(true)}>{t('shelf.practiceLink')}</MenuItem>
+        )}
         <MenuItem onSelect={() => copy.mutate()}>{t('shelf.copyLesson')}</MenuItem>
         <MenuItem onSelect={() => remove.mutate()}>{t('shelf.removeLesson')}</MenuItem>
       </Menu>
+      {isPractice && (
+        <Suspense>
+          <PracticeDialog lessonId={lesson.id} title={titleOf(lesson)} onClose={() => setIsPractice(false)} />
+        </Suspense>
+      )}
       {isAssigning && lesson.editionNumber !== null && (
         <Suspense>
           <AssignDialog

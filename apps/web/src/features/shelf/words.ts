@@ -45,6 +45,7 @@ export const shelfWords = {
     severalMade_other: '{{count}} lessons are on the shelf.',
     removed: '“{{title}}” was removed.',
     moreFor: 'More for {{title}}',
+    practiceLink: 'Practice link …',
     assignLesson: 'Assign …',
     copyLesson: 'Make a copy',
     removeLesson: 'Put into the bin',

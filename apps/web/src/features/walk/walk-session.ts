@@ -68,7 +68,10 @@ export interface RecordedWalk extends WalkSession {
 
 interface Options {
   readonly attemptId: string;
-  readonly assignmentId: string;
+  /** Null where nothing is kept. */
+  readonly assignmentId: string | null;
+  /** Where files that are handed in go; to the attempt, where it is not said. */
+  readonly files?: AnswerFiles;
   readonly terms: Terms;
   readonly view: LearnerView;
   /** Clock of the server at the time of `view`, epoch ms. */
@@ -257,7 +260,7 @@ export function createWalkSession(options: Options): RecordedWalk {
     },
     lookAgain,
     assignmentId: options.assignmentId,
-    files: createAnswerFiles(attemptId),
+    files: options.files ?? createAnswerFiles(attemptId),
     now,
     getSnapshot: () => snapshot,
     subscribe(listener) {
