@@ -20,7 +20,13 @@ afterEach(() => vi.useRealTimers());
 
 const begun = () => beginAttempt({ begunAt: 0, secret: 'of a test' });
 const opened: OpenedPractice = {
-  ...{ schoolName: 'Quillhaven', teacherName: 'Ms. Lund', walkId: 'a-walk-with-a-long-enough-name', begunAt: 0, now: 0 },
+  ...{
+    schoolName: 'Quillhaven',
+    teacherName: 'Ms. Lund',
+    walkId: 'a-walk-with-a-long-enough-name',
+    begunAt: 0,
+    now: 0,
+  },
   terms: defaultTerms as OpenedPractice['terms'],
   view: learnerView(bridgeLesson, begun(), defaultTerms, allShown),
 };
