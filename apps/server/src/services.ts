@@ -210,7 +210,6 @@ export function createServices(deps: Deps, outside: Outside = {}) {
   const series = createSeriesService({
     ...deps,
     ...{ repository: assignmentRepository, given, sheets, seriesGate, assignments, relations: classRelations },
-    nameOf: sessions.nameOf,
   });
   const roster = createRoster({ ...deps, followStudent: recipients.followStudent });
   const clearTakenBack = createClearTakenBack({ ...deps, store, given });

@@ -1,8 +1,9 @@
 import type { LearnerEventBody } from '@semita/core/attempt';
+import { eq } from 'drizzle-orm';
 import { expect, test } from 'vitest';
 import { everyKind } from '../../../packages/core/src/examples/every-kind.ts';
 import { lessonOf } from '../../../packages/core/src/examples/kinds-lesson.ts';
-import { attempts } from './db/schema.ts';
+import { assignments, attempts, series } from './db/schema.ts';
 import { countStatements } from './test/count-statements.ts';
 import { createSender, startSchool } from './test/harness.ts';
 
@@ -25,6 +26,14 @@ async function fillSchool(assignmentCount: number, studentCount: number) {
       await school.as(id).ask('POST', `/api/attempts/${body.attemptId}/events`, { events: bodies.map(event) });
     }
   }
+  const row = { id: 'series', schoolId: 'quillhaven', createdBy: 'adaeze', title: 'All of them', createdAt: 0 };
+  school.db.insert(series).values(row).run();
+  for (const [seriesPlace, id] of assignmentIds.entries())
+    school.db
+      .update(assignments)
+      .set({ seriesId: 'series', seriesPlace, afterPercent: 0 })
+      .where(eq(assignments.id, id))
+      .run();
   return { school, assignmentId: assignmentIds[0] as string };
 }
 
@@ -37,7 +46,7 @@ async function countAll(assignmentCount: number, studentCount: number) {
   const pages = [
     ...['/api/assignments', '/api/classes', '/api/classes/amber', '/api/lessons', '/api/materials', '/api/bank'],
     ...[of('sheet'), of('sheet.csv'), of('marking'), of('path'), of('questions/q-written/answers')],
-    of('questions/q-discussion/thread'),
+    ...[of('questions/q-discussion/thread'), '/api/series/series', '/api/history'],
   ].map((address) => [teacher, address] as const);
   const counts: [string, number][] = [];
   for (const [who, address] of [...pages, [student, '/api/todo'] as const, [student, '/api/feedback'] as const]) {

@@ -1,3 +1,4 @@
+import '../words/staff-words.ts';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, configure, render } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';

@@ -2,6 +2,7 @@ import { statusOfError } from '@semita/core/contract';
 import { stopMarkStates } from '@semita/core/sheet';
 import { expect, test } from 'vitest';
 import { enShared } from './en-shared.ts';
+import './staff-words.ts';
 import { findWords } from './words.ts';
 
 const rooms = import.meta.glob<Record<string, object>>(['../features/**/*words.ts', '../saving/words.ts'], {

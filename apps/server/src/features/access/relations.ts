@@ -28,7 +28,7 @@ export type Relations = ReturnType<typeof createRelations>;
 interface Options extends Pick<Deps, 'db' | 'bus'> {
   readonly ofClasses: ClassRelations;
   readonly recipients: Pick<RecipientRepository, 'classIdsOf'>;
-  readonly given: Pick<AssignedLessons, 'classIdsOf'>;
+  readonly given: Pick<AssignedLessons, 'classIdsOf' | 'preloadGiven'>;
   readonly received: Pick<ReceivedAssignments, 'termsOf'>;
   /** Whether a material is shown by what was given to a student and is open to them. */
   readonly isOpenTo: (studentId: string, materialId: string) => boolean;
@@ -153,11 +153,11 @@ export function createRelations({
         ...(own ? [own.leftAt === null ? ('receives' as const) : ('left' as const)] : []),
       ];
     },
-    series: (actor, id) =>
-      toClasses(
-        actor,
-        stepsOfSeries.all({ id }).flatMap((step) => given.classIdsOf(step.id)),
-      ),
+    series: (actor, id) => {
+      const ids = stepsOfSeries.all({ id }).map((step) => step.id);
+      given.preloadGiven(ids);
+      return toClasses(actor, ids.flatMap(given.classIdsOf));
+    },
     attempt: (actor, id) => (ownerOfAttempt(id) === actor.id ? ['worksOn'] : []),
     answerFile: (actor, id) => {
       const place = placeOfAnswerFile.get({ id });

@@ -39,9 +39,6 @@ export function createAssignmentRepository({ db, newId }: Pick<Deps, 'db' | 'new
       db.insert(series).values(row).run();
     },
 
-    findSeries: (seriesId: string): SeriesRow | undefined =>
-      db.select().from(series).where(eq(series.id, seriesId)).get(),
-
     /** Its steps in their order, also those that were taken back. */
     listSteps: (seriesId: string): AssignmentRow[] =>
       db

@@ -241,9 +241,6 @@ export function createAssignmentService(options: Options) {
       }));
     },
 
-    /** Whether it reaches no class that the actor does not teach. */
-    runsAlone: (actor: Actor, assignmentId: string): boolean => getFollowed(actor, assignmentId).runsAll,
-
     /** To whom it was given in some classes, and the dates of the first of them. */
     datesOf(assignmentId: string, classIds: ReadonlySet<string>) {
       const addressed = withDates(addresseesIn(assignmentId, classIds));

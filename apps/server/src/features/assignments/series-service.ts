@@ -1,9 +1,9 @@
 import { seriesProgress } from '@semita/core/assignment';
 import type { Series, SeriesCell } from '@semita/core/contract';
-import { notInArray, sql } from 'drizzle-orm';
+import { inArray, notInArray, sql } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
 import { rowsBy } from '../../db/rows-by.ts';
-import { assignments as assignmentRows, series } from '../../db/schema.ts';
+import { assignments as assignmentRows, series, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { ClassRelations } from '../access/class-relations.ts';
@@ -21,14 +21,28 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'bus'> {
   readonly given: AssignedLessons;
   readonly sheets: Pick<SheetRepository, 'listOutlines'>;
   readonly seriesGate: SeriesGate;
-  readonly assignments: Pick<AssignmentService, 'datesOf' | 'runsAlone'>;
-  readonly relations: Pick<ClassRelations, 'followedBy'>;
-  readonly nameOf: (userId: string) => string;
+  readonly assignments: Pick<AssignmentService, 'datesOf'>;
+  readonly relations: Pick<ClassRelations, 'followedBy' | 'taughtBy'>;
 }
 
 /** A series as its teachers follow it. */
 export function createSeriesService(options: Options) {
-  const { db, clock, bus, repository, given, sheets, seriesGate, assignments, relations, nameOf } = options;
+  const { db, clock, bus, repository, given, sheets, seriesGate, assignments, relations } = options;
+
+  const names = db
+    .select({ id: users.id, displayName: users.displayName })
+    .from(users)
+    .where(inArray(users.id, sql`(select value from json_each(${sql.placeholder('ids')}))`))
+    .prepare();
+  const namesOf = (ids: readonly string[]): ReadonlyMap<string, string> =>
+    new Map(names.all({ ids: JSON.stringify(ids) }).map(({ id, displayName }) => [id, displayName]));
+
+  /** Whether none of them reaches a class that the actor does not teach. */
+  const runsAll = (actor: Actor, assignmentIds: readonly string[]): boolean => {
+    const taught = relations.taughtBy(actor.id);
+    const addressees = assignmentIds.flatMap((id) => [...given.givenOf(id).addressees.values()]);
+    return addressees.every(({ classId }) => taught.has(classId));
+  };
 
   const cellOf = (own: ReadonlyMap<string, StoredOutline>, assignmentId: string): SeriesCell => {
     const stored = own.get(assignmentId);
@@ -44,24 +58,27 @@ export function createSeriesService(options: Options) {
 
   return {
     read(actor: Actor, seriesId: string): Series {
-      const { id, title } = found(repository.findSeries(seriesId));
       const followed = relations.followedBy(actor.id);
-      const rows = repository.listSteps(seriesId).filter(({ takenBackAt }) => takenBackAt === null);
+      const all = repository.listSteps(seriesId);
+      const { id: anyId } = found(all[0]);
+      const rows = all.filter(({ takenBackAt }) => takenBackAt === null);
       const ids = rows.map((row) => row.id);
-      given.preloadGiven(ids);
+      given.preloadGiven([anyId, ...ids]);
+      const { title = '' } = given.givenOf(anyId).series ?? {};
       const figures = given.figuresOf(rows);
       const outlines = sheets.listOutlines(ids, followed).filter(({ terms }) => terms.leftAt === null);
+      const nameOf = namesOf(outlines.map(({ studentId }) => studentId));
       const students = [...rowsBy(outlines, ({ studentId }) => studentId)].map(([studentId, all]) => {
         const own = new Map(all.map((one) => [one.assignmentId, one]));
         const progress = seriesProgress(seriesGate.stepsAmong(seriesId, own), seriesGate.standingIn(own));
         return {
-          ...{ studentId, displayName: nameOf(studentId), ...progress },
+          ...{ studentId, displayName: nameOf.get(studentId) ?? '', ...progress },
           cells: ids.map((assignmentId) => cellOf(own, assignmentId)),
         };
       });
       return {
-        ...{ id, title, timeZone: rows[0]?.timeZone ?? 'UTC', now: clock() },
-        runs: ids.every((assignmentId) => assignments.runsAlone(actor, assignmentId)),
+        ...{ id: seriesId, title, timeZone: rows[0]?.timeZone ?? 'UTC', now: clock() },
+        runs: runsAll(actor, ids),
         steps: rows.map((row) => ({
           ...{ assignmentId: row.id, title: figures.get(row.editionId)?.title ?? '', afterPercent: row.afterPercent },
           isExtra: given.givenOf(row.id).terms.isExtra ?? false,
@@ -91,7 +108,8 @@ export function createSeriesService(options: Options) {
       const named = new Set(steps.map(({ assignmentId }) => assignmentId));
       const areThose = named.size === steps.length && steps.length === current.length;
       if (!areThose || !current.every((id) => named.has(id))) throw new Refused('inputInvalid', { fields: ['steps'] });
-      if (!current.every((id) => assignments.runsAlone(actor, id))) throw new Refused('givenToOthers');
+      given.preloadGiven(current);
+      if (!runsAll(actor, current)) throw new Refused('givenToOthers');
       inTransaction(db, () => {
         repository.changeSeries(seriesId, title);
         for (const [seriesPlace, { assignmentId, afterPercent }] of steps.entries())

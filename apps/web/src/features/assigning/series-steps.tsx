@@ -1,10 +1,11 @@
 import { dateOrderOf } from '@semita/core/calendar';
-import { ArrowDown, ArrowUp, X } from 'lucide-react';
+import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { DateTimeField } from '../../ui/date-time-field.tsx';
 import { Field, Select } from '../../ui/field.tsx';
+import { MoveButtons } from '../../ui/move-buttons.tsx';
 import { NumberInput } from '../../ui/number-input.tsx';
 import { t } from '../../words/words.ts';
 import { moved, type Step, stepOf, weekApart } from './series-plan.ts';
@@ -45,24 +46,12 @@ export function SeriesSteps({ steps, lessons, timeZone, locale, onChange }: Prop
                   {index + 1}
                 </span>
                 <span className="min-w-0 grow font-medium break-words">{step.title}</span>
-                <Button
-                  look="quiet"
-                  size="small"
-                  disabled={index === 0}
-                  aria-label={t('assign.series.up', { title: step.title })}
-                  onClick={() => move(index, -1)}
-                >
-                  <ArrowUp aria-hidden className="size-4" strokeWidth={1.75} />
-                </Button>
-                <Button
-                  look="quiet"
-                  size="small"
-                  disabled={index === steps.length - 1}
-                  aria-label={t('assign.series.down', { title: step.title })}
-                  onClick={() => move(index, 1)}
-                >
-                  <ArrowDown aria-hidden className="size-4" strokeWidth={1.75} />
-                </Button>
+                <MoveButtons
+                  {...{ index, count: steps.length }}
+                  upLabel={t('assign.series.up', { title: step.title })}
+                  downLabel={t('assign.series.down', { title: step.title })}
+                  onMove={(by) => move(index, by)}
+                />
                 <Button
                   look="quiet"
                   size="small"

@@ -1,9 +1,10 @@
 import { type Lesson, type Tile, type TileTarget, tileColours, tileKinds } from '@semita/core/lesson';
-import { ArrowDown, ArrowUp, X } from 'lucide-react';
+import { X } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { Select, TextInput } from '../../ui/field.tsx';
 import { useFocusTarget } from '../../ui/focus-target.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
+import { MoveButtons } from '../../ui/move-buttons.tsx';
 import { t } from '../../words/words.ts';
 import { tileEdges } from '../lesson-parts/tile-looks.ts';
 import { GroupMenu } from '../path/group-menu.tsx';
@@ -48,24 +49,13 @@ export function TileEditor({ tile, lesson, partId, number, count, asksWorth, onC
           value={tile.title}
           onChange={(event) => onChange({ ...tile, title: event.target.value })}
         />
-        <Button
-          look="quiet"
-          size="small"
-          disabled={number === 1}
-          aria-label={t('boardDesk.up', { number })}
-          onClick={() => onMove(-1)}
-        >
-          <ArrowUp aria-hidden className="size-4" strokeWidth={1.75} />
-        </Button>
-        <Button
-          look="quiet"
-          size="small"
-          disabled={number === count}
-          aria-label={t('boardDesk.down', { number })}
-          onClick={() => onMove(1)}
-        >
-          <ArrowDown aria-hidden className="size-4" strokeWidth={1.75} />
-        </Button>
+        <MoveButtons
+          index={number - 1}
+          count={count}
+          upLabel={t('boardDesk.up', { number })}
+          downLabel={t('boardDesk.down', { number })}
+          onMove={onMove}
+        />
         <Button look="quiet" size="small" aria-label={t('boardDesk.removeTile', { number })} onClick={onRemove}>
           <X aria-hidden className="size-4" strokeWidth={1.75} />
         </Button>

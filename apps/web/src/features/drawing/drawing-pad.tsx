@@ -39,6 +39,7 @@ import {
   textMark,
   tools,
 } from './pad-state.ts';
+import './words.ts';
 
 const toolIcons: Record<Tool, LucideIcon> = {
   pen: PenLine,

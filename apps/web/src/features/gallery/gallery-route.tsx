@@ -19,6 +19,7 @@ import { HistoryButtons } from '../../ui/history-buttons.tsx';
 import { KeyHelp } from '../../ui/key-help.tsx';
 import { MaterialIcon } from '../../ui/material-icon.tsx';
 import { Menu, MenuItem, MenuLine } from '../../ui/menu.tsx';
+import { MoveButtons } from '../../ui/move-buttons.tsx';
 import { EmptyPlace, ErrorNotice, Loading, Notice } from '../../ui/notice.tsx';
 import { NumberInput } from '../../ui/number-input.tsx';
 import { NumberLanguageSelect } from '../../ui/number-language-select.tsx';
@@ -119,6 +120,7 @@ export function Component() {
             Ticked
           </CheckInput>
           <OpenDate />
+          <MoveButtons index={1} count={3} upLabel="Up" downLabel="Down" onMove={() => undefined} />
           <Field label="A number">{(ids) => <NumberInput {...ids} value={20} onNumber={() => undefined} />}</Field>
           <Field label="A clock">{(ids) => <TimeZoneSelect {...ids} current="UTC" defaultValue="UTC" />}</Field>
           <Field label="Numbers">{(ids) => <NumberLanguageSelect {...ids} />}</Field>

@@ -7,6 +7,7 @@ import { DrawingGround } from '../drawing/drawing-ground.tsx';
 import { DrawingPad } from '../drawing/drawing-pad.tsx';
 import { DrawingView } from '../drawing/drawing-view.tsx';
 import type { FieldProps } from './field-props.ts';
+import '../drawing/words.ts';
 
 /** Draws on the question's picture, or on a paper: beside the material, or as large as the screen. */
 export function DrawingField({ question, response, onChange }: FieldProps<'drawing'>) {

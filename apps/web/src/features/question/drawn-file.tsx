@@ -2,6 +2,7 @@ import type { Drawing } from '@semita/core/question';
 import { t } from '../../words/words.ts';
 import { DrawingView } from '../drawing/drawing-view.tsx';
 import { FileGround } from './file-ground.tsx';
+import '../drawing/words.ts';
 
 interface Props {
   readonly address: string;

@@ -3,6 +3,7 @@ import type { Drawing } from '@semita/core/question';
 import { t } from '../../words/words.ts';
 import { DrawingGround } from '../drawing/drawing-ground.tsx';
 import { DrawingView } from '../drawing/drawing-view.tsx';
+import '../drawing/words.ts';
 
 interface Props {
   readonly question: LearnerQuestionOf<'drawing'>;

@@ -1,12 +1,12 @@
 import type { BodyOf, routes, Series } from '@semita/core/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Field, Select, TextInput } from '../../ui/field.tsx';
+import { MoveButtons } from '../../ui/move-buttons.tsx';
 import { ErrorNotice, errorWords } from '../../ui/notice.tsx';
 import { NumberInput } from '../../ui/number-input.tsx';
 import { t } from '../../words/words.ts';
@@ -74,24 +74,12 @@ export function ChangeSeries({ series, onClose }: { readonly series: Series; rea
             <li key={assignmentId} className="grid gap-2 px-3 py-2">
               <div className="flex items-center gap-2">
                 <span className="min-w-0 grow font-medium break-words">{ofStep}</span>
-                <Button
-                  look="quiet"
-                  size="small"
-                  disabled={index === 0}
-                  aria-label={t('series.up', { title: ofStep })}
-                  onClick={() => move(index, -1)}
-                >
-                  <ArrowUp aria-hidden className="size-4" strokeWidth={1.75} />
-                </Button>
-                <Button
-                  look="quiet"
-                  size="small"
-                  disabled={index === steps.length - 1}
-                  aria-label={t('series.down', { title: ofStep })}
-                  onClick={() => move(index, 1)}
-                >
-                  <ArrowDown aria-hidden className="size-4" strokeWidth={1.75} />
-                </Button>
+                <MoveButtons
+                  {...{ index, count: steps.length }}
+                  upLabel={t('series.up', { title: ofStep })}
+                  downLabel={t('series.down', { title: ofStep })}
+                  onMove={(by) => move(index, by)}
+                />
               </div>
               {index > 0 && (
                 <div className="flex flex-wrap items-end gap-3">

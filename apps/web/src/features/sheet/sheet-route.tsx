@@ -20,6 +20,7 @@ import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
 import { useLiveSheet } from '../assignment/use-live-sheet.ts';
 import { useNextKey } from '../marking/next-unmarked.ts';
 import { StudentDrawer } from '../marking/student-drawer.tsx';
+import { IntoGroup } from './into-group.tsx';
 import { SheetTable } from './sheet-table.tsx';
 import '../assignment/words.ts';
 import './words.ts';
@@ -107,6 +108,7 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
             { kind: 'all' },
           ]}
         />
+        {sheet.runs && <IntoGroup sheet={sheet} />}
         <label className="flex items-center gap-2">
           {t('sheet.sortBy')}
           <Select className="h-8" value={order} onChange={(event) => set({ sort: event.target.value })}>

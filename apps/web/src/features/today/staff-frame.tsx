@@ -5,6 +5,7 @@ import { t } from '../../words/words.ts';
 import { FirstSteps } from '../first-steps/first-steps.tsx';
 import { PersonMenu } from '../session/person-menu.tsx';
 import { RequireRole } from '../session/require-role.tsx';
+import '../../words/staff-words.ts';
 import './words.ts';
 
 /** The bar of whoever works at a school: the places of what they are. */
