@@ -1,5 +1,5 @@
 import { type SeriesStep, type StepStanding, stepToDoFirst } from '@semita/core/assignment';
-import { eq, inArray } from 'drizzle-orm';
+import { inArray } from 'drizzle-orm';
 import { assignments } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { AssignedLessons } from './assigned-lessons.ts';
@@ -76,20 +76,11 @@ export function createSeriesGate({ db, given, sheets }: Options) {
       }
       return (studentId, assignmentId) => firstToDo(byStudent.get(studentId) ?? new Map(), assignmentId) !== null;
     },
-
-    /** Assignments of a series, as far as they are there. */
-    idsOf: (seriesId: string): string[] =>
-      db
-        .select({ id: assignments.id })
-        .from(assignments)
-        .where(eq(assignments.seriesId, seriesId))
-        .all()
-        .map(({ id }) => id),
   };
 }
 
 /** How a student stands with an assignment, whichever of their attempts it was. */
-export function standingOf({ terms, attempts }: StoredOutline): StepStanding {
+function standingOf({ terms, attempts }: StoredOutline): StepStanding {
   const handedIn = attempts.filter(({ outline }) => outline.handedInAt !== null);
   const shares = handedIn.map(({ outline: { earned, possible } }) => (possible > 0 ? earned / possible : 1));
   return { excused: terms.excused, handedIn: handedIn.length > 0, share: Math.max(0, ...shares) };

@@ -15,7 +15,8 @@ export function createTermPresets({ db, clock, newId }: Pick<Deps, 'db' | 'clock
         .select({ terms: assignments.terms })
         .from(assignments)
         .where(eq(assignments.createdBy, id))
-        .orderBy(desc(assignments.createdAt))
+        // Of a series, the first step: an extra may stand at its end.
+        .orderBy(desc(assignments.createdAt), asc(assignments.seriesPlace))
         .limit(1)
         .get();
       const presets = db

@@ -41,11 +41,24 @@ test('what was given lies in the term in which it was due', () => {
 });
 
 test('it is found by its term, its class and its lesson', async () => {
-  standIn({ listHistory: () => all, readSchoolDays: () => terms.map((one, index) => ({ ...one, id: String(index) })) });
+  const kept = {
+    ...{ id: 'cobalt', name: '8 Cobalt', shape: 'arch' as const, colour: 'marigold' as const, timeZone: 'UTC' },
+    ...{ studentCount: 1, isArchived: true, removedAt: null, waitingCount: 0, standsIn: false },
+  };
+  standIn({
+    listClasses: () => [kept],
+    listHistory: () => all,
+    readSchoolDays: () => terms.map((one, index) => ({ ...one, id: String(index) })),
+  });
   const { user } = show(<HistoryRoute />);
   const autumn = within((await screen.findByRole('heading', { name: 'Autumn' })).closest('section') as HTMLElement);
   expect(autumn.getAllByRole('link').map(({ textContent }) => textContent)).toEqual(['Span', 'Rope']);
   expect(autumn.getByText('taken back')).toBeTruthy();
+  // Also a class of which only a group got something.
+  await screen.findByRole('option', { name: '8 Cobalt' });
+  await user.selectOptions(screen.getByLabelText('Class'), '8 Cobalt');
+  expect(screen.getAllByRole('link').map(({ textContent }) => textContent)).toEqual(['Arch']);
+  await user.selectOptions(screen.getByLabelText('Class'), 'All classes');
   await user.type(screen.getByLabelText('Lesson'), 'lo');
   expect(screen.getAllByRole('link').map(({ textContent }) => textContent)).toEqual(['Load']);
   await user.type(screen.getByLabelText('Lesson'), 'zz');

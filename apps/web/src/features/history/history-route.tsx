@@ -8,6 +8,7 @@ import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentList } from '../assignment/assignment-list.tsx';
+import { classesOptions } from '../classes/queries.ts';
 import { schoolDaysOptions } from '../week/queries.ts';
 import { byTerm } from './by-term.ts';
 import './words.ts';
@@ -36,27 +37,29 @@ export function Component() {
 
 function Terms({ all }: { readonly all: readonly AssignmentSummary[] }) {
   const schoolDays = useQuery(schoolDaysOptions());
-  const [className, setClassName] = useState('');
+  const classes = useQuery(classesOptions());
+  const [classId, setClassId] = useState('');
   const [words, setWords] = useState('');
   const wanted = words.trim().toLocaleLowerCase();
+  const isOf = ({ to }: AssignmentSummary, id: string) => to.some((one) => one.classId === id);
   const found = all.filter(
-    ({ title, to }) =>
-      title.toLocaleLowerCase().includes(wanted) && (className === '' || to.some(({ name }) => isOf(name, className))),
+    (one) => one.title.toLocaleLowerCase().includes(wanted) && (classId === '' || isOf(one, classId)),
   );
-  const classNames = [...new Set(all.flatMap(({ to }) => to.filter(({ kind }) => kind === 'class')))]
-    .map(({ name }) => name)
-    .toSorted((a, b) => a.localeCompare(b));
   return (
     <>
       <p className="text-quiet">{t('history.help')}</p>
       <div className="flex flex-wrap gap-4">
         <Field label={t('history.class')}>
           {(ids) => (
-            <Select {...ids} value={className} onChange={({ target }) => setClassName(target.value)}>
+            <Select {...ids} value={classId} onChange={({ target }) => setClassId(target.value)}>
               <option value="">{t('history.allClasses')}</option>
-              {[...new Set(classNames)].map((name) => (
-                <option key={name}>{name}</option>
-              ))}
+              {(classes.data ?? [])
+                .filter(({ id }) => all.some((one) => isOf(one, id)))
+                .map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
             </Select>
           )}
         </Field>
@@ -84,6 +87,3 @@ function Terms({ all }: { readonly all: readonly AssignmentSummary[] }) {
     </>
   );
 }
-
-/** Of a class, or of a group of it, which is called by the name of its class and its own. */
-const isOf = (name: string, className: string): boolean => name === className || name.startsWith(`${className}, `);

@@ -6,6 +6,7 @@ import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Field, TextArea } from '../../ui/field.tsx';
+import { useKeptWords } from '../../ui/kept-words.ts';
 import { errorWords, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
@@ -60,10 +61,15 @@ export function PracticeDialog({ lessonId, title, onClose }: Props) {
                   {...{ frames, address, title }}
                   error={set.error}
                   isPending={set.isPending}
-                  onSave={(next) =>
+                  onSave={(next, saved) =>
                     set.mutate(
                       { isOpen, isNew: false, frames: next },
-                      { onSuccess: () => void toast(t('practice.framesSaved')) },
+                      {
+                        onSuccess: () => {
+                          saved();
+                          toast(t('practice.framesSaved'));
+                        },
+                      },
                     )
                   }
                 />
@@ -82,11 +88,12 @@ interface FramesProps {
   readonly title: string;
   readonly error: Error | null;
   readonly isPending: boolean;
-  readonly onSave: (frames: string[]) => void;
+  readonly onSave: (frames: string[], saved: () => void) => void;
 }
 
 function Frames({ frames, address, title, error, isPending, onSave }: FramesProps) {
   const [text, setText] = useState(frames.join('\n'));
+  const settle = useKeptWords();
   const wrong = error && (codeOf(error) === 'inputInvalid' ? t('practice.framesWrong') : errorWords(error));
   const quoted = title.replaceAll('&', '&amp;').replaceAll('"', '&quot;');
   const embed = `<iframe src="${address}" title="${quoted}" width="100%" height="720" allow="autoplay; fullscreen; microphone"></iframe>`;
@@ -95,7 +102,12 @@ function Frames({ frames, address, title, error, isPending, onSave }: FramesProp
       className="grid gap-3"
       onSubmit={(event) => {
         event.preventDefault();
-        onSave(text.split('\n').filter((line) => line.trim() !== ''));
+        const form = event.currentTarget;
+        onSave(
+          text.split('\n').filter((line) => line.trim() !== ''),
+          // Nobody is asked whether to throw it away.
+          () => settle(form),
+        );
       }}
     >
       <Field label={t('practice.frames')} help={t('practice.framesHelp')} error={wrong ?? undefined}>

@@ -18,12 +18,8 @@ export function Component() {
   const { practiceToken = '' } = useParams();
   const [search] = useSearchParams();
   const number = Number(search.get('walk') ?? 1);
-  // Before anything of it is shown, and as long as it is.
-  const [closeDoor] = useState(() => askForMaterialsBy(practiceToken));
-  useEffect(() => {
-    askForMaterialsBy(practiceToken);
-    return closeDoor;
-  }, [practiceToken, closeDoor]);
+  // Materials are only asked for behind the first page.
+  useEffect(() => askForMaterialsBy(practiceToken), [practiceToken]);
   const opened = useQuery({
     queryKey: ['practice', practiceToken, number],
     queryFn: () => call('openPractice', { params: { practiceToken } }),

@@ -1,6 +1,7 @@
 import type { IntakeAnswer, OpenedPractice, SentEvent } from '@semita/core/contract';
 import { v7 } from 'uuid';
 import { call } from '../../api/client.ts';
+import { gapFor } from '../outbox/event-batches.ts';
 import type { Outbox } from '../outbox/outbox.ts';
 import { createRehearsalFiles } from '../question/answer-files.ts';
 import { createWalkSession, type RecordedWalk } from '../walk/walk-session.ts';
@@ -21,7 +22,10 @@ export function createPracticeSession(practiceToken: string, opened: OpenedPract
   /** By their numbers within the one sitting that there is. */
   const done = new Map<number, SentEvent>();
   const send = async (events: readonly SentEvent[]): Promise<IntakeAnswer> => {
-    for (const event of events) done.set(event.n, event);
+    for (const event of events) {
+      forgetDrafts(done, event);
+      done.set(event.n, event);
+    }
     const all = [...done.values()].toSorted((a, b) => a.n - b.n);
     const answer = await call('walkPractice', { params: { practiceToken }, body: { walkId, begunAt, events: all } });
     const sent = new Set(events.map(({ id }) => id));
@@ -36,4 +40,11 @@ export function createPracticeSession(practiceToken: string, opened: OpenedPract
     refresh: async () => view,
     newId: () => v7(),
   });
+}
+
+/** Of what is typed only the last counts; with all that was typed on the way a long answer would soon be too much to send. */
+function forgetDrafts(done: Map<number, SentEvent>, event: SentEvent): void {
+  if (event.type !== 'draftSaved') return;
+  for (const [n, before] of done)
+    if (before.type === 'draftSaved' && before.questionId === event.questionId) done.set(n, gapFor(before));
 }

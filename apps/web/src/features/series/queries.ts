@@ -3,7 +3,6 @@ import { call } from '../../api/client.ts';
 
 export const seriesOptions = (seriesId: string) =>
   queryOptions({
-    // With what is known of its sheets, which change together.
     queryKey: ['series', seriesId],
     queryFn: () => call('readSeries', { params: { seriesId } }),
     refetchInterval: 60_000,

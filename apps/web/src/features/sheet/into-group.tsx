@@ -43,8 +43,10 @@ function GroupForm({ sheet, onClose }: { readonly sheet: Sheet; readonly onClose
   const rosters = useQuery(rostersOptions());
   const [chosen, setChosen] = useState<readonly Need[]>([]);
   const [name, setName] = useState('');
+  // Only those of one's own classes: neither guests, nor the students of somebody one stands in for.
+  const known = new Set((rosters.data ?? []).flatMap(({ students: ofClass }) => ofClass.map(({ id }) => id)));
   const here = sheet.students
-    .filter(({ leftAt, isGuest }) => leftAt === undefined && !isGuest)
+    .filter(({ studentId, leftAt }) => leftAt === undefined && known.has(studentId))
     .map((student) => ({ ...student, need: needOfStudent(student, sheet) }));
   const students = here.filter(({ need }) => chosen.includes(need));
   const put = useMutation({
