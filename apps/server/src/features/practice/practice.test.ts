@@ -1,6 +1,8 @@
 import type { LearnerEventBody } from '@semita/core/attempt';
 import type { OpenedPractice } from '@semita/core/contract';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
+import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
+import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import { bridgeLesson, wholeWalk } from '../../../../../packages/core/src/test/bridge-lesson.ts';
 import { createSender, type School, startSchool } from '../../test/harness.ts';
 
@@ -58,8 +60,14 @@ describe('a practice link', () => {
   });
 
   test('gives away no answer before it was given', async () => {
-    const token = await tokenOf();
-    const { view, terms } = await open(token);
+    for (const id of ['picture']) school.addMaterial(id, 60_000);
+    lessonId = await school.makeLesson(lessonOf(Object.values(everyKind)));
+    const everything = (await open(await tokenOf())).view;
+    expect(everything.lesson.parts.flatMap(({ stops }) => stops).length).toBeGreaterThan(0);
+    // What is matched up has its targets in sight, mixed; everything else of that name is a key.
+    expect(JSON.stringify(everything)).not.toMatch(/"(correct|answerKey|accepted|teacherNote|isCorrect|tolerance)"/);
+    lessonId = await school.makeLesson(bridgeLesson);
+    const { view, terms } = await open(await tokenOf());
     expect(JSON.stringify(view)).not.toMatch(/"(correct|answerKey|targets|accepted|teacherNote)"/);
     expect([view.lesson.title, terms.turningBack]).toEqual([bridgeLesson.title, true]);
   });

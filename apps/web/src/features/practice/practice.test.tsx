@@ -73,6 +73,34 @@ describe('a walk that nobody keeps', () => {
     expect([state.handedInAt !== null, Object.keys(results).length > 0, link]).toEqual([true, true, 'saved']);
   });
 
+  test('sends of what is typed only the last, however long somebody types', async () => {
+    vi.useFakeTimers({ now: 1_000_000 });
+    const sent: SentEvent[][] = [];
+    standIn({
+      walkPractice: ({ body }) => {
+        sent.push(body.events as SentEvent[]);
+        return computeAnew(body.events as SentEvent[]);
+      },
+    });
+    const session = createPracticeSession('token', opened);
+    const stop = session.start();
+    const before = wholeWalk.findIndex(({ type }) => type === 'answered');
+    for (const body of wholeWalk.slice(0, before)) session.record(body);
+    const answered = wholeWalk[before] as Extract<(typeof wholeWalk)[number], { type: 'answered' }>;
+    const [questionId = '', response] = Object.entries(answered.responses)[0] ?? [];
+    if (!response) throw new Error('Nothing is answered.');
+    for (let i = 0; i < 5; i++) {
+      session.record({ type: 'draftSaved', stopId: answered.stopId, questionId, response });
+      await vi.advanceTimersByTimeAsync(2_000);
+    }
+    session.record(answered);
+    await vi.advanceTimersByTimeAsync(2_000);
+    stop();
+    const types = (sent.at(-1) ?? []).map(({ type }) => type);
+    expect([types.filter((type) => type === 'draftSaved').length, types.includes('gap')]).toEqual([1, true]);
+    expect(Object.keys(session.getSnapshot().results)).toContain(questionId);
+  });
+
   test('asks for materials by the link, and only as long as it goes on', () => {
     const close = askForMaterialsBy('a/b');
     expect(pathOf('streamMedia', { materialId: 'film' })).toBe('/api/practice/a%2Fb/materials/film/media');
