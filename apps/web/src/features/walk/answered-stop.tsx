@@ -130,7 +130,9 @@ function AnsweredQuestion(props: QuestionProps) {
       )}
       {answer && !result && <p className="text-14 text-quiet">{t('walk.waitsForServer')}</p>}
       {result && result.points === null && (
-        <p className="text-14 text-quiet">{t(later ? `walk.later.${later}` : 'walk.waitsForTeacher')}</p>
+        <p className="text-14 text-quiet">
+          {t(later ? `walk.later.${later}` : assignmentId === null ? 'walk.nobodyReads' : 'walk.waitsForTeacher')}
+        </p>
       )}
       {result && <TeacherSays result={result} />}
       {question.kind === 'discussion' && result && assignmentId && (

@@ -54,6 +54,7 @@ export const walkWords = {
       afterDue: 'You see how it went after the due date.',
       whenReleased: 'You see how it went when your teacher shows it.',
     },
+    nobodyReads: 'Nobody reads this one: nothing of it is kept.',
     waitsForTeacher: 'Handed in. Your teacher will read it.',
     waitsForServer: 'Kept on this device. It will be marked once you are connected.',
     giveAgain: 'Give it again',
