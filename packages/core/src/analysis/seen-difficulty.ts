@@ -1,6 +1,7 @@
 import type { Answer, AttemptState } from '../attempt/attempt-state.ts';
 import { earnedByResponse } from '../attempt/tries.ts';
 import type { Hundredths } from '../elements/points.ts';
+import type { Response } from '../question/response.ts';
 
 /** What one student earned with one question of the bank when they met it first. */
 export interface BankResult {
@@ -29,7 +30,7 @@ const foundBefore = new WeakMap<BankLesson, readonly { stopId: string; question:
 export function bankResultsOf(lesson: BankLesson, state: Pick<AttemptState, 'stops'>): readonly BankResult[] {
   return fromBank(lesson).flatMap(({ stopId, question }) => {
     const answer = state.stops[stopId]?.answers[question.id];
-    const earned = answer && firstEarned(answer);
+    const earned = answer && firstTryOf(answer).points;
     if (earned === undefined || earned === null || question.points === 0) return [];
     return [{ itemId: question.bankItemId ?? '', questionId: question.id, earned, possible: question.points }];
   });
@@ -46,9 +47,10 @@ function fromBank(lesson: BankLesson) {
   return found;
 }
 
-function firstEarned(answer: Answer): Hundredths | null {
+/** What was given at first, and what it came to by itself. */
+export function firstTryOf(answer: Answer): { readonly response: Response; readonly points: Hundredths | null } {
   const first = answer.earlier?.find(({ because }) => because === 'tried');
-  return first ? first.points : earnedByResponse(answer);
+  return first ?? { response: answer.response, points: earnedByResponse(answer) };
 }
 
 /** With fewer answers than this a share says little. Common practice, no source. */

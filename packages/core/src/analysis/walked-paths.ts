@@ -4,6 +4,7 @@ import { isStraight } from '../path/path-lesson.ts';
 import { wayKey } from '../path/ways.ts';
 import { isPartFinished } from '../walk/gates.ts';
 import { routeOf } from '../walk/route.ts';
+import { medianOf } from './median.ts';
 
 /** Where students went, in a lesson that some have walked. */
 export interface WalkedPaths {
@@ -54,7 +55,7 @@ export function walkedPaths(lesson: Lesson, walks: readonly Walk[]): WalkedPaths
   }
   const told = [...routes.values()].map(({ partIds, wayKeys, walks: same }) => ({
     ...{ partIds, wayKeys, studentIds: same.map(({ studentId }) => studentId) },
-    medianTimeMs: median(same.map(({ state }) => state.timeSpentMs)),
+    medianTimeMs: medianOf(same.map(({ state }) => state.timeSpentMs)),
   }));
   return { taken, turnedBack, at, routes: told.toSorted((a, b) => b.studentIds.length - a.studentIds.length) };
 }
@@ -95,11 +96,4 @@ function keysOf({ legs, isAtEnd, endVia }: RouteState): string[] {
   });
   const last = legs.at(-1);
   return isAtEnd && last ? [...between, wayKey(endVia ?? { kind: 'order' }, last.partId)] : between;
-}
-
-function median(values: readonly number[]): number {
-  const sorted = values.toSorted((a, b) => a - b);
-  const middle = Math.floor(sorted.length / 2);
-  const high = sorted[middle] ?? 0;
-  return sorted.length % 2 === 1 ? high : ((sorted[middle - 1] ?? high) + high) / 2;
 }

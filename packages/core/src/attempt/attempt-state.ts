@@ -20,6 +20,10 @@ export interface AttemptState {
   /** Stops the learner has reached; a stop that is missing here is still ahead. */
   readonly stops: Readonly<Record<string, StopState>>;
   readonly timeSpentMs: number;
+  /** When the learner was there, the earliest first; the latest where there were very many. */
+  readonly spells?: readonly Spell[] | undefined;
+  /** Time on task in each part, with its stops, in ms. */
+  readonly spentIn?: Readonly<Record<string, number>> | undefined;
   /** The furthest figure of progress so far, 0 to 1, where it would fall otherwise. */
   readonly bestProgress?: number | undefined;
   /** What is drawn and shuffled for this student comes from this. Never leaves the server. */
@@ -74,6 +78,23 @@ export interface PartState {
   readonly furthestMs: number;
   /** Where to go on. */
   readonly positionMs: number;
+  /** Where a film was paused, in ms; the latest where there were very many. */
+  readonly pauses?: readonly number[] | undefined;
+  /** Where the learner went back, from and to, in ms; the latest where there were very many. */
+  readonly rewinds?: readonly Rewind[] | undefined;
+  /** Of a text or slides: time before each block was met, by where the block begins, in ms. */
+  readonly blockMs?: Readonly<Record<number, number>> | undefined;
+}
+
+export type Rewind = readonly [fromMs: number, toMs: number];
+
+/** A time of being there, on whatever devices, without a long break. */
+export interface Spell {
+  readonly fromAt: number;
+  readonly untilAt: number;
+  readonly spentMs: number;
+  /** How often the tab was left. */
+  readonly timesAway: number;
 }
 
 export type StopPhase = 'open' | 'answered' | 'acknowledged' | 'chosen' | 'passed';
@@ -192,7 +213,7 @@ export interface Sitting {
 }
 
 /** Raised whenever the reducer makes another state of the same log: what older ones made is computed anew. */
-export const reducerVersion = 4;
+export const reducerVersion = 5;
 
 /** Slack granted once on top of the clock, for the jitter of networks and timers. */
 export const slackMs = 5_000;

@@ -15,7 +15,9 @@ export {
   type EarlierAnswer,
   fromLearnerState,
   type PartState,
+  type Rewind,
   reducerVersion,
+  type Spell,
   type StopState,
 } from './attempt-state.ts';
 export { eventTraits } from './event-traits.ts';

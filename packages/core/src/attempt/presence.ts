@@ -1,6 +1,7 @@
 import type { AttemptEvent } from './attempt-event.ts';
 import { type AttemptState, type Sitting, slackMs } from './attempt-state.ts';
 import type { EventTime } from './event-time.ts';
+import { withTime } from './how-it-went.ts';
 import { afterNumber, withSitting } from './sittings.ts';
 import type { Terms } from './terms.ts';
 
@@ -47,8 +48,14 @@ export function countPresence(
   const passedMs = Math.max(0, event.receivedAt - state.begunAt + slackMs - state.timeSpentMs);
   const gapMs = state.handedInAt === null ? Math.min(elapsedMs, longestCountedGapMs) : 0;
   const spentMs = Math.min(event.merged?.spentMs ?? gapMs, passedMs);
+  const leaves = type === 'hidden' && !before?.away;
   return withSitting(
-    { ...state, lastSeenAt: Math.max(state.lastSeenAt, at), timeSpentMs: state.timeSpentMs + spentMs },
+    {
+      ...state,
+      spells: withTime(state.spells ?? [], at, spentMs, leaves ? 1 : 0),
+      lastSeenAt: Math.max(state.lastSeenAt, at),
+      timeSpentMs: state.timeSpentMs + spentMs,
+    },
     event.sittingId,
     sitting,
   );

@@ -78,8 +78,15 @@ export const shownStateSchema = as<ShownState>(
         coverage: v.array(v.strictObject({ fromMs: number, toMs: number, times: number })),
         furthestMs: number,
         positionMs: number,
+        pauses: v.optional(v.array(number)),
+        rewinds: v.optional(v.array(v.tuple([number, number]))),
+        blockMs: v.optional(byId(number)),
       }),
     ),
+    spells: v.optional(
+      v.array(v.strictObject({ fromAt: number, untilAt: number, spentMs: number, timesAway: number })),
+    ),
+    spentIn: v.optional(byId(number)),
     stops: byId(stopState),
     discrepancies: v.strictObject({
       cutMs: number,

@@ -5,6 +5,7 @@ import type {
   AttemptState,
   Discrepancies,
   Intake,
+  PartState,
   RouteState,
   Sitting,
   StopState,
@@ -107,8 +108,11 @@ export interface LearnerView {
 export interface LearnerState
   extends Omit<
     AttemptState,
-    'secret' | 'drawnByTime' | 'groups' | 'admittedUntil' | 'stops' | 'discrepancies' | 'intake'
+    | ('secret' | 'drawnByTime' | 'groups' | 'admittedUntil' | 'parts' | 'stops' | 'discrepancies' | 'intake')
+    | ('spells' | 'spentIn')
   > {
+  /** How they went about it is for their teacher. */
+  readonly parts: Readonly<Record<string, Pick<PartState, 'coverage' | 'furthestMs' | 'positionMs'>>>;
   readonly stops: Readonly<Record<string, LearnerStopState>>;
   /** Why something was refused stays with the school. */
   readonly discrepancies: Omit<Discrepancies, 'refusals'> & { readonly refusals: readonly [] };

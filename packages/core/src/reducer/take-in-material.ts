@@ -1,5 +1,6 @@
 import type { LearnerEvent } from '../attempt/attempt-event.ts';
 import { type AttemptState, type PartState, type Sitting, slackMs } from '../attempt/attempt-state.ts';
+import { withBlockTime, withMove, withPause } from '../attempt/how-it-went.ts';
 import type { Refusal } from '../attempt/refusal.ts';
 import type { Terms } from '../attempt/terms.ts';
 import { addInterval, type Coverage } from '../coverage/coverage.ts';
@@ -13,7 +14,12 @@ export const fastestReading = 4;
 type MetEvent = Extract<LearnerEvent, { type: 'met' }>;
 
 /** A stretch that was met, as far as gates and credit go. */
-export function applyMet(context: WalkContext, state: AttemptState, event: MetEvent): AttemptState | Refusal {
+export function applyMet(
+  context: WalkContext,
+  state: AttemptState,
+  event: MetEvent,
+  spentMs: number,
+): AttemptState | Refusal {
   const part = findPart(context.lesson, event.partId);
   if (!part) return 'partUnknown';
   if (!isPartOpen(context, state, part.id)) return 'beyondGate';
@@ -42,7 +48,8 @@ export function applyMet(context: WalkContext, state: AttemptState, event: MetEv
   if (believedMs === 0) return { ...state, discrepancies };
   const coverage = overAllMs > 0 ? addInterval(before.coverage, { fromMs, toMs }) : bySitting;
   const newlyMs = (unionMs(coverage) - unionMs(before.coverage)) * price;
-  const after: PartState = { coverage, furthestMs: Math.max(before.furthestMs, toMs), positionMs: toMs };
+  const met: PartState = { ...before, coverage, furthestMs: Math.max(before.furthestMs, toMs), positionMs: toMs };
+  const after = part.kind === 'clip' ? met : withBlockTime(met, event.fromMs, spentMs);
   const spent: Sitting = { ...sitting, creditMs: sitting.creditMs - believedMs * price, metAtMs: sitting.deviceMs };
   return {
     ...state,
@@ -80,12 +87,35 @@ function creditPriceOf(part: WalkPart, terms: Terms): number {
   return part.kind === 'clip' ? 1 : terms.maxRate / fastestReading;
 }
 
+/** Where a film halts by itself, at a stop or its end, nobody paused it. */
+const haltToleranceMs = 1_500;
+
+export function applyPaused(
+  context: WalkContext,
+  state: AttemptState,
+  { partId, atMs }: Extract<LearnerEvent, { type: 'paused' }>,
+): AttemptState | Refusal {
+  const part = findPart(context.lesson, partId);
+  const halts = part ? [...part.stops.map((stop) => stop.atMs), part.outMs] : [];
+  const halted = halts.some((haltMs) => Math.abs(haltMs - atMs) <= haltToleranceMs);
+  return moveTo(context, state, partId, atMs, (before) => (halted ? before : withPause(before, atMs)));
+}
+
+export function applySought(
+  context: WalkContext,
+  state: AttemptState,
+  { partId, fromMs, toMs }: Extract<LearnerEvent, { type: 'sought' }>,
+): AttemptState | Refusal {
+  return moveTo(context, state, partId, toMs, (before) => withMove(before, fromMs, toMs));
+}
+
 /** Remembers where to go on; a place beyond the gate is pulled back to it. */
-export function moveTo(
+function moveTo(
   context: WalkContext,
   state: AttemptState,
   partId: string,
   atMs: number,
+  noting: (before: PartState) => PartState,
 ): AttemptState | Refusal {
   const part = findPart(context.lesson, partId);
   if (!part) return 'partUnknown';
@@ -93,5 +123,5 @@ export function moveTo(
   const before = partStateOf(state, part);
   const limitMs = context.terms.skipping ? part.outMs : Math.min(before.furthestMs, playLimitMs(part, state, context));
   const positionMs = Math.min(Math.max(atMs, part.inMs), Math.max(limitMs, part.inMs));
-  return { ...state, currentPartId: partId, parts: { ...state.parts, [partId]: { ...before, positionMs } } };
+  return { ...state, currentPartId: partId, parts: { ...state.parts, [partId]: { ...noting(before), positionMs } } };
 }

@@ -2,6 +2,7 @@ import { type AttemptEvent, type LearnerEvent, teacherSittingId } from '../attem
 import { type AttemptState, type Beginning, beginAttempt } from '../attempt/attempt-state.ts';
 import { type EventTime, timeOf } from '../attempt/event-time.ts';
 import { eventTraits } from '../attempt/event-traits.ts';
+import { withPartTime } from '../attempt/how-it-went.ts';
 import { countPresence } from '../attempt/presence.ts';
 import type { Refusal } from '../attempt/refusal.ts';
 import { afterNumber, isSeen, withSitting } from '../attempt/sittings.ts';
@@ -10,7 +11,7 @@ import { progressOf } from '../walk/progress.ts';
 import type { WalkContext } from '../walk/walk-lesson.ts';
 import { applyRevised } from './revise-answer.ts';
 import { applyAtStop, applyHandedIn } from './take-in-at-stop.ts';
-import { applyMet, moveTo } from './take-in-material.ts';
+import { applyMet, applyPaused, applySought } from './take-in-material.ts';
 import { applyTeacher, type TeacherEvent } from './take-in-teacher.ts';
 import { judgeWindow, keptForTeacher } from './window-gate.ts';
 
@@ -137,13 +138,24 @@ function applyInTurn(
   const time = timeOf(event, sitting, state.begunAt);
   const inTurn = { ...event, at: time.at, receivedAt: turnAt };
   const present = countPresence(context.terms, state, inTurn, time);
-  if (inTurn.type === 'refused') return refuse(present, event, inTurn.reason);
+  const applied = applyPresent(context, present, inTurn, time, present.timeSpentMs - state.timeSpentMs);
+  return { ...applied, state: withPartTime(applied.state, present.timeSpentMs - state.timeSpentMs) };
+}
+
+function applyPresent(
+  context: WalkContext,
+  present: AttemptState,
+  inTurn: LearnerEvent | Extract<AttemptEvent, { type: 'refused' }>,
+  time: EventTime,
+  spentMs: number,
+): Applied {
+  if (inTurn.type === 'refused') return refuse(present, inTurn, inTurn.reason);
   const verdict = judgeWindow(context, present, inTurn);
-  if (verdict.kind === 'refused') return refuse(present, event, verdict.reason);
+  if (verdict.kind === 'refused') return refuse(present, inTurn, verdict.reason);
   if (verdict.kind === 'afterClosing')
     return { state: keptForTeacher(present, inTurn, verdict.limitAt), outcome: { kind: 'afterClosing' } };
-  const result = applyLearner(context, present, inTurn, time);
-  return toApplied(present, event, typeof result === 'string' ? result : onTheWay(context, result));
+  const result = applyLearner(context, present, inTurn, time, spentMs);
+  return toApplied(present, inTurn, typeof result === 'string' ? result : onTheWay(context, result));
 }
 
 /** Where there are several ways, the student is taken on by what has just happened, and progress keeps its best. */
@@ -181,6 +193,7 @@ function applyLearner(
   state: AttemptState,
   event: LearnerEvent,
   { at }: EventTime,
+  spentMs: number,
 ): AttemptState | Refusal {
   switch (event.type) {
     case 'opened':
@@ -189,11 +202,11 @@ function applyLearner(
     case 'gap':
       return state;
     case 'met':
-      return applyMet(context, state, event);
+      return applyMet(context, state, event, spentMs);
     case 'paused':
-      return moveTo(context, state, event.partId, event.atMs);
+      return applyPaused(context, state, event);
     case 'sought':
-      return moveTo(context, state, event.partId, event.toMs);
+      return applySought(context, state, event);
     case 'handedIn':
       return applyHandedIn(context, state, event);
     case 'withdrawn':

@@ -1,14 +1,19 @@
-import type { Answer, AttemptState, EarlierAnswer, PartState, StopState } from '../attempt/attempt-state.ts';
+import type { Answer, AttemptState, EarlierAnswer, PartState, Spell, StopState } from '../attempt/attempt-state.ts';
 
 /** What of an attempt a teacher is shown when they open one student. The secret and the book-keeping stay with the server. */
-export type ShownState = Pick<AttemptState, 'parts' | 'stops' | 'discrepancies' | 'afterClosing'>;
+export type ShownState = Pick<
+  AttemptState,
+  'parts' | 'stops' | 'discrepancies' | 'afterClosing' | 'spells' | 'spentIn'
+>;
 
 /** Built by naming: what a state gains is shown to nobody until it is named here. */
-export function shownStateOf({ parts, stops, discrepancies, afterClosing }: AttemptState): ShownState {
+export function shownStateOf(state: AttemptState): ShownState {
+  const { parts, stops, discrepancies, afterClosing, spells, spentIn } = state;
   const { cutMs, hiddenMs, lateAnswers, refusedCount, refusals } = discrepancies;
   return {
     parts: mapped(parts, shownPart),
     stops: mapped(stops, shownStop),
+    ...present({ spells: spells?.map(shownSpell), spentIn }),
     discrepancies: {
       ...{ cutMs, hiddenMs, lateAnswers, refusedCount },
       refusals: refusals.map(({ eventId, reason }) => ({ eventId, reason })),
@@ -17,11 +22,12 @@ export function shownStateOf({ parts, stops, discrepancies, afterClosing }: Atte
   };
 }
 
-const shownPart = ({ coverage, furthestMs, positionMs }: PartState): PartState => ({
-  coverage,
-  furthestMs,
-  positionMs,
+const shownPart = ({ coverage, furthestMs, positionMs, pauses, rewinds, blockMs }: PartState): PartState => ({
+  ...{ coverage, furthestMs, positionMs },
+  ...present({ pauses, rewinds, blockMs }),
 });
+
+const shownSpell = ({ fromAt, untilAt, spentMs, timesAway }: Spell): Spell => ({ fromAt, untilAt, spentMs, timesAway });
 
 function shownStop(stop: StopState): StopState {
   const { phase, openedAt, openedAtSpentMs, settledAt, drafts, answers } = stop;

@@ -8,12 +8,12 @@ import {
   windowsOverTime,
 } from '@semita/core/assignment';
 import type { Terms } from '@semita/core/attempt';
+import { groupBy } from '@semita/core/elements';
 import { type Lesson, lessonLengths } from '@semita/core/lesson';
 import { createContext } from '@semita/core/own-lesson';
 import { pathFigures } from '@semita/core/path';
 import type { WalkContext } from '@semita/core/walk';
 import { asc, eq, inArray, sql } from 'drizzle-orm';
-import { rowsBy } from '../../db/rows-by.ts';
 import {
   addressees,
   addresseeWindows,
@@ -122,7 +122,7 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
       .leftJoin(series, eq(series.id, assignments.seriesId))
       .where(inArray(assignments.id, [...assignmentIds]))
       .all();
-    const to = rowsBy(
+    const to = groupBy(
       db
         .select({
           ...{ id: addressees.id, assignmentId: addressees.assignmentId, kind: addressees.kind },
@@ -139,7 +139,7 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
         .all(),
       ({ assignmentId }) => assignmentId,
     );
-    const windows = rowsBy(
+    const windows = groupBy(
       db
         .select({ window: addresseeWindows })
         .from(addresseeWindows)
@@ -188,7 +188,7 @@ export function createAssignedLessons({ db, recipients }: Pick<Deps, 'db'> & { r
         .all()
         .map((edition) => [edition.id, edition]),
     );
-    const changes = rowsBy(
+    const changes = groupBy(
       db
         .select({ assignmentId: keyChanges.assignmentId, question: keyChanges.question, at: keyChanges.at })
         .from(keyChanges)

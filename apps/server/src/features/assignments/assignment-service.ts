@@ -1,10 +1,10 @@
 import { type Adjustment, datesTakenBack, extendedBy, fixedTerms } from '@semita/core/assignment';
 import type { Terms } from '@semita/core/attempt';
 import type { AssignmentSummary, SentSheet, Sheet } from '@semita/core/contract';
+import { groupBy } from '@semita/core/elements';
 import { firstWords, type Lesson, stopsInOrder } from '@semita/core/lesson';
 import { needOf, readSheetLine, type SheetLine } from '@semita/core/sheet';
 import { inTransaction } from '../../db/open.ts';
-import { rowsBy } from '../../db/rows-by.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { ClassRelations } from '../access/class-relations.ts';
@@ -142,7 +142,7 @@ export function createAssignmentService(options: Options) {
     const ids = rows.map(({ id }) => id);
     const followed = relations.followedBy(actor.id);
     given.preloadGiven(ids);
-    const students = rowsBy(sheets.listOutlines(ids, followed), ({ assignmentId }) => assignmentId);
+    const students = groupBy(sheets.listOutlines(ids, followed), ({ assignmentId }) => assignmentId);
     const figures = given.figuresOf(rows);
     return rows.map((row) =>
       summarize(

@@ -1,6 +1,6 @@
 import { type EffectiveTerms, effectiveTerms, type Receipt } from '@semita/core/assignment';
+import { groupBy } from '@semita/core/elements';
 import { and, asc, eq, isNull, type SQL, sql } from 'drizzle-orm';
-import { rowsBy } from '../../db/rows-by.ts';
 import { assignments, editions, recipients, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { AssignedLessons } from './assigned-lessons.ts';
@@ -68,7 +68,7 @@ export function createReceivedAssignments({ db, clock, lessons, recipients: reco
     rows: readonly Found[],
     known?: ReadonlyMap<string, Pick<Received, 'terms'>>,
   ): Received[] => {
-    const byAssignment = rowsBy(rows, ({ assignment }) => assignment.id);
+    const byAssignment = groupBy(rows, ({ assignment }) => assignment.id);
     lessons.preloadGiven([...byAssignment.keys()]);
     const adjustments = known ? null : records.adjustmentsFor(studentId);
     const now = clock();

@@ -1,6 +1,6 @@
 import type { AddresseeKind, Adjustment, AssignmentWindow, StudentRecord } from '@semita/core/assignment';
+import { groupBy } from '@semita/core/elements';
 import { and, asc, eq, inArray, type SQL, sql } from 'drizzle-orm';
-import { rowsBy } from '../../db/rows-by.ts';
 import { addressees, adjustments, recipients } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 
@@ -87,7 +87,7 @@ export function createRecipientRepository({ db, newId }: Pick<Deps, 'db' | 'newI
     adjustmentsOf(assignmentIds: readonly string[]) {
       const rows = adjustmentsOfAll.all({ assignmentIds: JSON.stringify(assignmentIds) });
       if (rows.length === 0) return () => none;
-      const byStudent = rowsBy(rows, (row) => keyOf(row.assignmentId, row.studentId));
+      const byStudent = groupBy(rows, (row) => keyOf(row.assignmentId, row.studentId));
       return (assignmentId: string, studentId: string): readonly Adjustment[] =>
         (byStudent.get(keyOf(assignmentId, studentId)) ?? none).map(toAdjustment);
     },
@@ -96,7 +96,7 @@ export function createRecipientRepository({ db, newId }: Pick<Deps, 'db' | 'newI
     adjustmentsFor(studentId: string): ReadonlyMap<string, readonly Adjustment[]> {
       const rows = adjustmentsOfStudent.all({ studentId });
       return new Map(
-        [...rowsBy(rows, ({ assignmentId }) => assignmentId)].map(([id, own]) => [id, own.map(toAdjustment)]),
+        [...groupBy(rows, ({ assignmentId }) => assignmentId)].map(([id, own]) => [id, own.map(toAdjustment)]),
       );
     },
 

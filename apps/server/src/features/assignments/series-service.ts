@@ -1,8 +1,8 @@
 import { seriesProgress } from '@semita/core/assignment';
 import type { Series, SeriesCell } from '@semita/core/contract';
+import { groupBy } from '@semita/core/elements';
 import { inArray, notInArray, sql } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
-import { rowsBy } from '../../db/rows-by.ts';
 import { assignments as assignmentRows, series, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -68,7 +68,7 @@ export function createSeriesService(options: Options) {
       const figures = given.figuresOf(rows);
       const outlines = sheets.listOutlines(ids, followed).filter(({ terms }) => terms.leftAt === null);
       const nameOf = namesOf(outlines.map(({ studentId }) => studentId));
-      const students = [...rowsBy(outlines, ({ studentId }) => studentId)].map(([studentId, all]) => {
+      const students = [...groupBy(outlines, ({ studentId }) => studentId)].map(([studentId, all]) => {
         const own = new Map(all.map((one) => [one.assignmentId, one]));
         const progress = seriesProgress(seriesGate.stepsAmong(seriesId, own), seriesGate.standingIn(own));
         return {

@@ -8,6 +8,7 @@ import {
   type Result,
 } from '@semita/core/assignment';
 import { reducerVersion, type Terms } from '@semita/core/attempt';
+import { groupBy } from '@semita/core/elements';
 import {
   type AttemptOutline,
   alignSheetRow,
@@ -19,7 +20,6 @@ import {
   sheetStops,
 } from '@semita/core/sheet';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
-import { rowsBy } from '../../db/rows-by.ts';
 import { addressees, attempts, recipients, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { AssignedLessons } from './assigned-lessons.ts';
@@ -184,7 +184,7 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     rows: readonly Row[],
     classIds: ReadonlySet<string>,
   ): (readonly Row[])[] => {
-    const byStudent = rowsBy(rows, ({ assignmentId, studentId }) => `${assignmentId} ${studentId}`);
+    const byStudent = groupBy(rows, ({ assignmentId, studentId }) => `${assignmentId} ${studentId}`);
     return [...byStudent.values()].filter((own) => own.some(({ classId }) => classIds.has(classId)));
   };
 
@@ -252,7 +252,7 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     /** One student's own outlines of all that was given to them, by the assignment. */
     listOutlinesOf(studentId: string): ReadonlyMap<string, StoredOutline> {
       const rows = ownOutlines.all({ studentId });
-      const byAssignment = rowsBy(rows, ({ assignmentId }) => assignmentId);
+      const byAssignment = groupBy(rows, ({ assignmentId }) => assignmentId);
       lessons.preloadGiven([...byAssignment.keys()]);
       const own = records.adjustmentsFor(studentId);
       return new Map(

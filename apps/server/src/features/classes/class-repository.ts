@@ -1,5 +1,5 @@
+import { groupBy } from '@semita/core/elements';
 import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
-import { rowsBy } from '../../db/rows-by.ts';
 import {
   classes,
   classStudents,
@@ -116,8 +116,8 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
         .groupBy(groups.id)
         .orderBy(asc(groups.name))
         .all();
-      const studentsOf = rowsBy(students, ({ classId }) => classId);
-      const groupsOf = rowsBy(members, ({ classId }) => classId);
+      const studentsOf = groupBy(students, ({ classId }) => classId);
+      const groupsOf = groupBy(members, ({ classId }) => classId);
       return list.map(({ id, name, shape, colour, timeZone, locale, meetings }) => ({
         ...{ id, name, shape, colour, timeZone, locale, meetings: [...(meetings ?? [])] },
         students: [...(studentsOf.get(id) ?? [])],

@@ -1,7 +1,7 @@
+import { groupBy } from '@semita/core/elements';
 import { mayMail } from '@semita/core/notice';
 import { and, eq, gt, inArray, isNotNull, isNull, lt, ne, sql } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
-import { rowsBy } from '../../db/rows-by.ts';
 import { assignments, editionSummaries, mails, noticeSettings, notices, schools, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { MailSender } from './mail-sender.ts';
@@ -48,7 +48,7 @@ export function createNoticeMail({ db, clock, newId, log, sender, publicUrl }: O
       )
       .orderBy(notices.createdAt)
       .all();
-    for (const [userId, rows] of rowsBy(waiting, ({ notice }) => notice.userId)) {
+    for (const [userId, rows] of groupBy(waiting, ({ notice }) => notice.userId)) {
       const { settings, school } = rows[0] as (typeof waiting)[0];
       const { mail, address, stopToken, lastMailAt } = settings;
       const quiet = { from: school.from, until: school.until };
