@@ -11,6 +11,7 @@ import { bankHandlers } from './features/bank/bank-routes.ts';
 import { calendarHandlers } from './features/calendar/calendar-routes.ts';
 import { catalogueHandlers } from './features/catalogue/catalogue-routes.ts';
 import { classHandlers } from './features/classes/class-routes.ts';
+import { followingHandlers } from './features/following/following-routes.ts';
 import { guestHandlers } from './features/guests/guest-routes.ts';
 import { lessonHandlers } from './features/lessons/lesson-routes.ts';
 import { materialHandlers } from './features/materials/material-routes.ts';
@@ -186,6 +187,7 @@ export function createApp(options: AppOptions): Express {
     ...assignmentHandlers(services),
     ...liveHandlers(live),
     ...attemptHandlers(services),
+    ...followingHandlers(services.following),
     ...noticeHandlers(services.notices),
     ...guestHandlers(services.guests, enter),
     ...practiceHandlers(services.practice, materials),

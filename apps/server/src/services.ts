@@ -44,6 +44,8 @@ import { createClearRemoved } from './features/classes/clear-removed.ts';
 import { createJoining } from './features/classes/joining.ts';
 import { createRoster } from './features/classes/roster.ts';
 import { createRosterLists } from './features/classes/roster-lists.ts';
+import { createFollowingRepository } from './features/following/following-repository.ts';
+import { createFollowingService } from './features/following/following-service.ts';
 import { createGuestService } from './features/guests/guest-service.ts';
 import { createEraseStudent } from './features/kept/erase-student.ts';
 import { createStudentArchive } from './features/kept/student-archive.ts';
@@ -334,6 +336,10 @@ export function createServices(deps: Deps, outside: Outside = {}) {
       ...{ given, assignments, lessons: lessonRepository, recipients, repository: attempts, states, intake },
     }),
     paths: createPathService({ ...shared, readStates }),
+    following: createFollowingService({
+      ...{ given, sheetOf: assignments },
+      repository: createFollowingRepository({ ...deps, computeAnew: states.computeAnew }),
+    }),
     marking: createMarkingService({
       ...shared,
       readStates,

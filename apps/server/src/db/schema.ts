@@ -906,8 +906,26 @@ export const questionResults = sqliteTable(
     stopSpentMs: integer(),
     /** 1 (a guess) to 4 (certain); null where the question did not ask. */
     confidence: integer(),
+    /** What the first of the tries came to, in hundredths; null while it waits. */
+    firstPoints: integer(),
+    /** What was picked at the first of the tries, as a list in JSON; null where every answer is its own. */
+    picked: text(),
   },
   (table) => [primaryKey({ columns: [table.attemptId, table.stopId, table.questionId] })],
+);
+
+/** How each part was gone through. A cache of the log; `npm run rebuild` makes it anew. */
+export const partWatching = sqliteTable(
+  'part_watching',
+  {
+    attemptId: text()
+      .notNull()
+      .references(() => attempts.id, { onDelete: 'cascade' }),
+    partId: text().notNull(),
+    /** As `encodeWatching` wrote it. */
+    line: text().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.attemptId, table.partId] })],
 );
 
 /** What is said to a post of a class thread. The posts themselves are answers, and stand in the log of attempts. */

@@ -1,5 +1,6 @@
 import type { Db } from '../db/open.ts';
 import { createBankResults } from './bank-results.ts';
+import { createPartWatching } from './part-watching.ts';
 import type { Projection } from './projection.ts';
 import { createQuestionResults } from './question-results.ts';
 
@@ -7,4 +8,5 @@ import { createQuestionResults } from './question-results.ts';
 export const createProjections = (deps: { readonly db: Db }): readonly Projection[] => [
   createBankResults(deps),
   createQuestionResults(deps),
+  createPartWatching(deps),
 ];

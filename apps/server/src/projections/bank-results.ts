@@ -20,6 +20,7 @@ export function createBankResults({ db }: { readonly db: Db }): Projection {
     .prepare();
   return {
     keep(attemptId, lesson, before, after) {
+      if (before?.stops === after.stops) return;
       if (!before) db.delete(bankResults).where(eq(bankResults.attemptId, attemptId)).run();
       const known = new Set((before ? bankResultsOf(lesson, before) : []).map((one) => JSON.stringify(one)));
       for (const result of bankResultsOf(lesson, after))

@@ -23,16 +23,21 @@ export function createQuestionResults({ db }: { readonly db: Db }): Projection {
       ...{ possible: sql.placeholder('possible'), tries: sql.placeholder('tries') },
       ...{ hinted: sql.placeholder('hinted'), stopSpentMs: sql.placeholder('stopSpentMs') },
       confidence: sql.placeholder('confidence'),
+      ...{ firstPoints: sql.placeholder('firstPoints'), picked: sql.placeholder('picked') },
     })
     .prepare();
   return {
     keep(attemptId, lesson, before, after) {
+      if (before?.stops === after.stops) return;
       if (!before) db.delete(questionResults).where(eq(questionResults.attemptId, attemptId)).run();
       for (const [stopId, answers] of givenAnswersSince(lesson, before, after)) {
         // Drafts change a stop again and again; there is nothing to write anew until something was given.
         const hadAnswers = Object.keys(before?.stops[stopId]?.answers ?? {}).length > 0;
         if (hadAnswers) removeStop.run({ attemptId, stopId });
-        for (const answer of answers) insert.run({ attemptId, ...answer });
+        for (const answer of answers) {
+          const picked = answer.picked.length > 0 ? JSON.stringify(answer.picked) : null;
+          insert.run({ attemptId, ...answer, picked });
+        }
       }
     },
   };

@@ -3,13 +3,21 @@ export { type CarriedOver, carriedOver } from './carried-over.ts';
 export { givenAnswersSince } from './given-answers.ts';
 export { type AnswerGroup, groupAnswers } from './group-answers.ts';
 export { alphaOf, fewestCompared, type ItemFigures, type ItemResult, itemFigures } from './item-figures.ts';
+export {
+  type KeptResult,
+  type LessonFigures,
+  lessonFigures,
+  type QuestionFigures,
+  questionsOf,
+} from './lesson-figures.ts';
 export { medianOf } from './median.ts';
 export { isWrongPick, picksOf, pickWords } from './picks.ts';
 export { type Mistake, type Proposal, proposeGroups, type SeenResult } from './proposals.ts';
 export { type QuestionFinding, questionFindings } from './question-findings.ts';
 export { bankResultsOf, fewestAnswersSeen, seenDifficulty } from './seen-difficulty.ts';
-export { type WalkedPaths, walkedPaths } from './walked-paths.ts';
 // How a part was watched.
+export { decodeWatching, encodeWatching } from './stored-watching.ts';
+export { type WalkedPaths, walkedPaths } from './walked-paths.ts';
 export {
   fewestStarters,
   type Retention,

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { QuestionOf } from '../question/question.ts';
+import type { Question, QuestionOf } from '../question/question.ts';
 import { type ItemResult, itemFigures } from './item-figures.ts';
 import { isWrongPick, picksOf, pickWords } from './picks.ts';
 import { questionFindings } from './question-findings.ts';
@@ -70,7 +70,7 @@ describe('what an answer picks', () => {
     expect(picksOf({ kind: 'extendedText' }, { kind: 'extendedText', text: 'words' })).toEqual([]);
   });
 
-  test.each([
+  test.each<[Question, string, boolean, string]>([
     [choice, 'b', true, 'Option b'],
     [choice, 'a', false, 'Option a'],
     [
@@ -87,7 +87,7 @@ describe('what an answer picks', () => {
     ],
     [
       {
-        ...{ ...head, id: 'i', kind: 'inlineChoice', pieces: [{ gapId: 'g' }] },
+        ...{ ...head, id: 'i', kind: 'inlineChoice' as const, pieces: [{ gapId: 'g' }] },
         gaps: [{ id: 'g', options: [{ id: 'x', text: 'tension' }], correctId: 'y' }],
       },
       'g x',
@@ -96,14 +96,14 @@ describe('what an answer picks', () => {
     ],
     [
       {
-        ...{ ...head, id: 'm', kind: 'match', sources: [{ id: 's', text: 'Arch' }] },
-        ...{ targets: [{ id: 't', text: 'squeezed' }], pairs: [['s', 't']] },
+        ...{ ...head, id: 'm', kind: 'match' as const, sources: [{ id: 's', text: 'Arch' }] },
+        ...{ targets: [{ id: 't', text: 'squeezed' }], pairs: [['s', 't'] as const] },
       },
       's t',
       false,
       'Arch – squeezed',
     ],
-  ] as const)('%#: by the key, and in words', (question, pick, isWrong, words) => {
+  ])('%#: by the key, and in words', (question, pick, isWrong, words) => {
     expect(isWrongPick(question, pick)).toBe(isWrong);
     expect(pickWords(question, pick)).toBe(words);
   });

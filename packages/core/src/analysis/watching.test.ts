@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { coverageOf } from '../coverage/coverage.ts';
+import { decodeWatching, encodeWatching } from './stored-watching.ts';
 import { retentionOf, type WatchedLine, watchingFindings } from './watching.ts';
 
 const window = { fromMs: 10_000, toMs: 130_000 };
@@ -8,7 +9,7 @@ const window = { fromMs: 10_000, toMs: 130_000 };
 function line(studentId: string, met: readonly (readonly [number, number])[], more: Partial<WatchedLine> = {}) {
   const coverage = coverageOf(met.map(([fromMs, toMs]) => ({ fromMs, toMs })));
   const furthestMs = Math.max(window.fromMs, ...met.map(([, toMs]) => toMs));
-  return { studentId, coverage, furthestMs, pauses: [], rewinds: [], ...more };
+  return { studentId, coverage, furthestMs, pauses: [], rewinds: [], blockMs: {}, ...more };
 }
 
 describe('the retention curve', () => {
@@ -99,4 +100,22 @@ describe('what stands out', () => {
       ),
     ).toEqual([]);
   });
+});
+
+test('what is stored of a part is read as it was', () => {
+  const { studentId: _, ...part } = line(
+    'a',
+    [
+      [10_000, 20_000],
+      [15_000, 30_000],
+    ],
+    {
+      pauses: [12_000],
+      rewinds: [[20_000, 15_000]],
+      blockMs: { 10000: 4_000 },
+    },
+  );
+  expect(decodeWatching('a', encodeWatching({ ...part, positionMs: 0 }))).toEqual({ studentId: 'a', ...part });
+  const bare = { coverage: [], furthestMs: 10_000, positionMs: 10_000 };
+  expect(decodeWatching('b', encodeWatching(bare))).toEqual(line('b', []));
 });

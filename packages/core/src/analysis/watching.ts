@@ -8,6 +8,8 @@ export interface WatchedLine {
   readonly furthestMs: number;
   readonly pauses: readonly number[];
   readonly rewinds: readonly Rewind[];
+  /** Of a text or slides: time before each block was met, in ms, by where it begins. */
+  readonly blockMs: Readonly<Record<number, number>>;
 }
 
 /** How many met each step of a part, at least once and at least twice. */

@@ -159,6 +159,8 @@ export const permissionOfRoute = {
   takeBack: 'runAssignment',
   removeTermPreset: 'removeTermPreset',
   readWalkedPath: 'followAssignment',
+  readStopFigures: 'followAssignment',
+  readWatching: 'followAssignment',
   readSheet: 'followAssignment',
   exportSheet: 'followAssignment',
   adjust: 'followAssignment',

@@ -112,6 +112,8 @@ export const routePaths = {
   removeTermPreset: ['DELETE', '/api/terms/:presetId'],
   extendAll: ['POST', '/api/assignments/:assignmentId/window/days'],
   readWalkedPath: ['GET', '/api/assignments/:assignmentId/path'],
+  readStopFigures: ['GET', '/api/assignments/:assignmentId/stops'],
+  readWatching: ['GET', '/api/assignments/:assignmentId/watching'],
   readGuestLink: ['GET', '/api/assignments/:assignmentId/guest-link'],
   setGuestLink: ['PUT', '/api/assignments/:assignmentId/guest-link'],
   readPracticeLink: ['GET', '/api/lessons/:lessonId/practice-link'],

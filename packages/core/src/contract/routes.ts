@@ -3,6 +3,7 @@ import { assignmentRoutes } from './assignment-routes.ts';
 import { bankRoutes } from './bank-routes.ts';
 import { calendarRoutes } from './calendar-routes.ts';
 import { classRoutes } from './class-routes.ts';
+import { followingRoutes } from './following-routes.ts';
 import { guestRoutes } from './guest-routes.ts';
 import { lessonRoutes } from './lesson-routes.ts';
 import { markingRoutes } from './marking-routes.ts';
@@ -24,6 +25,7 @@ export const routes = {
   ...assignmentRoutes,
   ...seriesRoutes,
   ...markingRoutes,
+  ...followingRoutes,
   ...bankRoutes,
   ...walkRoutes,
   ...noticeRoutes,

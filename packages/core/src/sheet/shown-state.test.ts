@@ -16,9 +16,9 @@ const state = takeInAll(
 test('what is shown is what the state holds, and no more than is named', () => {
   const shown = shownStateOf(state);
   expect(shown.stops).toEqual(state.stops);
-  expect(shown.parts).toEqual(state.parts);
+  expect([shown.parts, shown.spells, shown.spentIn]).toEqual([state.parts, state.spells, state.spentIn]);
   expect(JSON.stringify(shown)).not.toContain('of a test');
-  expect(Object.keys(shown)).toEqual(['parts', 'stops', 'discrepancies']);
+  expect(Object.keys(shown)).toEqual(['parts', 'stops', 'spells', 'spentIn', 'discrepancies']);
 });
 
 test('what a state gains is shown to nobody until it is named', () => {

@@ -119,9 +119,8 @@ export function createEventIntake({
         repository.saveState(attemptId, state, row);
         savedVersion = state.version;
       } else repository.saveRow(attemptId, row);
-      if (state.stops !== before.stops)
-        for (const projection of projections)
-          projection.keep(attemptId, context.lesson, isAdmitted ? null : before, state);
+      for (const projection of projections)
+        projection.keep(attemptId, context.lesson, isAdmitted ? null : before, state);
     }
     fresh.set(attemptId, { state, savedVersion });
     return { state, outcomes, byOthers, isRouteMoved: state.route?.legs !== before.route?.legs };

@@ -1,3 +1,4 @@
+import { questionsOf } from '@semita/core/analysis';
 import { type AttemptEvent, type AttemptState, type TeacherEventBody, teacherSittingId } from '@semita/core/attempt';
 import { questionFaults } from '@semita/core/checks';
 import type {
@@ -254,14 +255,6 @@ function pointsAfter(
   const n = state.intake.sittings[teacherSittingId]?.next ?? 0;
   const event = { ...body, id: '', sittingId: teacherSittingId, n, at: 0, receivedAt: 0 };
   return takeIn(context, state, event).state.stops[body.stopId]?.answers[body.questionId]?.points ?? 0;
-}
-
-function questionsOf(lesson: Lesson): { stopId: string; question: Question }[] {
-  return lesson.parts
-    .flatMap((part) => part.stops.toSorted((a, b) => a.atMs - b.atMs))
-    .flatMap((stop) =>
-      stop.kind === 'checkpoint' ? stop.questions.map((question) => ({ stopId: stop.id, question })) : [],
-    );
 }
 
 function findQuestion(lesson: Lesson, stopId: string, questionId: string): Question | undefined {
