@@ -12,6 +12,7 @@ import {
   sureBefore,
   wouldBuild,
 } from './bridge-questions.ts';
+import { withSlip } from './class-stories.ts';
 
 /** [text, correct, feedback] */
 type Row = readonly [string, boolean, string];
@@ -85,11 +86,13 @@ export function bridgeLesson(materialId: string, lengthMs: number, pictures: Bri
             sureBefore,
           ]),
           checkpoint('stop-span', 67_994, [
-            choice('q-span', 'A beam is made twice as long. How much harder does its own weight bend it?', 100, [
-              ['Twice as hard', false, 'It is twice as heavy, and the weight also stands further from the supports.'],
-              ['Four times as hard', true, 'Yes: twice the weight, at twice the distance.'],
-              ['Just as hard', false, 'Listen to the last sentence once more.'],
-            ]),
+            withSlip(
+              choice('q-span', 'A beam is made twice as long. How much harder does its own weight bend it?', 100, [
+                ['Twice as hard', false, ''],
+                ['Four times as hard', true, ''],
+                ['Just as hard', false, 'Listen to the last sentence once more.'],
+              ]),
+            ),
             ownWeight,
           ]),
           checkpoint('stop-arch', 103_558, [

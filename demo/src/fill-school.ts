@@ -16,6 +16,7 @@ import {
 import { bridgeLesson, forcesDraft } from './bridge-lesson.ts';
 import { type BridgePictures, pictureFiles } from './bridge-questions.ts';
 import { chooseLesson } from './choose-lesson.ts';
+import { amberStory, cobaltStory, inStory } from './class-stories.ts';
 import { keeperLesson } from './keeper-lesson.ts';
 import { notebookLesson } from './notebook-lesson.ts';
 import { paperBridgeLesson } from './paper-bridge-lesson.ts';
@@ -98,8 +99,8 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   const lessonId = writeLesson(stage, tiedToBank(lesson, itemIdOf), true);
   const cobaltAssignment = assign(stage, lessonId, cobalt.id, { opens: -10, due: -1, closes: 6 });
   const amberAssignment = assign(stage, lessonId, amber.id, { opens: -5, due: 3, closes: 10 });
-  await walkAll(stage, cobaltAssignment, cobaltStudents, cobaltManner);
-  await walkAll(stage, amberAssignment, amberStudents, amberManner);
+  await walkAll(stage, cobaltAssignment, cobaltStudents, told(cobaltStory, cobaltManner));
+  await walkAll(stage, amberAssignment, amberStudents, told(amberStory, amberManner));
   await markMost(stage, cobaltAssignment, cobaltStudents);
   clock.now = stage.today - 2 * 3_600_000;
   services.assignments.adjust(adaeze, amberAssignment, {
@@ -291,6 +292,14 @@ function assign(
 
 type MannerOf = (index: number, stage: Stage) => Manner | null;
 
+/** The manners of a class that has a story. */
+const told =
+  (story: Parameters<typeof inStory>[0], mannerOf: MannerOf): MannerOf =>
+  (index, stage) => {
+    const manner = mannerOf(index, stage);
+    return manner && inStory(story, index, manner);
+  };
+
 async function walkAll(
   stage: Stage,
   assignmentId: string,
@@ -387,11 +396,12 @@ const cobaltManner: MannerOf = (index, stage) => {
   return { ...base, leavesAfterStops: 99, handsIn: true };
 };
 
-const comments = [
-  'Clear, and every step is there.',
-  'Good start. Which of these parts are pulled, and which are squeezed?',
-  'Follow the load one step further: what happens at the ground?',
-  '',
+/** By the share of the points they stand by, from the most down. */
+const comments: readonly (readonly [from: number, comment: string])[] = [
+  [0.85, 'Clear, and every step is there.'],
+  [0.55, 'Good. Follow the load one step further: what happens at the ground?'],
+  [0.3, 'A start. Which of these parts are pulled, and which are squeezed?'],
+  [0, 'Look at the arrows in the film once more, and try to name the parts.'],
 ];
 
 /** The teacher has marked what 8 Cobalt handed in, but for the last few. */
@@ -401,7 +411,6 @@ async function markMost(
   students: readonly string[],
 ): Promise<void> {
   clock.now = today - 3 * 3_600_000;
-  let given = 0;
   for (const displayName of students.slice(0, 18)) {
     const studentId = studentIdOf(displayName);
     const { lesson, state } = services.marking.readAttempt(adaeze, assignmentId, studentId);
@@ -412,7 +421,9 @@ async function markMost(
         if (answer?.points !== null || answer.response.kind !== 'extendedText') continue;
         const share = Math.min(1, answer.response.text.length / 90);
         const points = Math.round((question.points * share) / 50) * 50;
-        const comment = displayName === students[0] ? (comments[given++ % 3] as string) : random.pick(comments);
+        const said = comments.find(([from]) => points >= from * question.points)?.[1] ?? '';
+        // Not every answer gets words.
+        const comment = displayName === students[0] || random.chance(0.75) ? said : '';
         await services.marking.mark(adaeze, assignmentId, studentId, {
           stopId: stop.id,
           questionId: question.id,

@@ -25,6 +25,12 @@ export interface Manner {
   /** Stays at the stop at which they leave, writing and deleting, for this long. */
   readonly ponders?: number;
   readonly handsIn: boolean;
+  /** What they give whatever chance would have them give, by the question. */
+  readonly takes?: Readonly<Record<string, Response>>;
+  /** Before they answer there, they hear the film again from here on. */
+  readonly goesBack?: { readonly stopId: string; readonly toMs: number };
+  /** The share of the usual time they take over everything but the film. */
+  readonly hurry?: number;
 }
 
 /** Events that a browser would send together, and when the server gets them. */
@@ -69,7 +75,7 @@ export function simulateWalk(start: WalkStart, manner: Manner, random: Random): 
     }
   };
   const wait = (lowMs: number, highMs: number) => {
-    now += Math.round(random.between(lowMs, highMs));
+    now += Math.round(random.between(lowMs, highMs) * (manner.hurry ?? 1));
   };
 
   happen({ type: 'opened' });
@@ -88,6 +94,11 @@ export function simulateWalk(start: WalkStart, manner: Manner, random: Random): 
         const backMs = Math.max(open.part.inMs, open.stop.atMs - Math.round(random.between(8_000, 25_000)));
         happen({ type: 'sought', partId: open.part.id, fromMs: open.stop.atMs, toMs: backMs });
         play(open.part, backMs, open.stop.atMs);
+      }
+      const again = manner.goesBack;
+      if (again?.stopId === open.stop.id) {
+        happen({ type: 'sought', partId: open.part.id, fromMs: open.stop.atMs, toMs: again.toMs });
+        play(open.part, again.toMs, open.stop.atMs);
       }
       settle(open.stop as Stop);
       send();
@@ -181,6 +192,11 @@ export function simulateWalk(start: WalkStart, manner: Manner, random: Random): 
   }
 
   function respond(question: Question): Response {
+    const drawn = draw(question);
+    return manner.takes?.[question.id] ?? drawn;
+  }
+
+  function draw(question: Question): Response {
     if (question.kind === 'drawing' && random.chance(manner.skill)) return { kind: 'drawing', drawing: goodDrawing };
     if (question.kind === 'extendedText') {
       const answers = writtenAnswers[question.id] ?? ['I do not know.'];

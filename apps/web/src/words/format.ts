@@ -84,6 +84,11 @@ export function formatBytes(bytes: number): string {
   return bytes < 1024 ** 3 ? `${(bytes / 1024 ** 2).toFixed(1)} MB` : `${(bytes / 1024 ** 3).toFixed(2)} GB`;
 }
 
+/** A figure to two places, with a true minus. */
+export function formatHundredths(value: number): string {
+  return formatNumber(Math.round(value * 100) / 100).replace('-', '−');
+}
+
 /** A plain number as the page's language writes it. */
 export function formatNumber(value: number): string {
   return new Intl.NumberFormat('en-GB', { maximumFractionDigits: 6 }).format(value);

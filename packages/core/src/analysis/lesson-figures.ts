@@ -4,7 +4,7 @@ import type { Question } from '../question/question.ts';
 import { alphaOf, type ItemFigures, itemFigures } from './item-figures.ts';
 import { medianOf } from './median.ts';
 import { isWrongPick } from './picks.ts';
-import { type Proposal, proposeGroups, type SeenResult } from './proposals.ts';
+import { type Mistake, type Proposal, proposeGroups, type SeenResult } from './proposals.ts';
 import { type QuestionFinding, questionFindings } from './question-findings.ts';
 import { fewestAnswersSeen } from './seen-difficulty.ts';
 
@@ -59,9 +59,17 @@ export function lessonFigures(lesson: Lesson, results: readonly KeptResult[], lo
       : [{ ...result, share: Math.min(1, firstPoints / possible) }],
   );
   const figures = itemFigures(marked);
-  const isWrong = ({ questionId, pick }: { questionId: string; pick: string }) => {
+  const findingsOf = new Map(
+    questions.map(({ question }) => [
+      question.id,
+      questionFindings(question, figures.get(question.id) ?? noFigures, locale),
+    ]),
+  );
+  const isWrong = ({ questionId, pick }: Mistake) => {
     const question = byId.get(questionId);
-    return question !== undefined && isWrongPick(question, pick, locale);
+    // Where the key itself is doubted, nobody is wrong by it yet.
+    const isDoubted = findingsOf.get(questionId)?.some((one) => one.kind === 'lookAtKey' && one.pick === pick);
+    return question !== undefined && !isDoubted && isWrongPick(question, pick, locale);
   };
   const given = new Map(questions.map(({ question }): [string, KeptResult[]] => [question.id, []]));
   for (const result of results) given.get(result.questionId)?.push(result);
@@ -76,7 +84,7 @@ export function lessonFigures(lesson: Lesson, results: readonly KeptResult[], lo
         sure: sureOf(own),
         medianStopMs: times.length < fewestAnswersSeen ? null : medianOf(times),
         ...item,
-        findings: questionFindings(question, item, locale),
+        findings: findingsOf.get(question.id) ?? [],
       };
     }),
     reliability: alphaOf(marked),

@@ -51,10 +51,10 @@ const racedShare = 1 / 3;
 export function proposeGroups(
   results: readonly SeenResult[],
   isWrong: (mistake: Mistake) => boolean,
-  max = 8,
+  max = 6,
 ): readonly Proposal[] {
   const mistakes = mistakesIn(results, isWrong);
-  const pairs = together(mistakes, results);
+  const pairs = joined(together(mistakes, results));
   // Whoever is in a pair is told of by the pair: its two halves are proposed by themselves only where they hold others.
   const halves = mistakes.filter(
     ({ mistake, studentIds }) =>
@@ -119,6 +119,16 @@ function together(mistakes: readonly Made[], results: readonly SeenResult[]): re
       return [{ kind: 'sameMistake', mistakes: [one.mistake, other.mistake], studentIds }];
     }),
   );
+}
+
+/** Pairs that the very same students made are one proposal. */
+function joined(pairs: readonly SameMistake[]): readonly SameMistake[] {
+  return [...groupBy(pairs, ({ studentIds }) => studentIds.toSorted().join(' ')).values()].map((same) => {
+    const [first] = same as [SameMistake];
+    const mistakes = same.flatMap((pair) => pair.mistakes);
+    const isFirst = (mistake: Mistake, index: number) => mistakes.findIndex((one) => isSame(one, mistake)) === index;
+    return { ...first, mistakes: mistakes.filter(isFirst) };
+  });
 }
 
 function needsHelp(results: readonly SeenResult[]): readonly Proposal[] {

@@ -33,9 +33,24 @@ interface Props {
   readonly editionNumber: number;
   /** A class that is chosen already. */
   readonly classId?: string | undefined;
+  /** Students who are chosen already, each by themselves. */
+  readonly studentIds?: readonly string[] | undefined;
   /** As something was given before, to be given so again. */
   readonly before?: AssignedBefore | undefined;
   readonly onClose: () => void;
+}
+
+/** A class, or students: who is in several classes, through the first of them. */
+function chosenBefore(
+  rosters: readonly Roster[],
+  classId: string | undefined,
+  studentIds: readonly string[],
+): readonly Chosen[] {
+  const left = new Set(studentIds);
+  return rosters.flatMap((roster) => {
+    if (roster.id === classId) return [chooseFrom(roster, 'class', roster.id)];
+    return roster.students.flatMap(({ id }) => (left.delete(id) ? [chooseFrom(roster, 'student', id)] : []));
+  });
 }
 
 /** Gives the latest edition: to whom, when, on which terms, and what that comes to. */
@@ -51,17 +66,17 @@ export function AssignDialog({ title, editionNumber, onClose, ...rest }: Props) 
   );
 }
 
-interface FormProps extends Pick<Props, 'lessonId' | 'editionNumber' | 'classId' | 'before' | 'onClose'> {
+interface FormProps
+  extends Pick<Props, 'lessonId' | 'editionNumber' | 'classId' | 'studentIds' | 'before' | 'onClose'> {
   readonly rosters: readonly Roster[];
   readonly presets: Presets;
 }
 
-function AssignForm({ rosters, presets, lessonId, editionNumber, classId, before, onClose }: FormProps) {
+function AssignForm(props: FormProps) {
+  const { rosters, presets, lessonId, editionNumber, classId, studentIds = [], before, onClose } = props;
   const navigate = useNavigate();
   const queryClient = useQueryClient();
-  const [chosen, setChosen] = useState<readonly Chosen[]>(() =>
-    rosters.filter(({ id }) => id === classId).map((roster) => chooseFrom(roster, 'class', roster.id)),
-  );
+  const [chosen, setChosen] = useState<readonly Chosen[]>(() => chosenBefore(rosters, classId, studentIds));
   const [window, setWindow] = useState<LocalWindow>(before?.window ?? noWindow);
   const [note, setNote] = useState(before?.note ?? '');
   const [terms, setTerms] = useState<Terms>(before?.terms ?? presets.last ?? defaultTerms);

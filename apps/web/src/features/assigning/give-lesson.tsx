@@ -17,11 +17,12 @@ import '../materials/words.ts';
 interface Props {
   /** To whom, where that is known already. */
   readonly classId?: string | undefined;
+  readonly studentIds?: readonly string[] | undefined;
   readonly onClose: () => void;
 }
 
 /** From somewhere that is about no lesson: first which one, then all the rest. */
-export function GiveLesson({ classId, onClose }: Props) {
+export function GiveLesson({ classId, studentIds, onClose }: Props) {
   const lessons = useQuery(lessonsOptions());
   const [chosen, setChosen] = useState<LessonSummary | null>(null);
   const [isSeries, setIsSeries] = useState(false);
@@ -34,6 +35,7 @@ export function GiveLesson({ classId, onClose }: Props) {
         title={chosen.title}
         editionNumber={chosen.editionNumber}
         classId={classId}
+        studentIds={studentIds}
         onClose={onClose}
       />
     );

@@ -51,6 +51,8 @@ export function AssignmentFrame({
                 <TabLink end to={`/assignments/${assignmentId}`}>
                   {t('sheet.sheet')}
                 </TabLink>
+                <TabLink to={`/assignments/${assignmentId}/stops`}>{t('sheet.stops')}</TabLink>
+                <TabLink to={`/assignments/${assignmentId}/watching`}>{t('sheet.watching')}</TabLink>
                 <TabLink to={`/assignments/${assignmentId}/path`}>{t('path.title')}</TabLink>
                 <TabLink to={`/assignments/${assignmentId}/marking`}>{t('marking.title')}</TabLink>
                 <TabLink to={`/assignments/${assignmentId}/terms`}>{t('sheet.terms')}</TabLink>

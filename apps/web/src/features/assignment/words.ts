@@ -14,6 +14,8 @@ export const assignmentWords = {
   },
   sheet: {
     sheet: 'Sheet',
+    stops: 'Stops',
+    watching: 'Watching',
     terms: 'Terms',
     edition: 'edition {{number}}',
     ofSeries: 'series “{{title}}”',

@@ -18,6 +18,7 @@ import { phrasesOf } from '../reading/phrases-of.ts';
 import { ReadingText } from '../reading/reading-text.tsx';
 import { scriptActions } from '../script/script-actions.ts';
 import { ScriptView } from '../script/script-view.tsx';
+import { useStopBegunElsewhere } from './use-stop-begun-elsewhere.ts';
 import '../board/words.ts';
 import './words.ts';
 
@@ -60,12 +61,9 @@ interface ScriptProps extends Props {
 /** The one script, whatever it is the script of. */
 function PartScript(props: ScriptProps) {
   const { part, lines, faults, openStopId, breaks, cursor, surveys, slides } = props;
-  return (
-    <ScriptView
-      {...{ part, lines, faults, openStopId, breaks, cursor, surveys, slides }}
-      actions={scriptActions(props)}
-    />
-  );
+  const actions = scriptActions(props);
+  useStopBegunElsewhere(part, lines, actions);
+  return <ScriptView {...{ part, lines, faults, openStopId, breaks, cursor, surveys, slides, actions }} />;
 }
 
 function ClipDesk(props: Props) {
@@ -97,7 +95,8 @@ function ClipDesk(props: Props) {
             />
           </Suspense>
         ) : (
-          <PartScript {...props} {...{ lines, cursor, setCursor, surveys }} />
+          // Without its captions a film has lines of another kind, between which stops would stand elsewhere.
+          !captions.isPending && <PartScript {...props} {...{ lines, cursor, setCursor, surveys }} />
         )}
       </section>
       <Stage>

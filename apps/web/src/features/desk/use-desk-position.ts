@@ -9,7 +9,7 @@ export function useDeskPosition() {
   const [search, setSearch] = useSearchParams();
   const side: DeskSide = search.get('view') === 'path' ? 'path' : 'script';
   const [mapPartId, chooseOnMap] = useState<string | null>(null);
-  const [chosenPartId, choosePart] = useState<string | null>(null);
+  const [chosenPartId, choosePart] = useState<string | null>(search.get('part'));
   const [openStopId, openStop] = useState<string | null>(null);
 
   const showSide = (next: DeskSide) => setSearch(next === 'path' ? { view: 'path' } : {}, { replace: true });

@@ -23,6 +23,7 @@ import { needWords } from '../lesson-parts/tile-looks.ts';
 import { GivenResponse } from '../question/given-response.tsx';
 import { AnswerView, AskedView } from './answer-view.tsx';
 import { doubtWords } from './doubt-words.ts';
+import { HowItWent } from './how-it-went.tsx';
 import { MarkForm } from './mark-form.tsx';
 import { MetStrip } from './met-strip.tsx';
 import { focusNextUnmarked, useNextKey } from './next-unmarked.ts';
@@ -88,6 +89,7 @@ export function StudentDrawer({ assignmentId, studentId, timeZone, locale, stopI
               <Answers
                 key={studentId}
                 assignmentId={assignmentId}
+                timeZone={timeZone}
                 detail={detail}
                 state={detail.state}
                 stopId={stopId}
@@ -103,13 +105,14 @@ export function StudentDrawer({ assignmentId, studentId, timeZone, locale, stopI
 
 interface AnswersProps {
   readonly assignmentId: string;
+  readonly timeZone: string;
   readonly detail: AttemptDetail;
   readonly state: NonNullable<AttemptDetail['state']>;
   readonly stopId: string | null;
   readonly onMarked: (form: HTMLFormElement) => void;
 }
 
-function Answers({ assignmentId, detail, state, stopId, onMarked }: AnswersProps) {
+function Answers({ assignmentId, timeZone, detail, state, stopId, onMarked }: AnswersProps) {
   const list = useRef<HTMLElement>(null);
   const { lesson, student } = detail;
   const doubts = doubtWords({ ...state.discrepancies, waitingSteps: 0 });
@@ -141,6 +144,7 @@ function Answers({ assignmentId, detail, state, stopId, onMarked }: AnswersProps
           <AfterClosing assignmentId={assignmentId} studentId={student.studentId} afterClosing={state.afterClosing} />
         )}
       </section>
+      <HowItWent {...{ lesson, state, timeZone }} />
       <section ref={list} aria-labelledby="answers" className="grid gap-3">
         <h3 id="answers" className="text-16">
           {t('student.answers')}

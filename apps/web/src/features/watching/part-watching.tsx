@@ -1,0 +1,130 @@
+import type { WatchingFinding } from '@semita/core/analysis';
+import type { WatchingLines } from '@semita/core/contract';
+import { type MaterialPart, stopsInOrder } from '@semita/core/lesson';
+import { Eye, Plus } from 'lucide-react';
+import { lazy, Suspense, useState } from 'react';
+import { Link } from 'react-router';
+import { Button, buttonStyle } from '../../ui/button.tsx';
+import { Loading } from '../../ui/notice.tsx';
+import { formatClock } from '../../words/format.ts';
+import { t } from '../../words/words.ts';
+import { PartIcon } from '../lesson-parts/part-icon.tsx';
+import { PickedStudents } from '../picked/picked-students.tsx';
+import { BlocksTable } from './blocks-table.tsx';
+import { CurveWithPlace } from './curve-with-place.tsx';
+import { useWatchedPart, type WatchedPart } from './use-watched-part.ts';
+import './words.ts';
+
+const Moment = lazy(async () => ({ default: (await import('./moment.tsx')).Moment }));
+
+interface Props {
+  readonly assignmentId: string;
+  readonly lessonId: string;
+  readonly part: MaterialPart;
+  readonly names: ReadonlyMap<string, string>;
+  readonly lines: WatchingLines['lines'][string];
+}
+
+/** How one part was gone through. */
+export function PartWatching(props: Props) {
+  const { part, lines } = props;
+  const watched = useWatchedPart(lines, { fromMs: part.inMs, toMs: part.outMs });
+  return (
+    <section aria-labelledby={`part-${part.id}`} className="grid grid-cols-[minmax(0,1fr)] gap-4">
+      <div className="flex flex-wrap items-center gap-x-3">
+        <PartIcon kind={part.kind} />
+        <h2 id={`part-${part.id}`} className="text-18">
+          {part.title}
+        </h2>
+        {watched && watched.retention.starters > 0 && (
+          <p className="text-14 text-quiet">{t('watching.begun', { count: watched.retention.starters })}</p>
+        )}
+      </div>
+      {lines.length === 0 || watched?.retention.starters === 0 ? (
+        <p className="text-quiet">{t('watching.notBegun')}</p>
+      ) : watched ? (
+        <Watched {...props} watched={watched} />
+      ) : (
+        <Loading />
+      )}
+    </section>
+  );
+}
+
+function Watched({ assignmentId, lessonId, part, names, watched }: Props & { readonly watched: WatchedPart }) {
+  const { retention, findings } = watched;
+  const { starters, met } = retention;
+  const [most] = findings.toSorted((a, b) => b.studentIds.length - a.studentIds.length);
+  const [atMs, setAtMs] = useState(most?.fromMs ?? part.inMs);
+  const title = most
+    ? findingWords(most, starters)
+    : t('watching.plainTitle', { count: met.at(-1) ?? 0, all: starters });
+  return (
+    <>
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[minmax(0,1fr)_20rem]">
+        <figure className="grid grid-cols-[minmax(0,1fr)] content-start gap-2 rounded-card border border-line bg-card p-4">
+          <figcaption className="font-medium">{title}</figcaption>
+          {part.kind === 'clip' ? (
+            <CurveWithPlace part={part} retention={retention} atMs={atMs} onMove={setAtMs} />
+          ) : (
+            <BlocksTable part={part} watched={watched} onChoose={setAtMs} />
+          )}
+        </figure>
+        <Suspense fallback={<Loading />}>
+          <Moment part={part} atMs={atMs} />
+        </Suspense>
+      </div>
+      {findings.length === 0 ? (
+        <p className="text-14 text-quiet">{t(starters < 5 ? 'watching.tooFew' : 'watching.nothingStandsOut')}</p>
+      ) : (
+        <ul className="grid gap-3 md:grid-cols-2">
+          {findings.map((finding) => {
+            const reason = findingWords(finding, starters);
+            return (
+              <li
+                key={`${finding.kind} ${finding.fromMs}`}
+                className="grid content-between gap-3 rounded-card border border-line bg-card p-4"
+              >
+                <p className="font-medium">{reason}</p>
+                <div className="flex flex-wrap gap-2">
+                  <Button size="small" onClick={() => setAtMs(finding.fromMs)}>
+                    <Eye aria-hidden className="size-4" strokeWidth={1.75} />
+                    {t('watching.show')}
+                  </Button>
+                  {stopsInOrder(part.stops).every((stop) => Math.abs(stop.atMs - finding.toMs) > 2_000) && (
+                    <Link
+                      className={buttonStyle({ size: 'small' })}
+                      to={`/lessons/${lessonId}?part=${encodeURIComponent(part.id)}&stopAt=${Math.round(finding.toMs)}`}
+                    >
+                      <Plus aria-hidden className="size-4" strokeWidth={1.75} />
+                      {t('watching.putStop')}
+                    </Link>
+                  )}
+                </div>
+                <PickedStudents
+                  students={finding.studentIds.map((id) => ({ id, displayName: names.get(id) ?? '' }))}
+                  reason={reason}
+                  groupName={t(groupNames[finding.kind], { place: placeWords(finding) })}
+                  assignmentId={finding.kind === 'left' ? assignmentId : undefined}
+                />
+              </li>
+            );
+          })}
+        </ul>
+      )}
+    </>
+  );
+}
+
+const groupNames = {
+  wentBack: 'watching.groupBack',
+  left: 'watching.groupLeft',
+  paused: 'watching.groupPaused',
+} as const;
+
+/** A stretch, or one moment where it is no longer than a few seconds. */
+const placeWords = ({ kind, fromMs, toMs }: WatchingFinding) =>
+  kind === 'wentBack' ? `${formatClock(fromMs)}–${formatClock(toMs)}` : formatClock(kind === 'left' ? toMs : fromMs);
+
+const findingWords = (finding: WatchingFinding, starters: number): string =>
+  t(`watching.${finding.kind}`, { count: finding.studentIds.length, all: starters, place: placeWords(finding) });
