@@ -45,12 +45,21 @@ function allPicks(kind: Question['kind'] | 'sealed', response: Response): readon
   }
 }
 
+/** Of a gap so many of the words before it are told with what was put there. */
+const wordsBefore = 4;
+
 /** What a pick says, in the words of the question; empty where the question does not have it any more. */
 export function pickWords(question: Question, pick: Picked): string {
   const [first = '', second = ''] = pick.split(between);
   switch (question.kind) {
     case 'inlineChoice':
-    case 'gapMatch':
+    case 'gapMatch': {
+      const words = responseWords(question, { kind: 'gaps', gaps: { [first]: second } }).join('');
+      const at = question.pieces.findIndex((piece) => 'gapId' in piece && piece.gapId === first);
+      const before = question.pieces[at - 1];
+      const lead = before && 'text' in before ? before.text.trim().split(/\s+/).slice(-wordsBefore).join(' ') : '';
+      return words === '' || lead === '' ? words : `… ${lead} ${words}`;
+    }
     case 'graphicGapMatch':
       return responseWords(question, { kind: 'gaps', gaps: { [first]: second } }).join('');
     case 'match':

@@ -55,11 +55,11 @@ export function proposeGroups(
 ): readonly Proposal[] {
   const mistakes = mistakesIn(results, isWrong);
   const pairs = joined(together(mistakes, results));
-  // Whoever is in a pair is told of by the pair: its two halves are proposed by themselves only where they hold others.
+  // Whoever is in a pair is told of by the pair: its two halves are proposed by themselves only where most of theirs are others.
   const halves = mistakes.filter(
     ({ mistake, studentIds }) =>
       !pairs.some(
-        (pair) => pair.mistakes.some((one) => isSame(one, mistake)) && pair.studentIds.length >= 0.8 * studentIds.size,
+        (pair) => pair.mistakes.some((one) => isSame(one, mistake)) && pair.studentIds.length >= 0.5 * studentIds.size,
       ),
   );
   const single = halves.map(

@@ -87,12 +87,17 @@ describe('what an answer picks', () => {
     ],
     [
       {
-        ...{ ...head, id: 'i', kind: 'inlineChoice' as const, pieces: [{ gapId: 'g' }] },
+        ...{
+          ...head,
+          id: 'i',
+          kind: 'inlineChoice' as const,
+          pieces: [{ text: 'When it sags, its upper side is in ' }, { gapId: 'g' }],
+        },
         gaps: [{ id: 'g', options: [{ id: 'x', text: 'tension' }], correctId: 'y' }],
       },
       'g x',
       true,
-      'tension',
+      '… upper side is in tension',
     ],
     [
       {

@@ -10,7 +10,7 @@ export const pickedWords = {
     nudge: 'Nudge',
     nudged_one: '{{count}} student is reminded, once today.',
     nudged_other: '{{count}} students are reminded, each once today.',
-    talk: 'Copy a list to talk with',
+    talk: 'Copy for a talk',
     talkList: 'To talk with: {{names}}. {{reason}}',
     copied: 'The list is on the clipboard.',
     notCopied: 'The browser does not let it be copied. Here it is, to be marked and copied:',

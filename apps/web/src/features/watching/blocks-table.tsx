@@ -29,7 +29,7 @@ function Blocks({ part, watched, lines, onChoose }: Props & { readonly lines: Re
       lines.flatMap((line, index) => {
         if (line.endMs <= part.inMs || line.startMs >= part.outMs) return [];
         const step = Math.floor(((line.startMs + line.endMs) / 2 - fromMs) / stepMs);
-        const times = blockTimes.flatMap((times) => times[Math.round(line.startMs)] ?? []);
+        const times = blockTimes.flatMap((own) => timeWithin(own, line) ?? []);
         const spentMs = times.length === 0 ? null : medianOf(times);
         return [{ line, number: index + 1, met: met[step] ?? 0, again: again[step] ?? 0, spentMs }];
       }),
@@ -61,9 +61,9 @@ function Blocks({ part, watched, lines, onChoose }: Props & { readonly lines: Re
                 <button
                   type="button"
                   onClick={() => onChoose(line.startMs)}
-                  className="flex min-h-8 w-full gap-3 text-left hover:underline"
+                  className="flex min-h-8 w-full items-center gap-3 text-left hover:underline"
                 >
-                  <span className="w-6 shrink-0 text-right font-mono text-13 leading-6 text-quiet">{number}</span>
+                  <span className="w-6 shrink-0 text-right font-mono text-13 text-quiet">{number}</span>
                   <span className="line-clamp-1">{line.text}</span>
                 </button>
               </th>
@@ -86,4 +86,13 @@ function Blocks({ part, watched, lines, onChoose }: Props & { readonly lines: Re
       </table>
     </div>
   );
+}
+
+/** A block may have been met in pieces; null where it was not met. */
+function timeWithin(
+  times: Readonly<Record<number, number>>,
+  { startMs, endMs }: { readonly startMs: number; readonly endMs: number },
+): number | null {
+  const own = Object.entries(times).filter(([at]) => Number(at) >= startMs && Number(at) < endMs);
+  return own.length === 0 ? null : own.reduce((sum, [, ms]) => sum + ms, 0);
 }

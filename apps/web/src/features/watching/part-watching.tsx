@@ -1,6 +1,8 @@
 import type { WatchingFinding } from '@semita/core/analysis';
 import type { WatchingLines } from '@semita/core/contract';
 import { type MaterialPart, stopsInOrder } from '@semita/core/lesson';
+import { lineAt } from '@semita/core/script';
+import { useQuery } from '@tanstack/react-query';
 import { Eye, Plus } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
@@ -10,6 +12,7 @@ import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { PartIcon } from '../lesson-parts/part-icon.tsx';
 import { PickedStudents } from '../picked/picked-students.tsx';
+import { contentOptions, contentScript } from '../reading/content.ts';
 import { BlocksTable } from './blocks-table.tsx';
 import { CurveWithPlace } from './curve-with-place.tsx';
 import { useWatchedPart, type WatchedPart } from './use-watched-part.ts';
@@ -54,11 +57,14 @@ export function PartWatching(props: Props) {
 function Watched({ assignmentId, lessonId, part, names, watched }: Props & { readonly watched: WatchedPart }) {
   const { retention, findings } = watched;
   const { starters, met } = retention;
+  const wordsAt = usePlaces(part);
+  const findingWords = (finding: WatchingFinding) =>
+    t(`watching.${finding.kind}`, {
+      ...{ count: finding.studentIds.length, all: starters, place: placeWords(finding, wordsAt) },
+    });
   const [most] = findings.toSorted((a, b) => b.studentIds.length - a.studentIds.length);
   const [atMs, setAtMs] = useState(most?.fromMs ?? part.inMs);
-  const title = most
-    ? findingWords(most, starters)
-    : t('watching.plainTitle', { count: met.at(-1) ?? 0, all: starters });
+  const title = most ? findingWords(most) : t('watching.plainTitle', { count: met.at(-1) ?? 0, all: starters });
   return (
     <>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[minmax(0,1fr)_20rem]">
@@ -79,7 +85,7 @@ function Watched({ assignmentId, lessonId, part, names, watched }: Props & { rea
       ) : (
         <ul className="grid gap-3 md:grid-cols-2">
           {findings.map((finding) => {
-            const reason = findingWords(finding, starters);
+            const reason = findingWords(finding);
             return (
               <li
                 key={`${finding.kind} ${finding.fromMs}`}
@@ -104,7 +110,7 @@ function Watched({ assignmentId, lessonId, part, names, watched }: Props & { rea
                 <PickedStudents
                   students={finding.studentIds.map((id) => ({ id, displayName: names.get(id) ?? '' }))}
                   reason={reason}
-                  groupName={t(groupNames[finding.kind], { place: placeWords(finding) })}
+                  groupName={t(groupNames[finding.kind], { place: placeWords(finding, wordsAt) })}
                   assignmentId={finding.kind === 'left' ? assignmentId : undefined}
                 />
               </li>
@@ -122,9 +128,24 @@ const groupNames = {
   paused: 'watching.groupPaused',
 } as const;
 
-/** A stretch, or one moment where it is no longer than a few seconds. */
-const placeWords = ({ kind, fromMs, toMs }: WatchingFinding) =>
-  kind === 'wentBack' ? `${formatClock(fromMs)}–${formatClock(toMs)}` : formatClock(kind === 'left' ? toMs : fromMs);
+/** A place in words; where something ends there, that what comes before it ends. */
+type WordsAt = (ms: number, isEnd: boolean) => string;
 
-const findingWords = (finding: WatchingFinding, starters: number): string =>
-  t(`watching.${finding.kind}`, { count: finding.studentIds.length, all: starters, place: placeWords(finding) });
+/** A stretch; or one place, where it is no longer than a few seconds or lies within one block. */
+function placeWords({ kind, fromMs, toMs }: WatchingFinding, wordsAt: WordsAt): string {
+  const [from, to] = [wordsAt(fromMs, false), wordsAt(toMs, true)];
+  if (kind === 'wentBack') return from === to ? from : `${from}–${to}`;
+  return kind === 'left' ? to : from;
+}
+
+/** How a place of a part is told: by the clock of its film, or by the number of a block or a slide. */
+function usePlaces(part: MaterialPart): WordsAt {
+  const isClip = part.kind === 'clip';
+  const content = useQuery({ ...contentOptions(part.materialId), enabled: !isClip });
+  const lines = content.data ? contentScript(content.data) : [];
+  if (isClip) return (ms) => formatClock(ms);
+  return (ms, isEnd) =>
+    t(part.kind === 'deck' ? 'watching.slideNumber' : 'watching.blockNumber', {
+      number: Math.max(0, lineAt(lines, isEnd ? ms - 1 : ms)) + 1,
+    });
+}

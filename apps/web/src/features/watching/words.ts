@@ -31,6 +31,8 @@ export const watchingWords = {
     notSaid: 'Nothing is said there.',
     block: 'Block',
     slide: 'Slide',
+    blockNumber: 'block {{number}}',
+    slideNumber: 'slide {{number}}',
     spent: 'Time (half took less)',
   },
 } as const;
