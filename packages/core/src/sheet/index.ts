@@ -12,4 +12,5 @@ export {
   sheetStops,
 } from './sheet-row.ts';
 export { type ShownState, shownAnswer, shownStateOf } from './shown-state.ts';
+export { countNeeds, type SheetOrder, sortSheet } from './sort-sheet.ts';
 export { type StopMark, type StopMarkState, stopMarkOf, stopMarkStates } from './stop-mark.ts';

@@ -13,7 +13,7 @@ import './words.ts';
 /** For whom more time is meant. */
 export type MoreTimeFor =
   | { readonly kind: 'one'; readonly studentId: string; readonly name: string }
-  | { readonly kind: 'open'; readonly studentIds: readonly string[] }
+  | { readonly kind: 'open' | 'chosen'; readonly studentIds: readonly string[] }
   | { readonly kind: 'all' };
 
 interface Props {
@@ -28,9 +28,9 @@ interface Props {
 
 const wordsFor = (one: MoreTimeFor): string => {
   if (one.kind === 'all') return t('adjusting.forAll');
-  return one.kind === 'one'
-    ? t('adjusting.forOne', { name: one.name })
-    : t('adjusting.forOpen', { count: one.studentIds.length });
+  if (one.kind === 'one') return t('adjusting.forOne', { name: one.name });
+  const words = one.kind === 'chosen' ? 'adjusting.forChosen' : 'adjusting.forOpen';
+  return t(words, { count: one.studentIds.length });
 };
 
 /** One press opens it, the next one gives it; what was given can be taken back. */

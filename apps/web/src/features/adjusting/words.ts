@@ -11,6 +11,8 @@ export const adjustingWords = {
     set: 'Set this date',
     noEnd: 'There is no due date to put off.',
     forOne: 'For {{name}}',
+    forChosen_one: 'For the {{count}} you have chosen',
+    forChosen_other: 'For the {{count}} you have chosen',
     forOpen_one: 'For {{count}} who has not handed in',
     forOpen_other: 'For {{count}} who have not handed in',
     forAll: 'For everyone',

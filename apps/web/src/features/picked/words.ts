@@ -17,11 +17,8 @@ export const pickedWords = {
     and: 'and {{count}} more',
   },
   intoGroup: {
-    open: 'Into a group …',
     title: 'Into a group',
     help: 'Those who need the same, so that you can give them something together.',
-    who: 'Who',
-    need: '{{need}} ({{count}})',
     name: 'Name of the group',
     nameHelp: 'A group that there is already keeps those who are in it.',
     notYours_one: '{{count}} of them is in no class of yours, and stays out of it.',

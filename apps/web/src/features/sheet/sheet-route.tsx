@@ -1,12 +1,19 @@
 import type { Sheet } from '@semita/core/contract';
-import { needOfStudent, needs, type SheetStudent, stopMarkStates } from '@semita/core/sheet';
+import {
+  needOfStudent,
+  needs,
+  type SheetOrder,
+  type SheetStudent,
+  sortSheet,
+  stopMarkStates,
+} from '@semita/core/sheet';
 import { Download, Radio } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { useEffect } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { pathOf } from '../../api/client.ts';
 import { Button, buttonStyle } from '../../ui/button.tsx';
-import { Select } from '../../ui/field.tsx';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { KeyHelp } from '../../ui/key-help.tsx';
 import type { KeyGroup } from '../../ui/key-list.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
@@ -20,12 +27,27 @@ import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
 import { useLiveSheet } from '../assignment/use-live-sheet.ts';
 import { useNextKey } from '../marking/next-unmarked.ts';
 import { StudentDrawer } from '../marking/student-drawer.tsx';
-import { IntoGroup } from './into-group.tsx';
+import { ChosenStudents } from './chosen-students.tsx';
+import { NeedFilter, ScopeFilter, useScope } from './sheet-filters.tsx';
+import type { Sorting } from './sheet-head.tsx';
 import { SheetTable } from './sheet-table.tsx';
 import '../assignment/words.ts';
 import './words.ts';
 
-type Order = 'need' | 'name' | 'progress';
+const figures = ['need', 'name', 'progress', 'met', 'time', 'points', 'lastSeen'] as const;
+
+/** As it stands in the address: `points`, `points-turned`, `stop-3`. */
+function readSorting(text: string | null): Sorting {
+  const [name = '', ...rest] = (text ?? 'need').split('-');
+  const isTurned = rest.at(-1) === 'turned';
+  if (name === 'stop') return { order: { stop: Number(rest[0] ?? 1) - 1 }, isTurned };
+  return { order: figures.find((one) => one === name) ?? 'need', isTurned };
+}
+
+function writeSorting({ order, isTurned }: Sorting): string {
+  const name = typeof order === 'object' ? `stop-${order.stop + 1}` : order;
+  return isTurned ? `${name}-turned` : name;
+}
 
 export function Component() {
   const { assignmentId = '' } = useParams();
@@ -48,10 +70,13 @@ function LiveState({ isLive }: { readonly isLive: boolean }) {
 
 function SheetView({ sheet }: { readonly sheet: Sheet }) {
   const [search, setSearch] = useSearchParams();
-  const order = (search.get('sort') ?? 'need') as Order;
+  const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set());
+  const [hidesNames, setHidesNames] = useState(false);
+  const sorting = readSorting(search.get('sort'));
   const studentId = search.get('student');
-  const students = inOrder(sheet, order);
-  const toMark = students.filter((student) => student.row?.marks.some((mark) => mark.state === 'waiting'));
+  const shownNeeds = new Set(needs.filter((need) => search.get('needs')?.split(',').includes(need)));
+  const scope = search.get('of');
+  const inScope = useScope(scope);
   const set = (changes: Readonly<Record<string, string | null>>) =>
     setSearch((before) => {
       const next = new URLSearchParams(before);
@@ -60,8 +85,46 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
         else next.set(name, value);
       return next;
     });
-  const open = (student: string | null, stop: string | null = null) => set({ student, stop });
-
+  const open = useCallback(
+    (student: string | null, stop: string | null = null) =>
+      setSearch((before) => {
+        const next = new URLSearchParams(before);
+        next.delete('mark');
+        for (const [name, value] of [
+          ['student', student],
+          ['stop', stop],
+        ] as const)
+          if (value === null) next.delete(name);
+          else next.set(name, value);
+        return next;
+      }),
+    [setSearch],
+  );
+  const choose = useCallback(
+    (ids: readonly string[], isOn: boolean) =>
+      setChosenIds((before) => {
+        const next = new Set(before);
+        for (const id of ids)
+          if (isOn) next.add(id);
+          else next.delete(id);
+        return next;
+      }),
+    [],
+  );
+  const scoped = inScope ? sheet.students.filter((one) => inScope.has(one.studentId)) : sheet.students;
+  const sorted = sortSheet(scoped, sheet, sorting.order, sorting.isTurned);
+  const students =
+    shownNeeds.size === 0 ? sorted : sorted.filter((student) => shownNeeds.has(needOfStudent(student, sheet)));
+  const chosen = students.filter((one) => chosenIds.has(one.studentId));
+  // By their places in the list of names, and the same however it is sorted.
+  const numberOf = new Map(sheet.students.map((one, index) => [one.studentId, index + 1]));
+  const nameOf = (student: SheetStudent) =>
+    hidesNames ? t('sheet.anonymous', { number: numberOf.get(student.studentId) }) : student.displayName;
+  const onSort = (order: SheetOrder) => {
+    const isSame = JSON.stringify(order) === JSON.stringify(sorting.order);
+    set({ sort: writeSorting({ order, isTurned: isSame && !sorting.isTurned }) });
+  };
+  const toMark = sorted.filter((student) => student.row?.marks.some((mark) => mark.state === 'waiting'));
   const nextToMark = toMark[toMark.findIndex((student) => student.studentId === studentId) + 1] ?? toMark[0];
   // An open student has the key to itself, for there may be more to mark in the same place.
   useNextKey(studentId === null && nextToMark ? () => open(nextToMark.studentId) : null);
@@ -74,14 +137,14 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
     if (isMarking && first) open(first);
   }, [isMarking]);
 
-  if (students.length === 0)
+  if (sheet.students.length === 0)
     return (
       <div className="p-8">
         <EmptyPlace title={t('sheet.empty')} />
       </div>
     );
   const { handedInCount, studentCount } = summaryOf(sheet);
-  const stillOpen = students
+  const stillOpen = sheet.students
     .filter(({ row, excused, leftAt }) => row?.handedInAt == null && !excused && leftAt === undefined)
     .map((student) => student.studentId);
   const waiting = toMark.reduce(
@@ -89,7 +152,7 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
     0,
   );
   return (
-    <div className="grid min-h-0 grow content-start gap-4 p-5">
+    <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] content-start gap-3 p-5">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2 text-14">
         <p>{t('sheet.handedIn', { count: handedInCount, all: studentCount })}</p>
         {nextToMark && (
@@ -98,25 +161,18 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
           </Button>
         )}
         <span className="grow" />
-        <MoreTime
-          assignmentId={sheet.assignment.id}
-          timeZone={sheet.assignment.timeZone}
-          locale={sheet.terms.locale ?? 'en'}
-          hasEnd={sheet.assignment.to.some(({ dueAt, closesAt }) => dueAt !== null || closesAt !== null)}
-          offers={[
-            ...(stillOpen.length > 0 ? [{ kind: 'open' as const, studentIds: stillOpen }] : []),
-            { kind: 'all' },
-          ]}
-        />
-        {sheet.runs && <IntoGroup sheet={sheet} />}
-        <label className="flex items-center gap-2">
-          {t('sheet.sortBy')}
-          <Select className="h-8" value={order} onChange={(event) => set({ sort: event.target.value })}>
-            <option value="need">{t('sheet.sortNeed')}</option>
-            <option value="name">{t('sheet.sortName')}</option>
-            <option value="progress">{t('sheet.sortProgress')}</option>
-          </Select>
-        </label>
+        {chosen.length === 0 && (
+          <MoreTime
+            assignmentId={sheet.assignment.id}
+            timeZone={sheet.assignment.timeZone}
+            locale={sheet.terms.locale ?? 'en'}
+            hasEnd={sheet.assignment.to.some(({ dueAt, closesAt }) => dueAt !== null || closesAt !== null)}
+            offers={[
+              ...(stillOpen.length > 0 ? [{ kind: 'open' as const, studentIds: stillOpen }] : []),
+              { kind: 'all' },
+            ]}
+          />
+        )}
         <Legend />
         <KeyHelp groups={sheetKeys()} />
         <a
@@ -128,9 +184,31 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
           {t('sheet.export')}
         </a>
       </div>
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2 text-14">
+        <NeedFilter
+          sheet={sheet}
+          students={scoped}
+          chosen={shownNeeds}
+          onChange={(next) => set({ needs: next.size === 0 ? null : [...next].join() })}
+        />
+        <span className="grow" />
+        <CheckInput checked={hidesNames} onChange={setHidesNames}>
+          {t('sheet.hideNames')}
+        </CheckInput>
+        <ScopeFilter {...{ sheet, scope }} onChange={(next) => set({ of: next })} />
+      </div>
       <LateJoiners sheet={sheet} />
       {sheet.runs && sheet.newer && <NewerEdition sheet={sheet} newer={sheet.newer} />}
-      <SheetTable sheet={sheet} students={students} onOpen={open} />
+      {chosen.length > 0 && (
+        <ChosenStudents {...{ sheet, nameOf }} students={chosen} onClear={() => setChosenIds(new Set())} />
+      )}
+      {students.length === 0 ? (
+        <EmptyPlace title={t('sheet.nobodyHere')}>
+          <Button onClick={() => set({ needs: null, of: null })}>{t('sheet.showAll')}</Button>
+        </EmptyPlace>
+      ) : (
+        <SheetTable {...{ sheet, students, nameOf, sorting, onSort, chosenIds }} onChoose={choose} onOpen={open} />
+      )}
       {sheet.erased && (
         <p className="text-14 text-quiet">
           {t('sheet.erased', { count: sheet.erased.begun, handedIn: sheet.erased.handedIn })}{' '}
@@ -161,6 +239,7 @@ const sheetKeys = (): KeyGroup[] => [
     title: t('sheetKeys.sheet'),
     keys: [
       ['← ↑ ↓ →', t('sheetKeys.cells')],
+      ['Page, Home, End', t('sheetKeys.far')],
       ['Enter', t('sheetKeys.open')],
       ['Shift N', t('sheetKeys.next')],
     ],
@@ -182,16 +261,6 @@ function summaryOf({ students }: Sheet) {
     studentCount: here.length,
     handedInCount: here.filter((student) => student.row?.handedInAt != null).length,
   };
-}
-
-function inOrder(sheet: Sheet, order: Order): SheetStudent[] {
-  const rank = (student: SheetStudent) => needs.indexOf(needOfStudent(student, sheet));
-  const progress = ({ row }: SheetStudent) => row?.progress ?? -1;
-  const byName = (a: SheetStudent, b: SheetStudent) => a.displayName.localeCompare(b.displayName);
-  if (order === 'name') return sheet.students.toSorted(byName);
-  if (order === 'progress') return sheet.students.toSorted((a, b) => progress(b) - progress(a) || byName(a, b));
-  const stuckMs = ({ row }: SheetStudent) => row?.atOpenStopMs ?? 0;
-  return sheet.students.toSorted((a, b) => rank(a) - rank(b) || stuckMs(b) - stuckMs(a) || byName(a, b));
 }
 
 function Legend() {

@@ -35,20 +35,26 @@ const student = (displayName: string, change: Partial<SheetStudent> = {}): Sheet
   ...change,
 });
 
-function open(students: SheetStudent[], dueAt: number | null = null, terms = {}) {
+const twoStops = [
+  { id: 'stop-1', kind: 'checkpoint', label: 'Which force squeezes?', partTitle: 'Film' },
+  { id: 'stop-2', kind: 'checkpoint', label: 'Why?', partTitle: 'Film' },
+];
+
+function open(students: SheetStudent[], dueAt: number | null = null, terms = {}, stops: readonly object[] = twoStops) {
   const sheet = {
     assignment: { timeZone: 'Europe/Stockholm', to: [{ dueAt }] },
-    stops: [
-      { id: 'stop-1', kind: 'checkpoint', label: 'Which force squeezes?' },
-      { id: 'stop-2', kind: 'checkpoint', label: 'Why?' },
-    ],
+    stops,
     students,
     now,
     terms,
   } as unknown as Sheet;
   const onOpen = vi.fn();
   const due = students.map((one) => ({ ...one, dueAt: one.dueAt ?? dueAt }));
-  return { ...show(<SheetTable sheet={sheet} students={due} onOpen={onOpen} />), onOpen };
+  const rest = { sorting: { order: 'need' as const, isTurned: false }, onSort: vi.fn(), chosenIds: new Set<string>() };
+  const nameOf = ({ displayName }: SheetStudent) => displayName;
+  const onChoose = vi.fn();
+  const table = <SheetTable sheet={sheet} students={due} {...rest} {...{ nameOf, onChoose, onOpen }} />;
+  return { ...show(table), onOpen, onChoose, onSort: rest.onSort };
 }
 
 const rowOf = (name: string) => screen.getByRole('row', { name: new RegExp(name) });
@@ -115,4 +121,40 @@ test('own dates, another attempt, and who has left are told', () => {
   expect(within(rowOf('Imani')).getByText(/^due .*30/)).toBeTruthy();
   expect(within(rowOf('Tomas')).getByText('attempt 2 of 2')).toBeTruthy();
   expect(within(rowOf('Rin')).getByText('Has left')).toBeTruthy();
+});
+
+test('headings put the sheet in order, and say by which it is', async () => {
+  const { user, onSort } = open([student('Imani')]);
+  expect(screen.getByRole('columnheader', { name: 'Needs' }).getAttribute('aria-sort')).toBe('ascending');
+  await user.click(screen.getByRole('button', { name: 'Points' }));
+  await user.click(screen.getByRole('button', { name: /^Stop 2: Why\?/ }));
+  expect(onSort.mock.calls).toEqual([['points'], [{ stop: 1 }]]);
+});
+
+test('one student is chosen, or all of them', async () => {
+  const { user, onChoose } = open([student('Imani'), student('Tomas')]);
+  await user.click(screen.getByRole('checkbox', { name: 'Choose Tomas' }));
+  await user.click(screen.getByRole('checkbox', { name: 'Choose all' }));
+  expect(onChoose.mock.calls).toEqual([
+    [['tomas'], true],
+    [['imani', 'tomas'], true],
+  ]);
+});
+
+test('of a sheet of 300 by 200 only what is in sight is drawn; keys reach its last cell', async () => {
+  const marks = new Array<StopMark>(200).fill(full);
+  const students = Array.from({ length: 300 }, (_, i) => student(`S${i}`, { row: row({ marks }) }));
+  const stops = marks.map((_, i) => ({
+    id: `stop-${i}`,
+    kind: 'checkpoint',
+    label: `Stop ${i}`,
+    partTitle: `Part ${i % 3}`,
+  }));
+  const { user, onOpen } = open(students, null, {}, stops);
+  // By role everything would be looked through.
+  expect(document.querySelector('table')?.getAttribute('aria-rowcount')).toBe('301');
+  expect(document.querySelectorAll('[data-cell]').length).toBeLessThan(2_000);
+  document.querySelector<HTMLElement>('[data-cell="0:0"]')?.focus();
+  await user.keyboard('{End}{Enter}');
+  expect(onOpen).toHaveBeenCalledWith('s0', 'stop-199');
 });

@@ -1,213 +1,197 @@
-import { worthOf } from '@semita/core/assignment';
 import type { Sheet } from '@semita/core/contract';
-import { isLate, type Need, needOfStudent, type SheetRow, type SheetStudent } from '@semita/core/sheet';
-import { TriangleAlert } from 'lucide-react';
-import { useRef } from 'react';
-import { joinClasses } from '../../ui/join-classes.ts';
-import { StateMark } from '../../ui/state-mark.tsx';
-import { formatAgo, formatInstant, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
+import type { SheetOrder, SheetStudent } from '@semita/core/sheet';
+import { defaultRangeExtractor, observeElementRect, type Range, useVirtualizer } from '@tanstack/react-virtual';
+import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { t } from '../../words/words.ts';
-import { doubtWords } from '../marking/doubt-words.ts';
+import { columnWidths, headHeightPx, numberColumnsOf, rowHeightPx, stopWidthOf } from './sheet-columns.ts';
+import { SheetHead, type Sorting } from './sheet-head.tsx';
+import { type RowContext, SheetRowView } from './sheet-row.tsx';
 import './words.ts';
 import '../assignment/words.ts';
 
 interface Props {
   readonly sheet: Sheet;
   readonly students: readonly SheetStudent[];
+  readonly nameOf: (student: SheetStudent, index: number) => string;
+  readonly sorting: Sorting;
+  readonly onSort: (order: SheetOrder) => void;
+  readonly chosenIds: ReadonlySet<string>;
+  readonly onChoose: (studentIds: readonly string[], isOn: boolean) => void;
   readonly onOpen: (studentId: string, stopId?: string) => void;
 }
 
-const needStyle: Record<Need, string> = {
-  stuck: 'bg-brick-tint text-brick',
-  overdue: 'bg-brick-tint text-brick',
-  notBegun: 'bg-marigold-tint text-marigold-ink',
-  toMark: 'bg-marigold-tint text-marigold-ink',
-  underWay: 'bg-slate-tint text-slate',
-  done: 'bg-spruce-tint text-spruce',
-  excused: 'text-quiet',
-  left: 'text-quiet',
+/** What a browser that lays nothing out, as in tests, is taken to show. */
+const unlaid = { width: 1_280, height: 800 };
+
+/** The cell with the focus stays on the page however far one scrolls, or the focus would fall to the body. */
+const keeping = (at: number) => (range: Range) => {
+  const shown = defaultRangeExtractor(range);
+  return at < 0 || at >= range.count || shown.includes(at) ? shown : [...shown, at].toSorted((a, b) => a - b);
 };
 
-const headCell = 'border-b border-line bg-card px-2 py-2 text-left text-13 font-medium text-quiet';
-const numberCell = 'px-2 text-right font-mono text-13 whitespace-nowrap';
-
-/** Students × stops. Arrows go from cell to cell, Enter opens the student at that stop. */
-export function SheetTable({ sheet, students, onOpen }: Props) {
+/** Students × stops, drawn as far as they are in sight. Arrows go from cell to cell, Enter opens the student at that stop. */
+export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds, onChoose, onOpen }: Props) {
+  const scroller = useRef<HTMLElement>(null);
   const table = useRef<HTMLTableElement>(null);
-  const onKeyDown = (event: React.KeyboardEvent) => {
-    const step = { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowRight: [0, 1], ArrowLeft: [0, -1] }[event.key];
-    const at = (event.target as HTMLElement).dataset.cell?.split(':').map(Number);
-    if (!step || !at) return;
-    const to = `${(at[0] ?? 0) + (step[0] ?? 0)}:${(at[1] ?? 0) + (step[1] ?? 0)}`;
-    const cell = table.current?.querySelector<HTMLElement>(`[data-cell="${to}"]`);
+  const [here, setHere] = useState({ row: -1, column: -1 });
+  const wanted = useRef<string | null>(null);
+  const stopWidth = stopWidthOf(sheet);
+  const { stops, assignment, now, terms } = sheet;
+  const measure: typeof observeElementRect = (instance, tell) =>
+    observeElementRect(instance, (rect) => tell(rect.height === 0 ? unlaid : rect));
+  const rows = useVirtualizer({
+    count: students.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => rowHeightPx,
+    overscan: 8,
+    initialRect: unlaid,
+    observeElementRect: measure,
+    useFlushSync: false,
+    rangeExtractor: useMemo(() => keeping(here.row), [here.row]),
+  });
+  const columns = useVirtualizer({
+    horizontal: true,
+    count: stops.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => stopWidth,
+    overscan: 8,
+    initialRect: unlaid,
+    observeElementRect: measure,
+    useFlushSync: false,
+    rangeExtractor: useMemo(() => keeping(here.column), [here.column]),
+  });
+  const rowItems = rows.getVirtualItems();
+  const shown = columns.getVirtualItems().map(({ index }) => index);
+  // Columns stand side by side: what is kept for the focus far away is drawn with all between.
+  const [first, last] = [shown[0] ?? 0, shown.at(-1) ?? -1];
+  const drawn = useMemo(() => Array.from({ length: last - first + 1 }, (_, i) => first + i), [first, last]);
+  const before = first * stopWidth;
+  const after = Math.max(0, stops.length - 1 - last) * stopWidth;
+
+  useLayoutEffect(() => {
+    if (wanted.current === null) return;
+    const cell = table.current?.querySelector<HTMLElement>(`[data-cell="${wanted.current}"]`);
     if (!cell) return;
-    event.preventDefault();
+    wanted.current = null;
     cell.focus();
+  });
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const at = (event.target as HTMLElement).dataset.cell?.split(':').map(Number);
+    if (!at) return;
+    const [row = 0, column = 0] = at;
+    const page = Math.max(1, Math.floor((scroller.current?.clientHeight ?? 0) / rowHeightPx) - 3);
+    const to = {
+      ArrowDown: [row + 1, column],
+      ArrowUp: [row - 1, column],
+      ArrowRight: [row, column + 1],
+      ArrowLeft: [row, column - 1],
+      PageDown: [row + page, column],
+      PageUp: [row - page, column],
+      Home: [row, 0],
+      End: [row, stops.length],
+    }[event.key];
+    if (!to) return;
+    event.preventDefault();
+    const next = {
+      row: Math.min(students.length - 1, Math.max(0, to[0] ?? 0)),
+      column: Math.min(stops.length, Math.max(0, to[1] ?? 0)),
+    };
+    wanted.current = `${next.row}:${next.column}`;
+    setHere({ row: next.row, column: next.column - 1 });
+    if (!rowItems.some(({ index }) => index === next.row)) rows.scrollToIndex(next.row);
+    if (next.column > 0 && !drawn.includes(next.column - 1)) columns.scrollToIndex(next.column - 1);
   };
+  const onFocus = (event: React.FocusEvent) => {
+    const at = (event.target as HTMLElement).dataset.cell?.split(':').map(Number);
+    if (at) setHere({ row: at[0] ?? -1, column: (at[1] ?? 0) - 1 });
+  };
+  const context = useMemo(
+    (): RowContext => ({
+      ...{ now, terms, stops, timeZone: assignment.timeZone },
+      dueDates: assignment.to.map(({ dueAt }) => dueAt),
+    }),
+    [now, terms, stops, assignment],
+  );
+  const chooseOne = useCallback((id: string, isOn: boolean) => onChoose([id], isOn), [onChoose]);
+  const numbers = numberColumnsOf(sheet);
+  const all = students.map(({ studentId }) => studentId);
+  const chosenCount = all.filter((id) => chosenIds.has(id)).length;
+  const fullWidth =
+    columnWidths.name + columnWidths.needs + stops.length * stopWidth + numbers.length * columnWidths.number;
+  const columnKey = drawn.join();
   return (
-    <section className="overflow-auto rounded-card border border-line bg-card" aria-label={t('sheet.sheet')}>
-      <table ref={table} className="w-full border-separate border-spacing-0 text-14" onKeyDown={onKeyDown}>
-        <thead>
-          <tr>
-            <th scope="col" className={`${headCell} sticky left-0 z-10 pl-4`}>
-              {t('sheet.student')}
-            </th>
-            <th scope="col" className={headCell}>
-              {t('sheet.needs')}
-            </th>
-            {sheet.stops.map((stop, index) => {
-              const words = [
-                t('sheet.stopHeading', { number: index + 1, label: stop.label }),
-                ...(stop.practice ? [t('part.practice')] : []),
-              ].join(' · ');
-              return (
-                <th key={stop.id} scope="col" className={joinClasses(headCell, 'text-center')} title={words}>
-                  <span className="sr-only">{words}</span>
-                  {/* What is practice counts for nothing. */}
-                  <span
-                    aria-hidden
-                    className={joinClasses(
-                      'font-mono',
-                      stop.practice && 'underline decoration-dotted underline-offset-4',
-                    )}
-                  >
-                    {index + 1}
-                  </span>
-                </th>
-              );
-            })}
-            {[
-              ...[t('sheet.progress'), t('sheet.met'), t('sheet.time'), t('sheet.points')],
-              ...(sheet.terms.worth === undefined ? [] : [t('sheet.counts')]),
-              t('sheet.lastSeen'),
-            ].map((label) => (
-              <th key={label} scope="col" className={joinClasses(headCell, 'text-right last:pr-4')}>
-                {label}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {students.map((student, index) => (
-            <Row key={student.studentId} sheet={sheet} student={student} index={index} onOpen={onOpen} />
+    <section
+      ref={scroller}
+      aria-label={t('sheet.sheet')}
+      // What takes the focus comes into sight beside the names and below the headings.
+      style={{ scrollPadding: `${headHeightPx}px 0 0 ${columnWidths.name}px` }}
+      className="max-h-[max(20rem,calc(100dvh-12rem))] overflow-auto rounded-card border border-line bg-card [overflow-anchor:none]"
+    >
+      <table
+        ref={table}
+        aria-rowcount={students.length + 1}
+        style={{ minWidth: fullWidth }}
+        className="w-full table-fixed border-separate border-spacing-0 text-14"
+        onKeyDown={onKeyDown}
+        onFocus={onFocus}
+      >
+        <colgroup>
+          <col style={{ width: columnWidths.name }} />
+          {/* Takes what the others leave. */}
+          <col />
+          {before > 0 && <col style={{ width: before }} />}
+          {drawn.map((column) => (
+            <col key={column} style={{ width: stopWidth }} />
           ))}
+          {after > 0 && <col style={{ width: after }} />}
+          {numbers.map(({ key }) => (
+            <col key={key} style={{ width: columnWidths.number }} />
+          ))}
+        </colgroup>
+        <SheetHead
+          {...{ sheet, before, after, sorting, onSort }}
+          columns={drawn}
+          chosen={chosenCount === 0 ? 'none' : chosenCount === all.length ? 'all' : 'some'}
+          onChooseAll={(isOn) => onChoose(all, isOn)}
+        />
+        <tbody>
+          {rowItems.map((item, place) => {
+            const student = students[item.index];
+            const gapPx = item.start - (rowItems[place - 1]?.end ?? 0);
+            if (!student) return null;
+            return (
+              <Spaced key={student.studentId} gapPx={gapPx}>
+                <SheetRowView
+                  {...{ context, student, before, after, onOpen }}
+                  name={nameOf(student, item.index)}
+                  index={item.index}
+                  columns={columnKey}
+                  isChosen={chosenIds.has(student.studentId)}
+                  onChoose={chooseOne}
+                />
+              </Spaced>
+            );
+          })}
+          <Gap px={rows.getTotalSize() - (rowItems.at(-1)?.end ?? 0)} />
         </tbody>
       </table>
     </section>
   );
 }
 
-/** What the program does not vouch for, said beside what the student needs. */
-function ToLookAt({ row }: { readonly row: SheetRow }) {
-  const words = doubtWords(row);
-  if (words.length === 0) return null;
+function Spaced({ gapPx, children }: { readonly gapPx: number; readonly children: React.ReactNode }) {
   return (
-    <span
-      className="ml-1.5 inline-flex items-center gap-1 align-middle text-13 text-marigold-ink"
-      title={words.join(' ')}
-    >
-      <TriangleAlert aria-hidden className="size-4" strokeWidth={1.75} />
-      {t('sheet.lookAt')}
-      <span className="sr-only">{words.join(' ')}</span>
-    </span>
+    <>
+      <Gap px={gapPx} />
+      {children}
+    </>
   );
 }
 
-interface RowProps {
-  readonly sheet: Sheet;
-  readonly student: SheetStudent;
-  readonly index: number;
-  readonly onOpen: Props['onOpen'];
-}
-
-function Row({ sheet, student, index, onOpen }: RowProps) {
-  const { studentId, displayName, row, dueAt, attempt } = student;
-  const need = needOfStudent(student, sheet);
-  const { timeZone, to } = sheet.assignment;
-  const hasOwnDate = to.every((one) => one.dueAt !== dueAt);
-  return (
-    <tr className="group h-9 hover:bg-main-tint">
-      <th
-        scope="row"
-        className="sticky left-0 z-10 bg-card pl-2 text-left font-normal whitespace-nowrap group-hover:bg-main-tint"
-      >
-        <button
-          type="button"
-          data-cell={`${index}:0`}
-          onClick={() => onOpen(studentId)}
-          className="min-h-8 rounded-control px-2 font-medium hover:underline"
-        >
-          {displayName}
-        </button>
-      </th>
-      <td className="px-2 whitespace-nowrap">
-        <span className={joinClasses('rounded-control px-2 py-0.5 text-13', needStyle[need])}>{t(`need.${need}`)}</span>
-        {isLate(row, dueAt) && (
-          <span className="ml-1.5 text-13 text-brick">
-            {student.result && student.result.latePercent > 0
-              ? t('sheet.lateLess', { percent: student.result.latePercent })
-              : t('sheet.late')}
-          </span>
-        )}
-        {hasOwnDate && (
-          <span className="ml-1.5 text-13 text-quiet">
-            {dueAt === null ? t('sheet.ownNoDue') : t('sheet.ownDue', { time: formatInstant(dueAt, timeZone) })}
-          </span>
-        )}
-        {attempt && <span className="ml-1.5 text-13 text-quiet">{t('sheet.attempt', attempt)}</span>}
-        {row && <ToLookAt row={row} />}
-      </td>
-      {sheet.stops.map((stop, column) => {
-        const mark = row?.marks[column] ?? { state: 'ahead' as const };
-        return (
-          <td key={stop.id} className="text-center">
-            <button
-              type="button"
-              data-cell={`${index}:${column + 1}`}
-              tabIndex={-1}
-              onClick={() => onOpen(studentId, stop.id)}
-              className="inline-grid size-7 place-items-center rounded-control"
-            >
-              <StateMark mark={mark} of={t('sheet.cell', { name: displayName, number: column + 1 })} />
-            </button>
-          </td>
-        );
-      })}
-      <Numbers student={student} worth={sheet.terms.worth} now={sheet.now} />
+/** Where rows are that are out of sight. */
+const Gap = ({ px }: { readonly px: number }) =>
+  px > 0 ? (
+    <tr aria-hidden style={{ height: px }}>
+      <td />
     </tr>
-  );
-}
-
-interface NumbersProps {
-  readonly student: SheetStudent;
-  /** What all points together count, where that is not as many as there are. */
-  readonly worth: number | undefined;
-  readonly now: number;
-}
-
-function Numbers({ student: { row, result }, worth, now }: NumbersProps) {
-  const earned = result?.earned ?? row?.earned ?? 0;
-  const possible = row?.possible ?? 0;
-  const words = {
-    progress: row && formatShare(row.progress),
-    met: row && formatShare(row.metShare),
-    time: row && formatMinutes(row.timeSpentMs),
-    points: row && t('stop.points', { earned: formatPoints(earned), possible: formatPoints(possible) }),
-    ...(worth === undefined
-      ? {}
-      : {
-          counts:
-            row &&
-            t('stop.points', {
-              earned: formatPoints(worthOf({ earned, possible }, worth)),
-              possible: formatPoints(worth),
-            }),
-        }),
-    lastSeen: row && formatAgo(row.lastSeenAt, now),
-  };
-  return Object.entries(words).map(([column, text]) => (
-    <td key={column} className={joinClasses(numberCell, 'last:pr-4')}>
-      {text ?? t('sheet.never')}
-    </td>
-  ));
-}
+  ) : null;

@@ -1,21 +1,17 @@
 // @vitest-environment jsdom
-import type { Sheet } from '@semita/core/contract';
 import { screen } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
 import { show } from '../../test/page.tsx';
 import { standIn } from '../../test/stand-in-server.ts';
-import { IntoGroup } from './into-group.tsx';
+import { PutIntoGroup } from './put-into-group.tsx';
 
-const student = (studentId: string, more: object = {}) => ({
-  ...{ studentId, displayName: studentId, excused: false, dueAt: null, row: null },
-  ...more,
-});
 const roster = (id: string, ...ids: string[]) => ({
   ...{ id, name: id, shape: 'arch' as const, colour: 'marigold' as const, timeZone: 'UTC', locale: 'en', meetings: [] },
   ...{ students: ids.map((one) => ({ id: one, displayName: one, extraTime: 1 })), groups: [] },
 });
+const students = ['Elin', 'Nils', 'Bo (guest)'].map((name) => ({ id: name, displayName: name }));
 
-test('those who need the same become a group of each of their classes; guests and who has left do not', async () => {
+test('students become a group of each of their classes; who is in none of one’s own stays out, and is counted', async () => {
   const sent = vi.fn();
   standIn({
     listRosters: () => [roster('amber', 'Elin', 'Omar'), roster('cobalt', 'Nils'), roster('other', 'Somebody')],
@@ -24,18 +20,13 @@ test('those who need the same become a group of each of their classes; guests an
       return undefined;
     },
   });
-  const sheet = {
-    ...{ terms: {}, now: 0 },
-    students: [
-      ...[student('Elin'), student('Nils'), student('Omar', { excused: true })],
-      ...[student('Left', { leftAt: 1 }), student('Bo (guest)', { isGuest: true })],
-    ],
-  } as unknown as Sheet;
-  const { user } = show(<IntoGroup sheet={sheet} />);
-  await user.click(screen.getByRole('button', { name: 'Into a group …' }));
-  await user.click(await screen.findByLabelText('Not begun (2)'));
-  expect(screen.getByText('Elin, Nils')).toBeTruthy();
-  await user.type(screen.getByLabelText('Name of the group'), ' Fresh start ');
+  const { user } = show(<PutIntoGroup students={students} suggestedName="Once more" onClose={() => {}} />);
+  expect(await screen.findByText('Elin, Nils')).toBeTruthy();
+  expect(screen.getByText('1 of them is in no class of yours, and stays out of it.')).toBeTruthy();
+  const name = screen.getByLabelText<HTMLInputElement>('Name of the group');
+  expect(name.value).toBe('Once more');
+  await user.clear(name);
+  await user.type(name, ' Fresh start ');
   await user.click(screen.getByRole('button', { name: 'Put 2 students in it' }));
   await vi.waitFor(() => expect(sent).toHaveBeenCalledTimes(2));
   expect(sent.mock.calls).toEqual([

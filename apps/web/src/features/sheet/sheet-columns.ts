@@ -1,0 +1,52 @@
+import type { Sheet } from '@semita/core/contract';
+import type { SheetOrder } from '@semita/core/sheet';
+import { t } from '../../words/words.ts';
+import './words.ts';
+
+/** Widths of the columns, in px: what scrolls away must be known without being drawn. */
+export const columnWidths = { name: 240, needs: 188, narrowStop: 44, wideStop: 86, number: 91 } as const;
+export const rowHeightPx = 36;
+/** At most: with upright headings under those of their parts. */
+export const headHeightPx = 170;
+
+/** With few stops their headings have room beside each other; with many they stand upright. */
+const mostWideStops = 4;
+
+export const isWide = ({ stops }: Pick<Sheet, 'stops'>) => stops.length <= mostWideStops;
+export const stopWidthOf = (sheet: Pick<Sheet, 'stops'>) =>
+  isWide(sheet) ? columnWidths.wideStop : columnWidths.narrowStop;
+
+export interface NumberColumn {
+  readonly key: 'progress' | 'met' | 'time' | 'points' | 'counts' | 'lastSeen';
+  readonly label: string;
+  /** What the sheet is sorted by where this heading is pressed; null where that is another column's order. */
+  readonly order: Exclude<SheetOrder, object> | null;
+}
+
+export function numberColumnsOf({ terms }: Pick<Sheet, 'terms'>): readonly NumberColumn[] {
+  return [
+    { key: 'progress', label: t('sheet.progress'), order: 'progress' },
+    { key: 'met', label: t('sheet.met'), order: 'met' },
+    { key: 'time', label: t('sheet.time'), order: 'time' },
+    { key: 'points', label: t('sheet.points'), order: 'points' },
+    ...(terms.worth === undefined ? [] : [{ key: 'counts' as const, label: t('sheet.counts'), order: null }]),
+    { key: 'lastSeen', label: t('sheet.lastSeen'), order: 'lastSeen' },
+  ];
+}
+
+/** Stops that stand beside each other in one part. */
+export interface PartSpan {
+  readonly partTitle: string;
+  readonly count: number;
+}
+
+/** The parts above some of the stops, in their order; what stands beside each other in one part is one span. */
+export function spansOf(stops: readonly { readonly partTitle: string }[]): readonly PartSpan[] {
+  const spans: PartSpan[] = [];
+  for (const { partTitle } of stops) {
+    const last = spans.at(-1);
+    if (last?.partTitle === partTitle) spans[spans.length - 1] = { partTitle, count: last.count + 1 };
+    else spans.push({ partTitle, count: 1 });
+  }
+  return spans;
+}
