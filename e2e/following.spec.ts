@@ -37,7 +37,10 @@ test('what the answers have in common is found, becomes a group that is given mo
   await page.getByRole('button', { name: /: Be the keeper$/ }).click();
   const giving = page.getByRole('dialog', { name: /Be the keeper/ });
   await expect(giving.getByText('Fabio Nakagawa-Ek').first()).toBeVisible();
-  await giving.getByRole('button', { name: /^(Assign|Give)/ }).last().click();
+  await giving
+    .getByRole('button', { name: /^(Assign|Give)/ })
+    .last()
+    .click();
   await expect(page.getByText('0 of 7 handed in')).toBeVisible();
   await page.goto('/classes');
   await page.getByRole('link', { name: /8 Cobalt/ }).click();

@@ -163,7 +163,8 @@ test('every sheet of the demo school is saved as CSV', async ({ page }) => {
   for (const { id } of assignments) {
     await page.goto(`/assignments/${id}`);
     const downloading = page.waitForEvent('download');
-    await page.getByRole('link', { name: 'Save as CSV' }).click();
+    await page.getByRole('button', { name: 'Save …' }).click();
+    await page.getByRole('menuitem', { name: 'Sheet as CSV' }).click();
     const file = await (await downloading).path();
     const [head = '', ...rows] = readFileSync(file, 'utf8').trim().split('\n');
     expect(head).toContain('Student');

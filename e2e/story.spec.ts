@@ -155,9 +155,10 @@ test('from a film on the shelf to a mark that the student reads', async ({ brows
   await expect(student.getByText('And how sure are you?')).toBeVisible();
   await expect(student.getByText('1.5 of 2 points')).toBeVisible();
 
+  await teacher.getByRole('button', { name: 'Save …' }).click();
   const [download] = await Promise.all([
     teacher.waitForEvent('download'),
-    teacher.getByRole('link', { name: 'Save as CSV' }).click(),
+    teacher.getByRole('menuitem', { name: 'Sheet as CSV' }).click(),
   ]);
   expect(download.suggestedFilename()).toBe('Counting seconds - 8 Amber Design & Engineering.csv');
 });

@@ -187,7 +187,7 @@ export function createApp(options: AppOptions): Express {
     ...assignmentHandlers(services),
     ...liveHandlers(live),
     ...attemptHandlers(services),
-    ...followingHandlers(services.following),
+    ...followingHandlers(services),
     ...noticeHandlers(services.notices),
     ...guestHandlers(services.guests, enter),
     ...practiceHandlers(services.practice, materials),

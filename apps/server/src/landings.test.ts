@@ -81,7 +81,7 @@ describe.each(landings)('the school as %s stored it', (name) => {
     for (const { classId } of db.selectDistinct({ classId: addressees.classId }).from(addressees).all())
       await expectAnswer(adaeze, `/api/classes/${classId}`);
     for (const { id } of given) {
-      for (const page of ['sheet', 'sheet.csv', 'marking', 'path'])
+      for (const page of ['sheet', 'sheet.csv', 'answers.csv', 'stops', 'watching', 'marking', 'path'])
         await expectAnswer(adaeze, `/api/assignments/${id}/${page}`);
     }
     for (const { assignmentId, studentId } of db.select().from(attempts).all())

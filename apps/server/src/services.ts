@@ -337,7 +337,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     }),
     paths: createPathService({ ...shared, readStates }),
     following: createFollowingService({
-      ...{ given, sheetOf: assignments },
+      ...{ given, readStates, sheetOf: assignments },
       repository: createFollowingRepository({ ...deps, computeAnew: states.computeAnew }),
     }),
     marking: createMarkingService({

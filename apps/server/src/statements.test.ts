@@ -45,7 +45,16 @@ async function countAll(assignmentCount: number, studentCount: number) {
   const of = (page: string) => `/api/assignments/${assignmentId}/${page}`;
   const pages = [
     ...['/api/assignments', '/api/classes', '/api/classes/amber', '/api/lessons', '/api/materials', '/api/bank'],
-    ...[of('sheet'), of('sheet.csv'), of('marking'), of('path'), of('questions/q-written/answers')],
+    ...[
+      of('sheet'),
+      of('sheet.csv'),
+      of('answers.csv'),
+      of('stops'),
+      of('watching'),
+      of('marking'),
+      of('path'),
+      of('questions/q-written/answers'),
+    ],
     ...[of('questions/q-discussion/thread'), '/api/series/series', '/api/history'],
   ].map((address) => [teacher, address] as const);
   const counts: [string, number][] = [];

@@ -28,6 +28,7 @@ export interface Answer {
   readonly status: number;
   readonly headers: Headers;
   readonly text: string;
+  readonly bytes: Buffer;
   // biome-ignore lint/suspicious/noExplicitAny: tests look into answers of every shape
   readonly body: any;
 }
@@ -53,22 +54,24 @@ export async function serveInstallation(
 
   const createClient = (cookie = ''): Client => ({
     cookie,
-    async ask(method, askPath, body, headers = {}) {
-      const isRaw = Buffer.isBuffer(body);
+    async ask(method, askPath, sent, headers = {}) {
+      const isRaw = Buffer.isBuffer(sent);
       const response = await fetch(base + askPath, {
         method,
         headers: {
           ...(this.cookie ? { cookie: this.cookie } : {}),
-          ...(body === undefined || isRaw ? {} : { 'content-type': 'application/json' }),
+          ...(sent === undefined || isRaw ? {} : { 'content-type': 'application/json' }),
           ...headers,
         },
-        ...(body === undefined ? {} : { body: isRaw ? new Uint8Array(body) : JSON.stringify(body) }),
+        ...(sent === undefined ? {} : { body: isRaw ? new Uint8Array(sent) : JSON.stringify(sent) }),
       });
       const set = response.headers.get('set-cookie');
       if (set) this.cookie = set.split(';')[0] ?? '';
-      const text = await response.text();
+      const bytes = Buffer.from(await response.arrayBuffer());
+      const text = bytes.toString();
       const isJson = response.headers.get('content-type')?.includes('json');
-      return { status: response.status, headers: response.headers, text, body: isJson ? JSON.parse(text) : undefined };
+      const body = isJson ? JSON.parse(text) : undefined;
+      return { status: response.status, headers: response.headers, text, bytes, body };
     },
   });
 

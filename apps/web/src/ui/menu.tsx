@@ -49,4 +49,19 @@ export function MenuItem({ onSelect, children }: { readonly onSelect: () => void
   );
 }
 
+/** A file that is saved. */
+export function MenuDownload({ href, children }: { readonly href: string; readonly children: ReactNode }) {
+  return (
+    <DropdownMenu.Item asChild>
+      <a
+        href={href}
+        download
+        className="flex items-center gap-2 rounded-control px-3 py-2 text-14 outline-none data-highlighted:bg-main-tint"
+      >
+        {children}
+      </a>
+    </DropdownMenu.Item>
+  );
+}
+
 export const MenuLine = () => <DropdownMenu.Separator className="my-1 h-px bg-line" />;

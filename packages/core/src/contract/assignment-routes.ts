@@ -70,7 +70,6 @@ export const assignmentRoutes = {
   }),
   removeTermPreset: route(...routePaths.removeTermPreset, 'teacher'),
   readSheet: route(...routePaths.readSheet, 'teacher', { output: sheetSchema }),
-  exportSheet: route(...routePaths.exportSheet, 'teacher'),
   /** A stream of server-sent events about the topics in `on`, from behind the version in `since` on. */
   watch: route(...routePaths.watch, 'signedIn'),
   /** Makes something different for some students; answers with their lines of the sheet. */

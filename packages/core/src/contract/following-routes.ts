@@ -8,4 +8,9 @@ export const followingRoutes = {
   readStopFigures: route(...routePaths.readStopFigures, 'teacher', { output: stopFiguresSchema }),
   /** How the parts were watched and read, by who has begun. */
   readWatching: route(...routePaths.readWatching, 'teacher', { output: watchingSchema }),
+  /** The sheet, and all answers in long form, to be opened by a spreadsheet. */
+  exportSheet: route(...routePaths.exportSheet, 'teacher'),
+  exportSheetWorkbook: route(...routePaths.exportSheetWorkbook, 'teacher'),
+  exportAnswers: route(...routePaths.exportAnswers, 'teacher'),
+  exportAnswersWorkbook: route(...routePaths.exportAnswersWorkbook, 'teacher'),
 } as const;

@@ -1,6 +1,5 @@
 import type { OutputOf, routes } from '@semita/core/contract';
 import type { Handlers } from '../../http/serve-route.ts';
-import type { SecurityLog } from '../accounts/security-log.ts';
 import type { AssignmentService } from './assignment-service.ts';
 import type { Giving } from './giving.ts';
 import type { SeriesService } from './series-service.ts';
@@ -23,7 +22,6 @@ type Names =
   | 'keepTermPreset'
   | 'removeTermPreset'
   | 'readSheet'
-  | 'exportSheet'
   | 'adjust'
   | 'listAdjustments';
 
@@ -32,7 +30,6 @@ interface Rooms {
   readonly giving: Giving;
   readonly series: SeriesService;
   readonly termPresets: TermPresets;
-  readonly security: Pick<SecurityLog, 'record'>;
 }
 
 export function assignmentHandlers({
@@ -40,7 +37,6 @@ export function assignmentHandlers({
   giving,
   series,
   termPresets: presets,
-  security,
 }: Rooms): Pick<Handlers, Names> {
   return {
     listAssignments: ({ actor }) => assignments.list(actor),
@@ -80,12 +76,6 @@ export function assignmentHandlers({
       return undefined;
     },
     readSheet: ({ actor, params }) => assignments.readSheet(actor, params.assignmentId),
-    exportSheet: ({ actor, params, res }) => {
-      const { csv, title } = assignments.exportSheet(actor, params.assignmentId);
-      security.record('exported', actor.id, 'sheet');
-      res.attachment(`${title}.csv`).type('text/csv; charset=utf-8; header=present').send(csv);
-      return undefined;
-    },
     adjust: ({ actor, params, body }) => assignments.adjust(actor, params.assignmentId, body),
     listAdjustments: ({ actor, params }) => assignments.listAdjustments(actor, params.assignmentId, params.studentId),
   };

@@ -3,7 +3,7 @@ import type { Terms } from '@semita/core/attempt';
 import type { AssignmentSummary, SentSheet, Sheet } from '@semita/core/contract';
 import { groupBy } from '@semita/core/elements';
 import { firstWords, type Lesson, stopsInOrder } from '@semita/core/lesson';
-import { needOf, readSheetLine, type SheetLine } from '@semita/core/sheet';
+import { needOf, type SheetLine } from '@semita/core/sheet';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -16,7 +16,6 @@ import type { AssignedLessons, NamedAddressee } from './assigned-lessons.ts';
 import type { AssignmentRepository, AssignmentRow } from './assignment-repository.ts';
 import { type LocalWindow, toWindow } from './local-window.ts';
 import type { RecipientRepository } from './recipient-repository.ts';
-import { sheetToCsv } from './sheet-csv.ts';
 import type { SheetRepository, StoredLine, StoredOutline } from './sheet-repository.ts';
 
 export type AssignmentService = ReturnType<typeof createAssignmentService>;
@@ -332,11 +331,11 @@ export function createAssignmentService(options: Options) {
 
     readSheet: (actor: Actor, assignmentId: string): SentSheet => buildSheet(getFollowed(actor, assignmentId)),
 
-    exportSheet(actor: Actor, assignmentId: string): { csv: string; title: string } {
-      const sheet = buildSheet(getFollowed(actor, assignmentId));
-      const read = { ...sheet, students: sheet.students.map(readSheetLine) };
-      const csv = sheetToCsv(read, given.getLesson(assignmentId).lesson);
-      return { csv, title: `${sheet.assignment.title} - ${sheet.assignment.className}` };
+    /** The lines of the sheet, with to whom it was given of those whom a teacher follows, and by which clock. */
+    readLines(actor: Actor, assignmentId: string) {
+      const { row, to, classIds } = getFollowed(actor, assignmentId);
+      const className = to.map(({ name }) => name).join(', ');
+      return { className, timeZone: row.timeZone, lines: sheets.list(assignmentId, classIds) };
     },
 
     /** The lines of the sheet, with the attempts that count. */

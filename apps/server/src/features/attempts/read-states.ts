@@ -19,13 +19,11 @@ export interface StudentState {
   readonly state: AttemptState;
 }
 
-/** Reads the states of all who have begun an assignment, whom a teacher follows. */
+/** Reads the states of all who have begun an assignment, whom a teacher follows; of some, where those are known. */
 export const createReadStates =
   ({ sheetOf, intake }: Options) =>
-  (actor: Actor, assignmentId: string): StudentState[] => {
-    const begun = sheetOf
-      .listStudents(actor, assignmentId)
-      .flatMap(({ line, counted }) => (counted ? [{ line, counted }] : []));
+  (actor: Actor, assignmentId: string, lines = sheetOf.listStudents(actor, assignmentId)): StudentState[] => {
+    const begun = lines.flatMap(({ line, counted }) => (counted ? [{ line, counted }] : []));
     const states = intake.readStates(begun.map(({ counted }) => counted.attemptId));
     return begun.flatMap(({ line, counted }) => {
       const state = states.get(counted.attemptId);

@@ -1,16 +1,22 @@
 import { lessonFigures, seenDifficulty } from '@semita/core/analysis';
 import type { StopFigures, WatchingLines } from '@semita/core/contract';
 import { groupBy } from '@semita/core/elements';
+import { readSheetLine } from '@semita/core/sheet';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { AssignmentService } from '../assignments/assignment-service.ts';
+import type { ReadStates } from '../attempts/read-states.ts';
+import { answersTable } from './answers-table.ts';
 import type { FollowingRepository } from './following-repository.ts';
+import { sheetTable } from './sheet-table.ts';
+import type { Table } from './table.ts';
 
 export type FollowingService = ReturnType<typeof createFollowingService>;
 
 interface Options {
   readonly given: Pick<AssignedLessons, 'getLesson' | 'givenOf'>;
-  readonly sheetOf: Pick<AssignmentService, 'listStudents'>;
+  readonly sheetOf: Pick<AssignmentService, 'listStudents' | 'readSheet' | 'readLines'>;
+  readonly readStates: ReadStates;
   readonly repository: FollowingRepository;
 }
 
@@ -24,7 +30,7 @@ interface Begun {
 }
 
 /** What is read off the work of many, from what is kept beside it: no state is read for it. */
-export function createFollowingService({ given, sheetOf, repository }: Options) {
+export function createFollowingService({ given, sheetOf, readStates, repository }: Options) {
   /** The attempts that count, of students whom the teacher follows. */
   const listBegun = (actor: Actor, assignmentId: string): readonly Begun[] => {
     const { addressees } = given.givenOf(assignmentId);
@@ -60,6 +66,22 @@ export function createFollowingService({ given, sheetOf, repository }: Options) 
         figures: lessonFigures(lesson, results, terms.locale),
         classes: ofClasses.length > 1 ? ofClasses : [],
       };
+    },
+
+    /** The sheet, or all answers in long form, to be opened by a spreadsheet. */
+    exportTable(actor: Actor, assignmentId: string, which: 'sheet' | 'answers'): { table: Table; title: string } {
+      const { lesson } = given.getLesson(assignmentId);
+      if (which === 'sheet') {
+        const sent = sheetOf.readSheet(actor, assignmentId);
+        const { title, className } = sent.assignment;
+        const sheet = { ...sent, students: sent.students.map(readSheetLine) };
+        return { table: sheetTable(sheet, lesson), title: `${title} - ${className}` };
+      }
+      const { className, timeZone, lines } = sheetOf.readLines(actor, assignmentId);
+      const walks = readStates(actor, assignmentId, lines).map(({ student, state }) => ({
+        ...{ displayName: student.displayName, state },
+      }));
+      return { table: answersTable(lesson, walks, timeZone), title: `${lesson.title} - ${className} - answers` };
     },
 
     readWatching(actor: Actor, assignmentId: string): WatchingLines {

@@ -1,5 +1,6 @@
 import { decodeWatching } from '@semita/core/analysis';
 import type { LearnerEventBody } from '@semita/core/attempt';
+import readWorkbook from 'read-excel-file/node';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
@@ -110,4 +111,37 @@ test('what is kept is the same when it is rebuilt, and is brought up to date whe
   for (const { id } of school.db.select({ id: attempts.id }).from(attempts).all()) school.services.states.forget(id);
   expect((await ask('stops')).body.figures).toEqual(figures);
   expect(new Set(stored().map((row) => JSON.stringify(row)))).toEqual(whole);
+});
+
+test('sheet and answers open in a spreadsheet: numbers are numbers, dates are dates on the class’s clock, and no name is a formula', async () => {
+  school.addStudents(['=2+3', 'Ana "Bo", Ćirić', '🌉 زهرة']);
+  const names = ['=2+3', 'Ana "Bo", Ćirić', '🌉 زهرة'];
+  await walk('=2+3', 8);
+  const adaeze = school.as('adaeze');
+  const read = async (path: string) => {
+    const { status, bytes } = await adaeze.ask('GET', `/api/assignments/${assignmentId}/${path}`);
+    expect(status).toBe(200);
+    const [sheet] = await readWorkbook(bytes);
+    return sheet?.data ?? [];
+  };
+  const [headings = [], ...rows] = await read('sheet.xlsx');
+  expect(headings.slice(0, 7)).toEqual([
+    ...['Student', 'Needs', 'Progress %', 'Met %', 'Minutes'],
+    ...['Last seen (Europe/Stockholm)', 'Handed in (Europe/Stockholm)'],
+  ]);
+  expect(rows.map(([name]) => name)).toEqual(expect.arrayContaining(names));
+  const formula = rows.find(([name]) => name === '=2+3') ?? [];
+  expect(formula[9]).toBe(choice.points / 100);
+  // The clock of the test stands in winter time, an hour before UTC; a reader of these is a millisecond early.
+  const wall = Math.round(Number(formula[5]) / 1_000) * 1_000;
+  expect(Math.abs(wall - (school.clock.now + 3_600_000))).toBeLessThan(60_000);
+
+  const [, ...answers] = await read('answers.xlsx');
+  const own = answers.filter(([name]) => name === '=2+3').map((row) => row.slice(3, 10));
+  expect(own).toEqual([
+    [choice.stem, 'choice', 1, 'right', choice.points / 100, choice.points / 100, 'program'],
+    [everyKind.extendedText.stem, 'extendedText', 1, 'Because it bends.', null, expect.any(Number), null],
+  ]);
+  const csv = await adaeze.ask('GET', `/api/assignments/${assignmentId}/answers.csv`);
+  expect(csv.text).toContain(`\r\n"'=2+3",`);
 });

@@ -16,6 +16,7 @@ import { Button, buttonStyle } from '../../ui/button.tsx';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { KeyHelp } from '../../ui/key-help.tsx';
 import type { KeyGroup } from '../../ui/key-list.tsx';
+import { Menu, MenuDownload } from '../../ui/menu.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { formatPoints } from '../../words/format.ts';
@@ -175,14 +176,7 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
         )}
         <Legend />
         <KeyHelp groups={sheetKeys()} />
-        <a
-          className={buttonStyle({ size: 'small' })}
-          href={pathOf('exportSheet', { assignmentId: sheet.assignment.id })}
-          download
-        >
-          <Download aria-hidden className="size-4" strokeWidth={1.75} />
-          {t('sheet.export')}
-        </a>
+        <SaveMenu assignmentId={sheet.assignment.id} />
       </div>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2 text-14">
         <NeedFilter
@@ -231,6 +225,34 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
         />
       )}
     </div>
+  );
+}
+
+const saved = [
+  ['exportSheetWorkbook', 'sheet.sheetXlsx'],
+  ['exportSheet', 'sheet.sheetCsv'],
+  ['exportAnswersWorkbook', 'sheet.answersXlsx'],
+  ['exportAnswers', 'sheet.answersCsv'],
+] as const;
+
+function SaveMenu({ assignmentId }: { readonly assignmentId: string }) {
+  return (
+    <Menu
+      label={t('sheet.save')}
+      triggerClassName="border border-edge bg-card font-medium"
+      trigger={
+        <>
+          <Download aria-hidden className="size-4" strokeWidth={1.75} />
+          {t('sheet.save')}
+        </>
+      }
+    >
+      {saved.map(([route, words]) => (
+        <MenuDownload key={route} href={pathOf(route, { assignmentId })}>
+          {t(words)}
+        </MenuDownload>
+      ))}
+    </Menu>
   );
 }
 

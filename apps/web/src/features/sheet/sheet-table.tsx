@@ -20,6 +20,10 @@ interface Props {
   readonly onOpen: (studentId: string, stopId?: string) => void;
 }
 
+/** One class and its lesson are drawn whole, so that the browser's own search finds everybody; more is drawn as it comes in sight. */
+const mostDrawn = { rows: 60, columns: 40 };
+const overscan = (count: number, most: number) => (count <= most ? most : 8);
+
 /** What a browser that lays nothing out, as in tests, is taken to show. */
 const unlaid = { width: 1_280, height: 800 };
 
@@ -29,7 +33,7 @@ const keeping = (at: number) => (range: Range) => {
   return at < 0 || at >= range.count || shown.includes(at) ? shown : [...shown, at].toSorted((a, b) => a - b);
 };
 
-/** Students × stops, drawn as far as they are in sight. Arrows go from cell to cell, Enter opens the student at that stop. */
+/** Students × stops; of many, those in sight. Arrows go from cell to cell, Enter opens the student at that stop. */
 export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds, onChoose, onOpen }: Props) {
   const scroller = useRef<HTMLElement>(null);
   const table = useRef<HTMLTableElement>(null);
@@ -43,7 +47,7 @@ export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds
     count: students.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeightPx,
-    overscan: 8,
+    overscan: overscan(students.length, mostDrawn.rows),
     initialRect: unlaid,
     observeElementRect: measure,
     useFlushSync: false,
@@ -54,7 +58,7 @@ export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds
     count: stops.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => stopWidth,
-    overscan: 8,
+    overscan: overscan(stops.length, mostDrawn.columns),
     initialRect: unlaid,
     observeElementRect: measure,
     useFlushSync: false,

@@ -1,20 +1,15 @@
 import { worthOf } from '@semita/core/assignment';
-import { toLocal } from '@semita/core/calendar';
 import type { Sheet } from '@semita/core/contract';
 import { isLate, type Need, needOfStudent, type SheetRow, type StopMark, sheetStops } from '@semita/core/sheet';
 import type { WalkLesson } from '@semita/core/walk';
-import Papa from 'papaparse';
+import { atInstant, type Table, type TableCell } from './table.ts';
 
-/**
- * The sheet as CSV by RFC 4180: CRLF, quotes doubled, a header. Cells that a spreadsheet would take for a formula
- * are led by an apostrophe. A byte order mark tells spreadsheets that it is UTF-8.
- */
-export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
+/** The sheet as a table: one row a student, in words as on the sheet. */
+export function sheetTable(sheet: Sheet, lesson: WalkLesson): Table {
   const { timeZone } = sheet.assignment;
   const { worth } = sheet.terms;
   const stops = sheetStops(lesson);
-  const instant = (ms: number | null | undefined) => (ms == null ? '' : toLocal(ms, timeZone).replace('T', ' '));
-  const header = [
+  const headings = [
     'Student',
     'Needs',
     'Progress %',
@@ -30,7 +25,7 @@ export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
     ...(worth === undefined ? [] : ['Counts', 'Counts of']),
     ...stops.map((_, index) => `Stop ${index + 1}: ${sheet.stops[index]?.label ?? ''}`),
   ];
-  const rows = sheet.students.map((student) => {
+  const rows = sheet.students.map((student): TableCell[] => {
     const { displayName, row, dueAt } = student;
     const earned = student.result?.earned ?? row?.earned ?? 0;
     return [
@@ -39,8 +34,8 @@ export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
       row ? Math.round(row.progress * 100) : 0,
       row ? Math.round(row.metShare * 100) : 0,
       minutesOf(row?.timeSpentMs ?? 0),
-      instant(row?.lastSeenAt),
-      instant(row?.handedInAt),
+      atInstant(row?.lastSeenAt),
+      atInstant(row?.handedInAt),
       isLate(row, dueAt) ? 'yes' : '',
       row ? toLookAt(row) : '',
       row ? earned / 100 : '',
@@ -52,7 +47,7 @@ export function sheetToCsv(sheet: Sheet, lesson: WalkLesson): string {
       ...stops.map((_, index) => cellOf(row?.marks[index])),
     ];
   });
-  return `\ufeff${Papa.unparse([header, ...rows], { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+  return { name: 'Sheet', timeZone, headings, rows };
 }
 
 /** What the program does not vouch for. */
