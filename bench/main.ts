@@ -6,6 +6,7 @@ import { measureCoverage } from './coverage-figure.ts';
 import { measureDeck } from './deck-figure.ts';
 import { measureEvents } from './event-figure.ts';
 import { measureFilm } from './film-figure.ts';
+import { measureFollowing } from './following-figure.ts';
 import { measureGiving } from './giving-figure.ts';
 import { measureImport } from './import-figure.ts';
 import { measureMarking } from './marking-figure.ts';
@@ -28,6 +29,7 @@ const figures = [
   ...(await measureGiving()),
   ...measurePeople(),
   ...(await measureMarkingPage()),
+  ...(await measureFollowing()),
   ...(await measureCoverage()),
   ...(await measureMarking()),
   ...(await measurePath()),

@@ -56,50 +56,62 @@ export function itemFigures(results: readonly ItemResult[]): ReadonlyMap<string,
   return new Map([...byQuestion].map(([questionId, own]) => [questionId, figuresOf(own, sums)]));
 }
 
-interface Compared {
-  readonly result: ItemResult;
-  /** The mean share in all other questions. */
-  readonly elsewhere: number;
-}
-
 function figuresOf(
   own: readonly ItemResult[],
   sums: ReadonlyMap<string, { readonly sum: number; readonly count: number }>,
 ): ItemFigures {
   const count = own.length;
-  const compared = own.flatMap((result): Compared[] => {
+  const compared: ItemResult[] = [];
+  const shares: number[] = [];
+  /** The mean share in all other questions, of each. */
+  const elsewhere: number[] = [];
+  let total = 0;
+  for (const result of own) {
     const { sum, count: all } = sums.get(result.studentId) ?? { sum: 0, count: 0 };
-    return all < 2 ? [] : [{ result, elsewhere: (sum - result.share) / (all - 1) }];
-  });
+    total += result.share;
+    if (all < 2) continue;
+    compared.push(result);
+    shares.push(result.share);
+    elsewhere.push((sum - result.share) / (all - 1));
+  }
   const isEnough = compared.length >= fewestCompared;
-  const weights = isEnough ? extremeWeights(compared.map(({ elsewhere }) => elsewhere)) : null;
-  const meanIn = (side: 'upper' | 'lower', shareIn: (result: ItemResult) => number): number | null => {
-    if (!weights) return null;
-    const size = weights[side].reduce((sum, weight) => sum + weight, 0);
-    return compared.reduce((sum, { result }, i) => sum + shareIn(result) * (weights[side][i] ?? 0), 0) / size;
+  const weights = isEnough ? extremeWeights(elsewhere) : null;
+  const picks = new Map<string, { count: number; upper: number; lower: number }>();
+  const pickOf = (id: string) => {
+    const known = picks.get(id);
+    if (known) return known;
+    const one = { count: 0, upper: 0, lower: 0 };
+    picks.set(id, one);
+    return one;
   };
-  const upper = meanIn('upper', ({ share }) => share);
-  const lower = meanIn('lower', ({ share }) => share);
-  const optionIds = [...new Set(own.flatMap(({ picked = [] }) => picked))];
+  for (const { picked = [] } of own) for (const id of picked) pickOf(id).count++;
+  const sums27 = { upper: 0, lower: 0, upperSize: 0, lowerSize: 0 };
+  if (weights)
+    for (const [i, { share, picked = [] }] of compared.entries()) {
+      const [upper, lower] = [weights.upper[i] ?? 0, weights.lower[i] ?? 0];
+      if (upper === 0 && lower === 0) continue;
+      sums27.upper += upper * share;
+      sums27.lower += lower * share;
+      sums27.upperSize += upper;
+      sums27.lowerSize += lower;
+      for (const id of picked) {
+        const pick = pickOf(id);
+        pick.upper += upper;
+        pick.lower += lower;
+      }
+    }
+  const { upper, lower, upperSize, lowerSize } = sums27;
   return {
     count,
-    meanShare: count < fewestAnswersSeen ? null : own.reduce((sum, { share }) => sum + share, 0) / count,
-    discrimination: isEnough
-      ? correlation(
-          compared.map(({ result }) => result.share),
-          compared.map(({ elsewhere }) => elsewhere),
-        )
-      : null,
-    upperLower: upper === null || lower === null ? null : upper - lower,
-    options: optionIds.map((optionId) => {
-      const isPicked = ({ picked }: ItemResult) => (picked?.includes(optionId) ? 1 : 0);
-      return {
-        optionId,
-        count: own.filter(isPicked).length,
-        upperShare: meanIn('upper', isPicked),
-        lowerShare: meanIn('lower', isPicked),
-      };
-    }),
+    meanShare: count < fewestAnswersSeen ? null : total / count,
+    discrimination: isEnough ? correlation(shares, elsewhere) : null,
+    upperLower: weights ? upper / upperSize - lower / lowerSize : null,
+    options: [...picks].map(([optionId, pick]) => ({
+      optionId,
+      count: pick.count,
+      upperShare: weights ? pick.upper / upperSize : null,
+      lowerShare: weights ? pick.lower / lowerSize : null,
+    })),
   };
 }
 
@@ -109,14 +121,15 @@ function figuresOf(
  */
 function extremeWeights(values: readonly number[]) {
   const size = Math.max(1, kelleyShare * values.length);
-  const sideOf = (sorted: readonly number[]) => {
+  const sideOf = (sorted: Float64Array) => {
     const cut = sorted[Math.ceil(size) - 1] as number;
     const beyond = sorted.indexOf(cut);
     const tied = sorted.lastIndexOf(cut) - beyond + 1;
     return { cut, atCut: (size - beyond) / tied };
   };
-  const top = sideOf(values.toSorted((a, b) => b - a));
-  const bottom = sideOf(values.toSorted((a, b) => a - b));
+  const rising = Float64Array.from(values).sort();
+  const top = sideOf(rising.toReversed());
+  const bottom = sideOf(rising);
   return {
     upper: values.map((value) => (value > top.cut ? 1 : value === top.cut ? top.atCut : 0)),
     lower: values.map((value) => (value < bottom.cut ? 1 : value === bottom.cut ? bottom.atCut : 0)),

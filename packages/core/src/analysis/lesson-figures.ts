@@ -53,11 +53,23 @@ export function questionsOf(lesson: Lesson): readonly { readonly stopId: string;
 export function lessonFigures(lesson: Lesson, results: readonly KeptResult[], locale = 'en'): LessonFigures {
   const questions = questionsOf(lesson);
   const byId = new Map(questions.map(({ question }) => [question.id, question]));
-  const marked = results.flatMap(({ firstPoints, possible, ...result }) =>
-    firstPoints === null || possible <= 0 || !byId.has(result.questionId)
-      ? []
-      : [{ ...result, share: Math.min(1, firstPoints / possible) }],
-  );
+  const marked: (SeenResult & Pick<KeptResult, 'hasLeft'>)[] = [];
+  // Written out, for there are tens of thousands of them: to spread each would take longer than all that follows.
+  for (const {
+    firstPoints,
+    possible,
+    studentId,
+    stopId,
+    questionId,
+    picked,
+    confidence,
+    stopSpentMs,
+    hasLeft,
+  } of results)
+    if (firstPoints !== null && possible > 0 && byId.has(questionId)) {
+      const share = Math.min(1, firstPoints / possible);
+      marked.push({ studentId, stopId, questionId, share, picked, confidence, stopSpentMs, hasLeft });
+    }
   const figures = itemFigures(marked);
   const findingsOf = new Map(
     questions.map(({ question }) => [

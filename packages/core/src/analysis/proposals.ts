@@ -140,11 +140,21 @@ function needsHelp(results: readonly SeenResult[]): readonly Proposal[] {
 }
 
 function raced(results: readonly SeenResult[]): readonly Proposal[] {
-  const atStops = [...groupBy(results, ({ stopId, studentId }) => `${stopId} ${studentId}`).values()].flatMap((own) => {
-    const [{ stopId, studentId, stopSpentMs }] = own as [SeenResult];
-    const share = own.reduce((sum, result) => sum + result.share, 0) / own.length;
-    return stopSpentMs === null ? [] : [{ stopId, studentId, stopSpentMs, share }];
-  });
+  const found = new Map<
+    string,
+    { stopId: string; studentId: string; spentMs: number | null; sum: number; count: number }
+  >();
+  for (const { stopId, studentId, stopSpentMs, share } of results) {
+    const key = `${stopId} ${studentId}`;
+    const one = found.get(key);
+    if (one) {
+      one.sum += share;
+      one.count++;
+    } else found.set(key, { stopId, studentId, spentMs: stopSpentMs, sum: share, count: 1 });
+  }
+  const atStops = [...found.values()].flatMap(({ stopId, studentId, spentMs, sum, count }) =>
+    spentMs === null ? [] : [{ stopId, studentId, stopSpentMs: spentMs, share: sum / count }],
+  );
   const usual = new Map(
     [...groupBy(atStops, ({ stopId }) => stopId)].map(([id, own]) => [
       id,

@@ -1,5 +1,5 @@
 import type { Rewind } from '../attempt/attempt-state.ts';
-import { type Coverage, coverageStrip, type Interval } from '../coverage/coverage.ts';
+import { type Coverage, type Interval, joinMs, type Segment } from '../coverage/coverage.ts';
 
 /** How one student went through one part. Times are of the part's axis, in ms. */
 export interface WatchedLine {
@@ -40,18 +40,28 @@ export function retentionOf(lines: readonly WatchedLine[], window: Interval, ste
   let starters = 0;
   // The first step whose middle is not before a moment.
   const stepAt = (ms: number) => Math.min(count, Math.max(0, Math.ceil((ms - window.fromMs) / wide - 0.5)));
-  for (const { coverage } of lines) {
-    let isStarter = false;
-    for (const { fromMs, toMs, times } of coverageStrip(coverage, window)) {
-      if (times < 1) continue;
-      isStarter = true;
-      const [first, end] = [stepAt(fromMs), stepAt(toMs)];
-      if (first >= end) continue;
+  const add = (fromMs: number, toMs: number, times: number): boolean => {
+    if (times < 1 || toMs <= window.fromMs || fromMs >= window.toMs) return false;
+    const [first, end] = [stepAt(fromMs), stepAt(toMs)];
+    if (first < end) {
       (met[first] as number)++;
       (met[end] as number)--;
-      if (times < 2) continue;
-      (again[first] as number)++;
-      (again[end] as number)--;
+      if (times > 1) {
+        (again[first] as number)++;
+        (again[end] as number)--;
+      }
+    }
+    return true;
+  };
+  for (const { coverage } of lines) {
+    let isStarter = false;
+    let before: Segment | undefined;
+    for (const segment of coverage) {
+      // A short gap is none, here as in the strip of one student: it was met as often as the less met of its neighbours.
+      if (before && segment.fromMs > before.toMs && segment.fromMs - before.toMs <= joinMs)
+        add(before.toMs, segment.fromMs, Math.min(before.times, segment.times));
+      if (add(segment.fromMs, segment.toMs, segment.times)) isStarter = true;
+      before = segment;
     }
     if (isStarter) starters++;
   }

@@ -16,7 +16,7 @@ export interface Segment extends Interval {
 export type Coverage = readonly Segment[];
 
 /** Stretches that are no further apart than this count as one: players lose a moment at a pause or a seek. */
-const joinMs = 500;
+export const joinMs = 500;
 
 /** Adds a segment behind others, growing the last one where the two are one. Empty ones are dropped. */
 function push(segments: Segment[], fromMs: number, toMs: number, times: number): void {
