@@ -337,7 +337,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     }),
     paths: createPathService({ ...shared, readStates }),
     following: createFollowingService({
-      ...{ given, readStates, sheetOf: assignments },
+      ...{ clock: deps.clock, given, readStates, sheets, sheetOf: assignments },
       repository: createFollowingRepository({ ...deps, computeAnew: states.computeAnew }),
     }),
     marking: createMarkingService({

@@ -55,7 +55,12 @@ async function countAll(assignmentCount: number, studentCount: number) {
       of('path'),
       of('questions/q-written/answers'),
     ],
-    ...[of('questions/q-discussion/thread'), '/api/series/series', '/api/history'],
+    ...[
+      of('questions/q-discussion/thread'),
+      '/api/series/series',
+      '/api/history',
+      '/api/classes/amber/students/student-0/lines',
+    ],
   ].map((address) => [teacher, address] as const);
   const counts: [string, number][] = [];
   for (const [who, address] of [...pages, [student, '/api/todo'] as const, [student, '/api/feedback'] as const]) {

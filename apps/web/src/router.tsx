@@ -49,6 +49,7 @@ export const router = createBrowserRouter([
               { path: 'settings', lazy: () => import('./features/classes/settings-route.tsx') },
             ],
           },
+          { path: 'classes/:classId/students/:studentId', lazy: () => import('./features/account/account-route.tsx') },
           { path: 'lessons/:lessonId', lazy: () => import('./features/desk/desk-route.tsx') },
           { path: 'lessons/:lessonId/print', lazy: () => import('./features/print/print-route.tsx') },
           { path: 'slides/:materialId', lazy: () => import('./features/slides/slides-route.tsx') },

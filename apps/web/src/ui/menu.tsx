@@ -19,7 +19,7 @@ export function Menu({ label, trigger, triggerClassName, children }: Props) {
         aria-label={label}
         className={joinClasses(
           'rounded-control hover:bg-main-tint',
-          trigger ? 'flex h-9 items-center gap-1.5 px-2 text-14' : 'grid size-8 place-items-center',
+          trigger ? 'flex min-h-8 items-center gap-1.5 px-2 text-14' : 'grid size-8 place-items-center',
           triggerClassName,
         )}
       >

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import type { LessonFigures } from '../analysis/lesson-figures.ts';
+import { sheetLineSchema } from './assignment-schemas.ts';
 import { describes } from './describes.ts';
 import { lessonSchema } from './lesson-schemas.ts';
 
@@ -66,3 +67,11 @@ export const watchingSchema = v.object({
   lines: v.record(text, v.array(v.strictObject({ studentId: text, line: text }))),
 });
 export type WatchingLines = v.InferOutput<typeof watchingSchema>;
+
+/** What one student of a class did about all that was given to it. */
+export const studentLinesSchema = v.object({
+  student: v.strictObject({ id: text, displayName: text }),
+  now: number,
+  lines: v.array(v.object({ assignmentId: text, isExtra: v.boolean(), line: sheetLineSchema })),
+});
+export type StudentLines = v.InferOutput<typeof studentLinesSchema>;

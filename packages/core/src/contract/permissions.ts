@@ -159,6 +159,7 @@ export const permissionOfRoute = {
   takeBack: 'runAssignment',
   removeTermPreset: 'removeTermPreset',
   readWalkedPath: 'followAssignment',
+  readStudentLines: 'followClass',
   readStopFigures: 'followAssignment',
   readWatching: 'followAssignment',
   readSheet: 'followAssignment',

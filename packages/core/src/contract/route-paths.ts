@@ -112,6 +112,7 @@ export const routePaths = {
   removeTermPreset: ['DELETE', '/api/terms/:presetId'],
   extendAll: ['POST', '/api/assignments/:assignmentId/window/days'],
   readWalkedPath: ['GET', '/api/assignments/:assignmentId/path'],
+  readStudentLines: ['GET', '/api/classes/:classId/students/:studentId/lines'],
   readStopFigures: ['GET', '/api/assignments/:assignmentId/stops'],
   readWatching: ['GET', '/api/assignments/:assignmentId/watching'],
   readGuestLink: ['GET', '/api/assignments/:assignmentId/guest-link'],

@@ -101,6 +101,11 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     .orderBy(asc(recipients.since), asc(attempts.number))
     .prepare();
 
+  const linesOf = selectLines()
+    .where(eq(recipients.studentId, sql.placeholder('studentId')))
+    .orderBy(asc(recipients.since), asc(attempts.number))
+    .prepare();
+
   // Rows that an older program wrote have no outline yet.
   const oldRow = sql<string | null>`case when ${attempts.toMark} is null then ${attempts.sheetRow} end`;
   const outlines = db
@@ -237,6 +242,20 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     find(assignmentId: string, classIds: ReadonlySet<string>, studentId: string): StoredLine | undefined {
       const [rows] = groupByStudent(oneLine.all({ assignmentId, studentId }), classIds);
       return rows && toLine(rows, records.adjustmentsOf([assignmentId])(assignmentId, studentId));
+    },
+
+    /** One student's lines of all that reached them through a class, by the assignment. */
+    listLinesOf(studentId: string, classId: string): ReadonlyMap<string, StoredLine> {
+      const classIds = new Set([classId]);
+      const all = groupByStudent(linesOf.all({ studentId }), classIds);
+      lessons.preloadGiven(all.map(([row]) => row?.assignmentId ?? ''));
+      const own = records.adjustmentsFor(studentId);
+      return new Map(
+        all.map((rows) => {
+          const id = rows[0]?.assignmentId ?? '';
+          return [id, toLine(rows, own.get(id) ?? [])];
+        }),
+      );
     },
 
     /** Outlines of all students whom some assignments reached through some classes. */

@@ -1,8 +1,8 @@
 import type { KeptResult } from '@semita/core/analysis';
 import { reducerVersion } from '@semita/core/attempt';
-import { asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import type { Db } from '../../db/open.ts';
-import { attempts, partWatching, questionResults } from '../../db/schema.ts';
+import { attempts, classStudents, partWatching, questionResults, users } from '../../db/schema.ts';
 
 export type FollowingRepository = ReturnType<typeof createFollowingRepository>;
 
@@ -62,6 +62,15 @@ export function createFollowingRepository({ db, computeAnew }: Options) {
   };
 
   return {
+    /** A student of a class; undefined for whom it does not have. */
+    findStudent: (classId: string, studentId: string) =>
+      db
+        .select({ id: users.id, displayName: users.displayName })
+        .from(classStudents)
+        .innerJoin(users, eq(users.id, classStudents.studentId))
+        .where(and(eq(classStudents.classId, classId), eq(classStudents.studentId, studentId)))
+        .get(),
+
     listResults: (attemptIds: readonly string[]): StoredResult[] =>
       fresh(() => results.all({ attemptIds: JSON.stringify(attemptIds) })).flatMap(
         ({ isStale: _, stopId, questionId, possible, picked, ...result }) =>

@@ -8,6 +8,7 @@ import { writeCsv, writeXlsx } from './table.ts';
 type Names =
   | 'readStopFigures'
   | 'readWatching'
+  | 'readStudentLines'
   | 'exportSheet'
   | 'exportSheetWorkbook'
   | 'exportAnswers'
@@ -40,6 +41,7 @@ export function followingHandlers({ following, security }: Rooms): Pick<Handlers
   return {
     readStopFigures: ({ actor, params }) => following.readStopFigures(actor, params.assignmentId),
     readWatching: ({ actor, params }) => following.readWatching(actor, params.assignmentId),
+    readStudentLines: ({ params }) => following.readStudentLines(params.classId, params.studentId),
     exportSheet: (input) => send(input, 'sheet', 'csv'),
     exportSheetWorkbook: (input) => send(input, 'sheet', 'xlsx'),
     exportAnswers: (input) => send(input, 'answers', 'csv'),

@@ -1,10 +1,13 @@
 import { lessonFigures, seenDifficulty } from '@semita/core/analysis';
-import type { StopFigures, WatchingLines } from '@semita/core/contract';
+import type { StopFigures, StudentLines, WatchingLines } from '@semita/core/contract';
 import { groupBy } from '@semita/core/elements';
 import { readSheetLine } from '@semita/core/sheet';
+import type { Deps } from '../../deps.ts';
+import { found } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { AssignmentService } from '../assignments/assignment-service.ts';
+import type { SheetRepository } from '../assignments/sheet-repository.ts';
 import type { ReadStates } from '../attempts/read-states.ts';
 import { answersTable } from './answers-table.ts';
 import type { FollowingRepository } from './following-repository.ts';
@@ -13,9 +16,10 @@ import type { Table } from './table.ts';
 
 export type FollowingService = ReturnType<typeof createFollowingService>;
 
-interface Options {
+interface Options extends Pick<Deps, 'clock'> {
   readonly given: Pick<AssignedLessons, 'getLesson' | 'givenOf'>;
   readonly sheetOf: Pick<AssignmentService, 'listStudents' | 'readSheet' | 'readLines'>;
+  readonly sheets: Pick<SheetRepository, 'listLinesOf'>;
   readonly readStates: ReadStates;
   readonly repository: FollowingRepository;
 }
@@ -30,7 +34,7 @@ interface Begun {
 }
 
 /** What is read off the work of many, from what is kept beside it: no state is read for it. */
-export function createFollowingService({ given, sheetOf, readStates, repository }: Options) {
+export function createFollowingService({ clock, given, sheetOf, sheets, readStates, repository }: Options) {
   /** The attempts that count, of students whom the teacher follows. */
   const listBegun = (actor: Actor, assignmentId: string): readonly Begun[] => {
     const { addressees } = given.givenOf(assignmentId);
@@ -66,6 +70,16 @@ export function createFollowingService({ given, sheetOf, readStates, repository 
         figures: lessonFigures(lesson, results, terms.locale),
         classes: ofClasses.length > 1 ? ofClasses : [],
       };
+    },
+
+    /** @throws Refused notFound for whom the class does not have */
+    readStudentLines(classId: string, studentId: string): StudentLines {
+      const student = found(repository.findStudent(classId, studentId));
+      const lines = [...sheets.listLinesOf(studentId, classId)].flatMap(([assignmentId, { line }]) => {
+        const { terms, takenBackAt } = given.givenOf(assignmentId);
+        return takenBackAt === null ? [{ assignmentId, isExtra: terms.isExtra ?? false, line }] : [];
+      });
+      return { student, now: clock(), lines };
     },
 
     /** The sheet, or all answers in long form, to be opened by a spreadsheet. */

@@ -145,3 +145,13 @@ test('sheet and answers open in a spreadsheet: numbers are numbers, dates are da
   const csv = await adaeze.ask('GET', `/api/assignments/${assignmentId}/answers.csv`);
   expect(csv.text).toContain(`\r\n"'=2+3",`);
 });
+
+test('one student over all that was given to their class; nobody of another class', async () => {
+  const adaeze = school.as('adaeze');
+  const { body } = await adaeze.ask('GET', '/api/classes/amber/students/pupil-03/lines');
+  expect(body.student).toEqual({ id: 'pupil-03', displayName: 'pupil-03' });
+  expect(body.lines).toEqual([
+    { assignmentId, isExtra: false, line: expect.objectContaining({ studentId: 'pupil-03', row: expect.any(String) }) },
+  ]);
+  expect((await adaeze.ask('GET', '/api/classes/amber/students/bruno/lines')).status).toBe(404);
+});

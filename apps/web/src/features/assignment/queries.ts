@@ -6,6 +6,9 @@ import { call } from '../../api/client.ts';
 export const assignmentsOptions = () =>
   queryOptions({ queryKey: ['assignments'], queryFn: () => call('listAssignments', {}) });
 
+/** All that one's classes were ever given, also what was put away. */
+export const historyOptions = () => queryOptions({ queryKey: ['history'], queryFn: () => call('listHistory', {}) });
+
 export const sheetOptions = (assignmentId: string) =>
   queryOptions({
     queryKey: ['sheet', assignmentId],

@@ -1,5 +1,6 @@
 import { UserPlus } from 'lucide-react';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { call } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
@@ -143,7 +144,14 @@ function Students({ classId, students, runs, add, onPaper }: StudentsProps) {
                     />
                   </td>
                 )}
-                <td className="px-4 font-medium">{student.displayName}</td>
+                <td className="px-4 font-medium">
+                  <Link
+                    to={`/classes/${classId}/students/${encodeURIComponent(student.id)}`}
+                    className="hover:underline"
+                  >
+                    {student.displayName}
+                  </Link>
+                </td>
                 <td className="px-4 font-mono">{student.userName}</td>
                 <td className="px-4 text-quiet">{student.hasCard && t('classes.hasCard')}</td>
                 {runs ? (

@@ -1,19 +1,17 @@
 import type { AssignmentSummary } from '@semita/core/contract';
-import { queryOptions, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call } from '../../api/client.ts';
 import { Field, Select, TextInput } from '../../ui/field.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
 import { Page } from '../../ui/page.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentList } from '../assignment/assignment-list.tsx';
+import { historyOptions } from '../assignment/queries.ts';
 import { classesOptions } from '../classes/queries.ts';
 import { schoolDaysOptions } from '../week/queries.ts';
 import { byTerm } from './by-term.ts';
 import './words.ts';
-
-const historyOptions = () => queryOptions({ queryKey: ['history'], queryFn: () => call('listHistory', {}) });
 
 /** All that a teacher's classes were ever given, by term. */
 export function Component() {

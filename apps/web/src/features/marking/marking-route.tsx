@@ -7,6 +7,7 @@ import { EmptyPlace } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
+import { onlyClassOf } from '../assignment/only-class-of.ts';
 import { useLiveSheet } from '../assignment/use-live-sheet.ts';
 import { markingOptions } from './queries.ts';
 import { QuestionAnswersView } from './question-answers.tsx';
@@ -97,6 +98,7 @@ function MarkingDesk({ sheet }: { readonly sheet: Sheet }) {
                 studentId={search.get('student') as string}
                 timeZone={sheet.assignment.timeZone}
                 locale={sheet.terms.locale ?? 'en'}
+                classId={onlyClassOf(sheet.assignment)}
                 stopId={null}
                 onClose={() => set('student', null)}
                 onNext={nextOf(sheet, search.get('student'), (id) => set('student', id))}

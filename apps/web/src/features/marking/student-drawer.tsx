@@ -6,9 +6,10 @@ import { isBlank, isTeacherMarked } from '@semita/core/question';
 import { readSheetLine, stopMarkOf } from '@semita/core/sheet';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ComponentProps, useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
-import { Button } from '../../ui/button.tsx';
+import { Button, buttonStyle } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { errorWords, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
@@ -36,6 +37,8 @@ interface Props {
   /** The clock of the assignment, and how its class writes. */
   readonly timeZone: string;
   readonly locale: string;
+  /** The class in which the student's whole work is shown; null where there are several. */
+  readonly classId: string | null;
   /** The stop to show first; else the first answer that waits for a mark. */
   readonly stopId: string | null;
   readonly onClose: () => void;
@@ -44,7 +47,8 @@ interface Props {
 }
 
 /** One student's row, opened: what was met, what was answered, and marking. */
-export function StudentDrawer({ assignmentId, studentId, timeZone, locale, stopId, onClose, onNext }: Props) {
+export function StudentDrawer(props: Props) {
+  const { assignmentId, studentId, timeZone, locale, classId, stopId, onClose, onNext } = props;
   const query = useQuery(attemptOptions(assignmentId, studentId));
   const body = useRef<HTMLDivElement>(null);
   const nextButton = useRef<HTMLButtonElement>(null);
@@ -77,6 +81,14 @@ export function StudentDrawer({ assignmentId, studentId, timeZone, locale, stopI
             <div className="flex flex-wrap gap-2">
               <ForThisStudent {...{ assignmentId, timeZone, locale }} student={detail.student} />
               {detail.student.isGuest && <ThisGuest {...{ assignmentId }} guest={detail.student} onGone={onClose} />}
+              {classId !== null && !detail.student.isGuest && (
+                <Link
+                  to={`/classes/${classId}/students/${encodeURIComponent(studentId)}`}
+                  className={buttonStyle({ size: 'small', look: 'quiet' })}
+                >
+                  {t('student.allWork')}
+                </Link>
+              )}
               {onNext && (
                 <Button ref={nextButton} size="small" onClick={onNext}>
                   {t('sheet.markNext')}

@@ -21,6 +21,7 @@ export const markingWords = {
     admit: 'Let it count',
     arrivedLate: 'given {{given}}, came in {{arrived}}',
     answers: 'Answers',
+    allWork: 'All work in this class',
     strip: 'What was met',
     howItWent: 'How it went',
     spell: '{{from}} to {{until}}',

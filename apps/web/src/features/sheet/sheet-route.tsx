@@ -25,6 +25,7 @@ import { LateJoiners } from '../adjusting/late-joiners.tsx';
 import { MoreTime } from '../adjusting/more-time.tsx';
 import { NewerEdition } from '../adjusting/newer-edition.tsx';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
+import { onlyClassOf } from '../assignment/only-class-of.ts';
 import { useLiveSheet } from '../assignment/use-live-sheet.ts';
 import { useNextKey } from '../marking/next-unmarked.ts';
 import { StudentDrawer } from '../marking/student-drawer.tsx';
@@ -219,6 +220,7 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
           studentId={studentId}
           timeZone={sheet.assignment.timeZone}
           locale={sheet.terms.locale ?? 'en'}
+          classId={onlyClassOf(sheet.assignment)}
           stopId={search.get('stop')}
           onClose={() => open(null)}
           onNext={nextToMark && nextToMark.studentId !== studentId ? () => open(nextToMark.studentId) : null}
@@ -239,7 +241,7 @@ function SaveMenu({ assignmentId }: { readonly assignmentId: string }) {
   return (
     <Menu
       label={t('sheet.save')}
-      triggerClassName="border border-edge bg-card font-medium"
+      triggerClassName="h-8 border border-edge bg-card font-medium"
       trigger={
         <>
           <Download aria-hidden className="size-4" strokeWidth={1.75} />

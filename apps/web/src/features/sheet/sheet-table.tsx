@@ -120,8 +120,8 @@ export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds
   const numbers = numberColumnsOf(sheet);
   const all = students.map(({ studentId }) => studentId);
   const chosenCount = all.filter((id) => chosenIds.has(id)).length;
-  const fullWidth =
-    columnWidths.name + columnWidths.needs + stops.length * stopWidth + numbers.length * columnWidths.number;
+  const numbersWidth = numbers.reduce((sum, { widthPx }) => sum + widthPx, 0);
+  const fullWidth = columnWidths.name + columnWidths.needs + stops.length * stopWidth + numbersWidth;
   const columnKey = drawn.join();
   return (
     <section
@@ -148,8 +148,8 @@ export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds
             <col key={column} style={{ width: stopWidth }} />
           ))}
           {after > 0 && <col style={{ width: after }} />}
-          {numbers.map(({ key }) => (
-            <col key={key} style={{ width: columnWidths.number }} />
+          {numbers.map(({ key, widthPx }) => (
+            <col key={key} style={{ width: widthPx }} />
           ))}
         </colgroup>
         <SheetHead
