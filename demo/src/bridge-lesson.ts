@@ -1,5 +1,5 @@
 import type { Checkpoint, Lesson, Pause } from '@semita/core/lesson';
-import type { ChoiceOption } from '@semita/core/question';
+import type { ChoiceOption, ChoiceQuestion } from '@semita/core/question';
 import {
   archFeet,
   type BridgePictures,
@@ -12,7 +12,6 @@ import {
   sureBefore,
   wouldBuild,
 } from './bridge-questions.ts';
-import { withSlip } from './class-stories.ts';
 
 /** [text, correct, feedback] */
 type Row = readonly [string, boolean, string];
@@ -23,6 +22,14 @@ const options = (id: string, rows: readonly Row[]): ChoiceOption[] =>
 export function choice(id: string, stem: string, points: number, rows: readonly Row[]) {
   const multiple = rows.filter(([, correct]) => correct).length > 1;
   return { id, kind: 'choice' as const, stem, points, multiple, options: options(id, rows), teacherNote: '' };
+}
+
+/** A slip of its teacher: the wrong option is ticked. */
+function withSlip(question: ChoiceQuestion): ChoiceQuestion {
+  return {
+    ...question,
+    options: question.options.map((option, index) => ({ ...option, correct: index === 0 })),
+  };
 }
 
 export function written(id: string, stem: string, points: number, modelAnswer: string) {

@@ -1,4 +1,4 @@
-import type { ChoiceQuestion, Response } from '@semita/core/question';
+import type { Response } from '@semita/core/question';
 import type { Manner } from './simulated-student.ts';
 
 /*
@@ -61,13 +61,5 @@ export function inStory(story: ClassStory, index: number, manner: Manner): Manne
       ...(weak ? mostlyWrong : {}),
     },
     ...(isIn(story.races) ? { hurry: 0.15 } : index % 3 === 0 ? {} : { goesBack }),
-  };
-}
-
-/** A slip of its teacher: the wrong option is ticked. */
-export function withSlip(question: ChoiceQuestion): ChoiceQuestion {
-  return {
-    ...question,
-    options: question.options.map((option, index) => ({ ...option, correct: index === 0 })),
   };
 }

@@ -2,6 +2,10 @@ import { addWords } from './words.ts';
 
 /** What is said all over the pages of who teaches or looks after a school, and on no page of a student, who loads none of it. */
 export const staffWords = {
+  app: {
+    redo: 'Redo',
+    typeName: 'Type “{{name}}”, so that it is this one',
+  },
   error: {
     rosterMoved: 'The class was changed by somebody else in the meantime. Look at the list again; nothing was lost.',
     rosterFaulty: 'Some rows cannot be taken in. Nothing was changed.',

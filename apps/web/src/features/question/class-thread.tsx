@@ -7,6 +7,7 @@ import { Button } from '../../ui/button.tsx';
 import { TextArea } from '../../ui/field.tsx';
 import { ErrorNotice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
+import './thread-words.ts';
 
 /** Others go on writing while the thread is looked at. */
 const lookAgainMs = 20_000;

@@ -7,6 +7,7 @@ import { Button } from '../../ui/button.tsx';
 import { Field, Select, TextInput } from '../../ui/field.tsx';
 import { ErrorNotice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
+import './sign-in-words.ts';
 
 interface SignIn {
   name: string;

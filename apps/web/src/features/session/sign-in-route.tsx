@@ -6,6 +6,7 @@ import { Loading, Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { demoPeopleOptions, sessionOptions } from './queries.ts';
 import { SignInForm } from './sign-in-form.tsx';
+import './sign-in-words.ts';
 
 export function Component() {
   const session = useQuery(sessionOptions());

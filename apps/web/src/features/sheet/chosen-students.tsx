@@ -7,6 +7,7 @@ import { t } from '../../words/words.ts';
 import { MoreTime } from '../adjusting/more-time.tsx';
 import { useAdjust } from '../adjusting/use-adjust.ts';
 import { PickedStudents } from '../picked/picked-students.tsx';
+import '../picked/words.ts';
 import './words.ts';
 
 interface Props {

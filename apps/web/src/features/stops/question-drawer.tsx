@@ -16,6 +16,7 @@ import { AskedView } from '../marking/answer-view.tsx';
 import { answersOptions } from '../marking/queries.ts';
 import { PickedStudents } from '../picked/picked-students.tsx';
 import { findingWords, wordsOfPick } from './told.ts';
+import '../picked/words.ts';
 import './words.ts';
 
 const CountChart = lazy(() => import('../../ui/charts/count-chart.tsx'));

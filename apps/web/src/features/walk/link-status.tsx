@@ -5,6 +5,7 @@ import type { Link } from './walk-session.ts';
 import './words.ts';
 import '../question/words.ts';
 import '../materials/words.ts';
+import '../session/sign-in-words.ts';
 
 /** Says where the work is: with the server, on the way, or kept on this device. */
 export function LinkStatus({ link }: { readonly link: Link }) {
