@@ -20,6 +20,7 @@ import { TileEditor } from './tile-editor.tsx';
 import './words.ts';
 import '../lesson-parts/words.ts';
 import '../voice/words.ts';
+import '../lesson-parts/tile-words.ts';
 
 interface Props {
   readonly part: UntimedPartOf<'board'>;

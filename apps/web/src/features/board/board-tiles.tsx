@@ -5,6 +5,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { tileEdges, tileIcons } from '../lesson-parts/tile-looks.ts';
 import { OptionPicture } from '../question/option-picture.tsx';
+import '../lesson-parts/tile-words.ts';
 
 interface Props {
   readonly board: Board;

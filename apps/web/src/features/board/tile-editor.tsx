@@ -11,6 +11,7 @@ import { GroupMenu } from '../path/group-menu.tsx';
 import { PictureField } from '../picture/picture-field.tsx';
 import '../path/words.ts';
 import './words.ts';
+import '../lesson-parts/tile-words.ts';
 
 interface Props {
   readonly tile: Tile;

@@ -11,6 +11,7 @@ import {
   Sparkles,
 } from 'lucide-react';
 import { t } from '../../words/words.ts';
+import './tile-words.ts';
 
 export const tileEdges: Readonly<Record<TileColour, string>> = {
   plain: 'border-edge bg-card',

@@ -14,6 +14,7 @@ import { PartWay } from './part-way.tsx';
 import { RulesEditor } from './rules-editor.tsx';
 import './words.ts';
 import '../lesson-parts/words.ts';
+import '../lesson-parts/tile-words.ts';
 
 interface Props {
   readonly part: Part;

@@ -19,6 +19,8 @@ interface Props {
   readonly groupName: string;
   /** Of which they can be reminded; absent where there is nothing to remind of. */
   readonly assignmentId?: string | undefined;
+  /** Off for who only stands in: groups, and what is given, are the teacher's. */
+  readonly runs?: boolean;
 }
 
 const icon = { 'aria-hidden': true, className: 'size-4', strokeWidth: 1.75 } as const;
@@ -26,7 +28,7 @@ const icon = { 'aria-hidden': true, className: 'size-4', strokeWidth: 1.75 } as 
 const namesTold = 8;
 
 /** Students who have something in common, and what can be done with them next. Nothing is done by itself. */
-export function PickedStudents({ students, reason, groupName, assignmentId }: Props) {
+export function PickedStudents({ students, reason, groupName, assignmentId, runs = true }: Props) {
   const [doing, setDoing] = useState<'group' | 'give' | null>(null);
   const [uncopied, setUncopied] = useState<string | null>(null);
   const nudge = useMutation({
@@ -58,14 +60,18 @@ export function PickedStudents({ students, reason, groupName, assignmentId }: Pr
         {more > 0 && `, ${t('picked.and', { count: more })}`}
       </p>
       <div className="flex flex-wrap gap-2">
-        <Button size="small" onClick={() => setDoing('group')}>
-          <Users {...icon} />
-          {t('picked.group')}
-        </Button>
-        <Button size="small" onClick={() => setDoing('give')}>
-          <Send {...icon} />
-          {t('picked.give')}
-        </Button>
+        {runs && (
+          <>
+            <Button size="small" onClick={() => setDoing('group')}>
+              <Users {...icon} />
+              {t('picked.group')}
+            </Button>
+            <Button size="small" onClick={() => setDoing('give')}>
+              <Send {...icon} />
+              {t('picked.give')}
+            </Button>
+          </>
+        )}
         {assignmentId !== undefined && (
           <Button size="small" disabled={nudge.isPending} onClick={() => nudge.mutate()}>
             <BellRing {...icon} />

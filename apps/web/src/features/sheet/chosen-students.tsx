@@ -1,12 +1,13 @@
 import type { Sheet } from '@semita/core/contract';
 import type { SheetStudent } from '@semita/core/sheet';
-import { UserMinus, X } from 'lucide-react';
+import { RotateCcw, UserMinus, X } from 'lucide-react';
 import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
 import { MoreTime } from '../adjusting/more-time.tsx';
 import { useAdjust } from '../adjusting/use-adjust.ts';
 import { PickedStudents } from '../picked/picked-students.tsx';
+import '../adjusting/words.ts';
 import '../picked/words.ts';
 import './words.ts';
 
@@ -30,6 +31,10 @@ export function ChosenStudents({ sheet, students, nameOf, onClear }: Props) {
       },
     }),
   );
+  const another = useAdjust(assignmentId, (input) =>
+    toast(t('sheet.attemptsGiven', { count: input.studentIds.length })),
+  );
+  const handedIn = students.filter(({ row, leftAt }) => row?.handedInAt != null && leftAt === undefined);
   const excusable = students.filter(({ excused, leftAt }) => !excused && leftAt === undefined);
   return (
     <section aria-label={t('sheet.chosen')} className="grid gap-2 rounded-card border border-main bg-card p-4">
@@ -53,6 +58,18 @@ export function ChosenStudents({ sheet, students, nameOf, onClear }: Props) {
             {t('sheet.excuse')}
           </Button>
         )}
+        {handedIn.length > 0 && (
+          <Button
+            size="small"
+            disabled={another.isPending}
+            onClick={() =>
+              another.mutate({ studentIds: handedIn.map((one) => one.studentId), change: { kind: 'anotherAttempt' } })
+            }
+          >
+            <RotateCcw aria-hidden className="size-4" strokeWidth={1.75} />
+            {t('adjusting.anotherAttempt')}
+          </Button>
+        )}
         <Button size="small" look="quiet" onClick={onClear}>
           <X aria-hidden className="size-4" strokeWidth={1.75} />
           {t('sheet.chooseNone')}
@@ -63,6 +80,7 @@ export function ChosenStudents({ sheet, students, nameOf, onClear }: Props) {
         reason={t('sheet.chosenReason', { title })}
         groupName=""
         assignmentId={assignmentId}
+        runs={sheet.runs}
       />
     </section>
   );

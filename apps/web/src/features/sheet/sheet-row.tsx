@@ -1,6 +1,6 @@
 import { worthOf } from '@semita/core/assignment';
 import type { Sheet } from '@semita/core/contract';
-import { isLate, type Need, needOfStudent, type SheetRow, type SheetStudent } from '@semita/core/sheet';
+import { isLate, type Need, needOfStudent, type SheetRow, type SheetStudent, type StopMark } from '@semita/core/sheet';
 import { TriangleAlert } from 'lucide-react';
 import { memo } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
@@ -89,24 +89,44 @@ export const SheetRowView = memo(function SheetRowView(props: Props) {
       {columns !== '' &&
         columns.split(',').map((place) => {
           const column = Number(place);
-          const mark = row?.marks[column] ?? { state: 'ahead' as const };
           return (
-            <td key={context.stops[column]?.id} className="text-center">
-              <button
-                type="button"
-                data-cell={`${index}:${column + 1}`}
-                tabIndex={-1}
-                onClick={() => onOpen(studentId, context.stops[column]?.id)}
-                className="inline-grid size-7 place-items-center rounded-control"
-              >
-                <StateMark mark={mark} of={t('sheet.cell', { name, number: column + 1 })} />
-              </button>
-            </td>
+            <Cell
+              key={context.stops[column]?.id}
+              {...{ index, column, name, studentId, onOpen }}
+              stopId={context.stops[column]?.id}
+              mark={row?.marks[column] ?? ahead}
+            />
           );
         })}
       {after > 0 && <td aria-hidden />}
       <Numbers student={student} worth={context.terms.worth} now={context.now} />
     </tr>
+  );
+});
+
+const ahead: Pick<StopMark, 'state'> = { state: 'ahead' };
+
+interface CellProps extends Pick<Props, 'index' | 'name' | 'onOpen'> {
+  readonly column: number;
+  readonly studentId: string;
+  readonly stopId: string | undefined;
+  readonly mark: Pick<StopMark, 'state'> & Partial<StopMark>;
+}
+
+/** One stop of one student. Going sideways draws those that come into sight, and leaves the others. */
+const Cell = memo(function Cell({ index, column, name, studentId, stopId, mark, onOpen }: CellProps) {
+  return (
+    <td className="text-center">
+      <button
+        type="button"
+        data-cell={`${index}:${column + 1}`}
+        tabIndex={-1}
+        onClick={() => onOpen(studentId, stopId)}
+        className="inline-grid size-7 place-items-center rounded-control"
+      >
+        <StateMark mark={mark} of={t('sheet.cell', { name, number: column + 1 })} />
+      </button>
+    </td>
   );
 });
 

@@ -24,6 +24,8 @@ interface Props {
 const mostDrawn = { rows: 60, columns: 40 };
 const overscan = (count: number, most: number) => (count <= most ? most : 8);
 
+const minuteMs = 60_000;
+
 /** What a browser that lays nothing out, as in tests, is taken to show. */
 const unlaid = { width: 1_280, height: 800 };
 
@@ -109,12 +111,14 @@ export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds
     const at = (event.target as HTMLElement).dataset.cell?.split(':').map(Number);
     if (at) setHere({ row: at[0] ?? -1, column: (at[1] ?? 0) - 1 });
   };
+  // By the minute: an answer that comes in draws one row anew, and not every row because the clock went on.
+  const minute = Math.ceil(now / minuteMs) * minuteMs;
   const context = useMemo(
     (): RowContext => ({
-      ...{ now, terms, stops, timeZone: assignment.timeZone },
+      ...{ now: minute, terms, stops, timeZone: assignment.timeZone },
       dueDates: assignment.to.map(({ dueAt }) => dueAt),
     }),
-    [now, terms, stops, assignment],
+    [minute, terms, stops, assignment],
   );
   const chooseOne = useCallback((id: string, isOn: boolean) => onChoose([id], isOn), [onChoose]);
   const numbers = numberColumnsOf(sheet);

@@ -42,6 +42,8 @@ export const sheetWords = {
     excuse: 'Excuse',
     excused_one: '{{count}} student is excused.',
     excused_other: '{{count}} students are excused.',
+    attemptsGiven_one: '{{count}} student may try once more.',
+    attemptsGiven_other: '{{count}} students may try once more.',
     scope: 'Whom to show',
     everybody: 'Everybody',
     nobodyHere: 'Nobody is left by what you chose to show.',

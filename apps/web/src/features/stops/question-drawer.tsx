@@ -27,11 +27,12 @@ interface Props {
   readonly question: Question;
   readonly figures: QuestionFigures;
   readonly classes: StopFigures['classes'];
+  readonly runs: boolean;
   readonly onClose: () => void;
 }
 
 /** One question: what was answered, by whom, and what that says. */
-export function QuestionDrawer({ assignmentId, number, question, figures, classes, onClose }: Props) {
+export function QuestionDrawer({ assignmentId, number, question, figures, classes, runs, onClose }: Props) {
   const query = useQuery(answersOptions(assignmentId, question.id));
   const { findings } = figures;
   const oneByOne = `/assignments/${assignmentId}/marking?question=${encodeURIComponent(question.id)}`;
@@ -60,7 +61,9 @@ export function QuestionDrawer({ assignmentId, number, question, figures, classe
             ))}
           </ul>
         )}
-        <QueryView query={query}>{({ answers }) => <Distribution {...{ question, figures, answers }} />}</QueryView>
+        <QueryView query={query}>
+          {({ answers }) => <Distribution {...{ question, figures, answers, runs }} />}
+        </QueryView>
         <Figures figures={figures} />
         {classes.length > 0 && <ByClass classes={classes} questionId={question.id} />}
         <div>
@@ -73,7 +76,7 @@ export function QuestionDrawer({ assignmentId, number, question, figures, classe
   );
 }
 
-interface DistributionProps {
+interface DistributionProps extends Pick<Props, 'runs'> {
   readonly question: Question;
   readonly figures: QuestionFigures;
   readonly answers: QuestionAnswers['answers'];
@@ -83,7 +86,7 @@ interface DistributionProps {
 const firstResponse = ({ answer }: QuestionAnswers['answers'][number]) =>
   answer.earlier?.find(({ because }) => because === 'tried')?.response ?? answer.response;
 
-function Distribution({ question, figures, answers }: DistributionProps) {
+function Distribution({ question, figures, answers, runs }: DistributionProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   const given = answers.map((one) => ({
     id: one.studentId,
@@ -173,6 +176,7 @@ function Distribution({ question, figures, answers }: DistributionProps) {
             students={opened.students}
             reason={t('stops.gave', { count: opened.students.length, words: opened.words })}
             groupName={t('proposal.groupMistake', { words: opened.words }).slice(0, 80)}
+            runs={runs}
           />
         </div>
       )}

@@ -16,5 +16,5 @@ function Stops({ sheet }: { readonly sheet: Sheet }) {
   const assignmentId = sheet.assignment.id;
   useLiveSheet(assignmentId);
   const query = useQuery(stopFiguresOptions(assignmentId));
-  return <QueryView query={query}>{(told) => <StopsView assignmentId={assignmentId} told={told} />}</QueryView>;
+  return <QueryView query={query}>{(told) => <StopsView {...{ assignmentId, told }} runs={sheet.runs} />}</QueryView>;
 }

@@ -14,10 +14,12 @@ import './words.ts';
 interface Props {
   readonly assignmentId: string;
   readonly told: StopFigures;
+  /** Whether the teacher runs the class, and does not only stand in. */
+  readonly runs: boolean;
 }
 
 /** What the answers say: who may need the same next, and question by question how it went. */
-export function StopsView({ assignmentId, told }: Props) {
+export function StopsView({ assignmentId, told, runs }: Props) {
   const { lesson, names, figures, classes } = told;
   const [search, setSearch] = useSearchParams();
   const numbered: Numbered = useMemo(
@@ -54,7 +56,7 @@ export function StopsView({ assignmentId, told }: Props) {
               <p className="font-medium">{reason}</p>
               <PickedStudents
                 students={studentIds.map((id) => ({ id, displayName: names[id] ?? '' }))}
-                {...{ reason, groupName }}
+                {...{ reason, groupName, runs }}
               />
             </li>
           ))}
@@ -74,7 +76,12 @@ export function StopsView({ assignmentId, told }: Props) {
         </p>
       </section>
       {opened && question && (
-        <QuestionDrawer {...{ assignmentId, classes }} figures={opened} {...question} onClose={() => open(null)} />
+        <QuestionDrawer
+          {...{ assignmentId, classes, runs }}
+          figures={opened}
+          {...question}
+          onClose={() => open(null)}
+        />
       )}
     </div>
   );

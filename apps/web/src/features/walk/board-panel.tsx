@@ -11,6 +11,7 @@ import { ReadAloud } from '../question/read-aloud.tsx';
 import { RichText } from '../question/rich-text.tsx';
 import { RecordingPlayer } from '../voice/recording-player.tsx';
 import './words.ts';
+import '../lesson-parts/tile-words.ts';
 
 interface Props {
   readonly board: Board;

@@ -43,7 +43,7 @@ const names = new Map(lines.map(({ studentId }, i) => [studentId, `Student ${i}`
 
 test('where many went back is the title, a place that is told in words, and leads to the desk', async () => {
   standIn({ readCaptions: () => [{ startMs: 39_000, endMs: 45_000, text: 'A flat arch pushes harder.' }] });
-  const props = { assignmentId: 'a', lessonId: 'l', part, names };
+  const props = { assignmentId: 'a', lessonId: 'l', runs: true, part, names };
   const { user } = show(<PartWatching {...props} lines={lines} />);
   expect(await screen.findAllByText('3 of 8 went back over 0:40–1:00')).toHaveLength(2);
   const slider = screen.getByRole('slider', { name: 'Place in “The film”' });
@@ -59,6 +59,6 @@ test('where many went back is the title, a place that is told in words, and lead
 });
 
 test('a part that nobody has begun says so', () => {
-  show(<PartWatching assignmentId="a" lessonId="l" part={part} names={names} lines={[]} />);
+  show(<PartWatching runs assignmentId="a" lessonId="l" part={part} names={names} lines={[]} />);
   expect(screen.getByText('Nobody has begun this part yet.')).toBeTruthy();
 });

@@ -23,6 +23,8 @@ const Moment = lazy(async () => ({ default: (await import('./moment.tsx')).Momen
 interface Props {
   readonly assignmentId: string;
   readonly lessonId: string;
+  /** Whether the teacher runs the class, and does not only stand in. */
+  readonly runs: boolean;
   readonly part: MaterialPart;
   readonly names: ReadonlyMap<string, string>;
   readonly lines: WatchingLines['lines'][string];
@@ -54,7 +56,7 @@ export function PartWatching(props: Props) {
   );
 }
 
-function Watched({ assignmentId, lessonId, part, names, watched }: Props & { readonly watched: WatchedPart }) {
+function Watched({ assignmentId, lessonId, runs, part, names, watched }: Props & { readonly watched: WatchedPart }) {
   const { retention, findings } = watched;
   const { starters, met } = retention;
   const wordsAt = usePlaces(part);
@@ -112,6 +114,7 @@ function Watched({ assignmentId, lessonId, part, names, watched }: Props & { rea
                   reason={reason}
                   groupName={t(groupNames[finding.kind], { place: placeWords(finding, wordsAt) })}
                   assignmentId={finding.kind === 'left' ? assignmentId : undefined}
+                  runs={runs}
                 />
               </li>
             );

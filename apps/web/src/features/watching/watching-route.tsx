@@ -22,7 +22,7 @@ function Watching({ sheet }: { readonly sheet: Sheet }) {
   const query = useQuery(watchingOptions(assignmentId));
   return (
     <QueryView query={query}>
-      {(told) => <WatchingView assignmentId={assignmentId} lessonId={sheet.lessonId} told={told} />}
+      {(told) => <WatchingView {...{ assignmentId, told }} lessonId={sheet.lessonId} runs={sheet.runs} />}
     </QueryView>
   );
 }
@@ -31,10 +31,11 @@ interface ViewProps {
   readonly assignmentId: string;
   readonly lessonId: string;
   readonly told: WatchingLines;
+  readonly runs: boolean;
 }
 
 /** Part by part: which stretches were met, where many went back, paused or stopped. */
-function WatchingView({ assignmentId, lessonId, told: { lesson, students, lines } }: ViewProps) {
+function WatchingView({ assignmentId, lessonId, runs, told: { lesson, students, lines } }: ViewProps) {
   const names = useMemo(() => new Map(students.map(({ id, displayName }) => [id, displayName])), [students]);
   const parts = lesson.parts.filter(hasMaterial);
   if (Object.keys(lines).length === 0 || parts.length === 0)
@@ -48,7 +49,11 @@ function WatchingView({ assignmentId, lessonId, told: { lesson, students, lines 
   return (
     <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] content-start gap-8 p-5">
       {parts.map((part) => (
-        <PartWatching key={part.id} {...{ assignmentId, lessonId, part, names }} lines={lines[part.id] ?? noLines} />
+        <PartWatching
+          key={part.id}
+          {...{ assignmentId, lessonId, runs, part, names }}
+          lines={lines[part.id] ?? noLines}
+        />
       ))}
     </div>
   );
