@@ -1,7 +1,7 @@
 import type { Sheet } from '@semita/core/contract';
 import type { SheetOrder } from '@semita/core/sheet';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { isWide, numberColumnsOf, spansOf } from './sheet-columns.ts';
@@ -146,7 +146,7 @@ interface StopHeadProps extends Pick<Props, 'sheet' | 'sorting' | 'onSort'> {
 }
 
 /** A stop by its first words: beside each other where there is room, upright where there are many. */
-function StopHead({ sheet, column, sorting, onSort }: StopHeadProps) {
+const StopHead = memo(function StopHead({ sheet, column, sorting, onSort }: StopHeadProps) {
   const stop = sheet.stops[column];
   if (!stop) return null;
   const number = column + 1;
@@ -174,4 +174,4 @@ function StopHead({ sheet, column, sorting, onSort }: StopHeadProps) {
       </span>
     </SortHead>
   );
-}
+});

@@ -130,7 +130,7 @@ const Cell = memo(function Cell({ index, column, name, studentId, stopId, mark, 
   );
 });
 
-function Needs({ context, student }: Pick<Props, 'context' | 'student'>) {
+const Needs = memo(function Needs({ context, student }: Pick<Props, 'context' | 'student'>) {
   const { row, dueAt, attempt } = student;
   const need = needOfStudent(student, context);
   const hasOwnDate = context.dueDates.every((date) => date !== dueAt);
@@ -153,7 +153,7 @@ function Needs({ context, student }: Pick<Props, 'context' | 'student'>) {
       {row && <ToLookAt row={row} />}
     </>
   );
-}
+});
 
 /** What the program does not vouch for, said beside what the student needs. */
 function ToLookAt({ row }: { readonly row: SheetRow }) {
@@ -178,7 +178,7 @@ interface NumbersProps {
   readonly now: number;
 }
 
-function Numbers({ student: { row, result }, worth, now }: NumbersProps) {
+const Numbers = memo(function Numbers({ student: { row, result }, worth, now }: NumbersProps) {
   const earned = result?.earned ?? row?.earned ?? 0;
   const possible = row?.possible ?? 0;
   const words = {
@@ -203,4 +203,4 @@ function Numbers({ student: { row, result }, worth, now }: NumbersProps) {
       {text ?? t('sheet.never')}
     </td>
   ));
-}
+});

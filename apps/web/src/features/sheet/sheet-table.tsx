@@ -1,6 +1,6 @@
 import type { Sheet } from '@semita/core/contract';
 import type { SheetOrder, SheetStudent } from '@semita/core/sheet';
-import { defaultRangeExtractor, observeElementRect, type Range, useVirtualizer } from '@tanstack/react-virtual';
+import { observeElementRect, type Range, useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { t } from '../../words/words.ts';
 import { columnWidths, headHeightPx, numberColumnsOf, rowHeightPx, stopWidthOf } from './sheet-columns.ts';
@@ -20,20 +20,31 @@ interface Props {
   readonly onOpen: (studentId: string, stopId?: string) => void;
 }
 
-/** One class and its lesson are drawn whole, so that the browser's own search finds everybody; more is drawn as it comes in sight. */
+/** One class and its lesson are drawn whole, so that the browser's own search finds everybody. */
 const mostDrawn = { rows: 60, columns: 40 };
-const overscan = (count: number, most: number) => (count <= most ? most : 8);
 
 const minuteMs = 60_000;
 
 /** What a browser that lays nothing out, as in tests, is taken to show. */
 const unlaid = { width: 1_280, height: 800 };
 
-/** The cell with the focus stays on the page however far one scrolls, or the focus would fall to the body. */
-const keeping = (at: number) => (range: Range) => {
-  const shown = defaultRangeExtractor(range);
-  return at < 0 || at >= range.count || shown.includes(at) ? shown : [...shown, at].toSorted((a, b) => a - b);
-};
+/**
+ * Which of many are drawn: those in sight, and a few on either side. What is beside them (the headings above, names and
+ * needs on the left) takes as much of the view as is said, so that as many at the end are out of sight. The cell with
+ * the focus stays on the page however far one scrolls, or the focus would fall to the body.
+ */
+const drawing =
+  (most: number, focus: number, { before, behind }: { readonly before: number; readonly behind: number }) =>
+  ({ startIndex, endIndex, count }: Range): number[] => {
+    const isWhole = count <= most;
+    const first = isWhole ? 0 : Math.max(0, startIndex - before - fewMore);
+    const last = isWhole ? count - 1 : Math.max(first, Math.min(count - 1, endIndex - behind + fewMore));
+    const shown = Array.from({ length: last - first + 1 }, (_, i) => first + i);
+    return focus < 0 || focus >= count || (focus >= first && focus <= last)
+      ? shown
+      : [...shown, focus].toSorted((x, y) => x - y);
+  };
+const fewMore = 2;
 
 /** Students × stops; of many, those in sight. Arrows go from cell to cell, Enter opens the student at that stop. */
 export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds, onChoose, onOpen }: Props) {
@@ -49,22 +60,32 @@ export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds
     count: students.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeightPx,
-    overscan: overscan(students.length, mostDrawn.rows),
+    overscan: 0,
     initialRect: unlaid,
     observeElementRect: measure,
     useFlushSync: false,
-    rangeExtractor: useMemo(() => keeping(here.row), [here.row]),
+    rangeExtractor: useMemo(
+      () => drawing(mostDrawn.rows, here.row, { before: 0, behind: Math.floor(headHeightPx / rowHeightPx) }),
+      [here.row],
+    ),
   });
   const columns = useVirtualizer({
     horizontal: true,
     count: stops.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => stopWidth,
-    overscan: overscan(stops.length, mostDrawn.columns),
+    overscan: 0,
     initialRect: unlaid,
     observeElementRect: measure,
     useFlushSync: false,
-    rangeExtractor: useMemo(() => keeping(here.column), [here.column]),
+    rangeExtractor: useMemo(
+      () =>
+        drawing(mostDrawn.columns, here.column, {
+          before: Math.ceil(columnWidths.needs / stopWidth),
+          behind: Math.floor((columnWidths.name + columnWidths.needs) / stopWidth),
+        }),
+      [here.column, stopWidth],
+    ),
   });
   const rowItems = rows.getVirtualItems();
   const shown = columns.getVirtualItems().map(({ index }) => index);
