@@ -46,6 +46,17 @@ test('what was given, handed in, late, overdue and excused; points of what was h
   });
 });
 
+test('what is less for being late is less of what is marked, and never below nothing', () => {
+  const marks = [
+    { state: 'waiting' as const, earned: 60, possible: 100 },
+    { state: 'partial' as const, earned: 40, possible: 100 },
+  ];
+  const own = row({ earned: 100, possible: 200, marks });
+  expect(accountOf([entry('late', own, { result: { earned: 50, latePercent: 50 } })], now)).toMatchObject({
+    ...{ earned: 20, possible: 100, waiting: 1 },
+  });
+});
+
 test('of nothing', () => {
   expect(accountOf([], now)).toMatchObject({ given: 0, overdue: 0, possible: 0, metShare: null, trend: [] });
 });

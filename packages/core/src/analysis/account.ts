@@ -72,8 +72,11 @@ const isWaiting = ({ state }: StopMark): boolean => state === 'waiting';
 function markedPoints({ row, result }: SheetStudent): { readonly earned: Hundredths; readonly possible: Hundredths } {
   if (!row) return { earned: 0, possible: 0 };
   const waits = row.marks.filter((mark) => isWaiting(mark) && !mark.practice);
+  const marked = row.earned - waits.reduce((sum, { earned }) => sum + earned, 0);
+  // What was taken off for being late, or the mean of several attempts, holds for what is marked in the same measure.
+  const measure = result && row.earned > 0 ? result.earned / row.earned : 1;
   return {
-    earned: (result?.earned ?? row.earned) - waits.reduce((sum, { earned }) => sum + earned, 0),
+    earned: Math.round(marked * measure),
     possible: row.possible - waits.reduce((sum, { possible }) => sum + possible, 0),
   };
 }

@@ -15,7 +15,7 @@ export { medianOf } from './median.ts';
 export { isWrongPick, picksOf, pickWords } from './picks.ts';
 export { type Mistake, type Proposal, proposeGroups, type SeenResult } from './proposals.ts';
 export { type QuestionFinding, questionFindings } from './question-findings.ts';
-export { bankResultsOf, fewestAnswersSeen, seenDifficulty } from './seen-difficulty.ts';
+export { bankResultsOf, fewestAnswersSeen, firstTryOf, seenDifficulty } from './seen-difficulty.ts';
 // How a part was watched.
 export { decodeWatching, encodeWatching } from './stored-watching.ts';
 export { type WalkedPaths, walkedPaths } from './walked-paths.ts';

@@ -137,7 +137,7 @@ function extremeWeights(values: readonly number[]) {
 }
 
 /** Pearson's product-moment correlation; null where one of the two does not vary. */
-export function correlation(xs: readonly number[], ys: readonly number[]): number | null {
+function correlation(xs: readonly number[], ys: readonly number[]): number | null {
   const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
   const [meanX, meanY] = [mean(xs), mean(ys)];
   let [xx, yy, xy] = [0, 0, 0];

@@ -54,6 +54,14 @@ describe('what stands out at a question', () => {
     ).toEqual([{ kind: 'easy' }]);
   });
 
+  test('a right number that is written in several ways is not outnumbered by a wrong one', () => {
+    const numeric: Question = {
+      ...{ ...head, id: 'q', kind: 'numeric', value: 35, tolerance: { kind: 'exact' }, unit: '', unitNeeded: false },
+    };
+    const figures = seen((rank) => ['35', '35.0', '43', '43', '35.00'][rank % 5] ?? '');
+    expect(questionFindings(numeric, figures).map(({ kind }) => kind)).not.toContain('lookAtKey');
+  });
+
   test('too few answers say nothing', () => {
     const few = itemFigures([{ studentId: 's', questionId: 'q', share: 0, picked: ['b'] }]).get('q');
     expect(few && questionFindings(choice, few)).toEqual([]);

@@ -33,7 +33,8 @@ export function questionFindings(question: Question, figures: ItemFigures, local
   const findings: QuestionFinding[] = [];
   const wrong = options.filter(({ optionId }) => isWrongPick(question, optionId, locale));
   const right = options.filter((option) => !wrong.includes(option));
-  const bestRight = Math.max(0, ...right.map(({ upperShare }) => upperShare ?? 0));
+  // A number that is right may be written in several ways: together they are what the key was given.
+  const bestRight = right.reduce((sum, { upperShare }) => sum + (upperShare ?? 0), 0);
   // Where one thing is picked, what the best took says which of them is right.
   const isOneOfMany =
     question.kind === 'choice' || question.kind === 'hotspot' ? !question.multiple : question.kind === 'numeric';

@@ -196,6 +196,7 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
   const toLine = (
     rows: readonly ReturnType<typeof allLines.all>[0][],
     adjustments: readonly Adjustment[],
+    isUnderColumns = true,
   ): StoredLine => {
     const stored = toStored(rows, adjustments);
     const { assignmentId, studentId, terms, counted, result, attempts: begun } = stored;
@@ -203,7 +204,7 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     const row = !found ? null : found.reducer === reducerVersion ? found.sheetRow : toFreshRow(counted.attemptId);
     const given = lessons.givenOf(assignmentId);
     const { editionId } = given;
-    const isOther = counted !== null && counted.editionId !== editionId;
+    const isOther = isUnderColumns && counted !== null && counted.editionId !== editionId;
     const line: SheetLine = {
       ...{ studentId, displayName: rows[0]?.displayName ?? '', excused: terms.excused, dueAt: terms.window.dueAt },
       row: row !== null && isOther ? underColumns(row, assignmentId, counted.editionId) : row,
@@ -244,7 +245,7 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
       return rows && toLine(rows, records.adjustmentsOf([assignmentId])(assignmentId, studentId));
     },
 
-    /** One student's lines of all that reached them through a class, by the assignment. */
+    /** One student's lines of all that reached them through a class, by the assignment; marks in the order of their own editions. */
     listLinesOf(studentId: string, classId: string): ReadonlyMap<string, StoredLine> {
       const classIds = new Set([classId]);
       const all = groupByStudent(linesOf.all({ studentId }), classIds);
@@ -253,7 +254,7 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
       return new Map(
         all.map((rows) => {
           const id = rows[0]?.assignmentId ?? '';
-          return [id, toLine(rows, own.get(id) ?? [])];
+          return [id, toLine(rows, own.get(id) ?? [], false)];
         }),
       );
     },

@@ -29,16 +29,17 @@ const headingsOf = (timeZone: string) => [
 
 /** All answers in long form: one row for each try of each student at each question, in the order of the lesson. */
 export function answersTable(lesson: Lesson, walks: readonly Walked[], timeZone: string): Table {
-  const asked = lesson.parts.flatMap(({ title, stops }) =>
-    stopsInOrder(stops).flatMap((stop) => (stop.kind === 'checkpoint' ? [{ title, stop }] : [])),
-  );
+  // By the numbers of the sheet, which counts every stop.
+  const asked = lesson.parts
+    .flatMap(({ title, stops }) => stopsInOrder(stops).map((stop) => ({ title, stop })))
+    .flatMap(({ title, stop }, index) => (stop.kind === 'checkpoint' ? [{ title, stop, number: index + 1 }] : []));
   const rows = walks.flatMap(({ displayName, state }) =>
-    asked.flatMap(({ title, stop }, index) => {
+    asked.flatMap(({ title, stop, number }) => {
       const given = state.stops[stop.id];
       return stop.questions.flatMap((question): TableCell[][] => {
         const answer = given?.answers[question.id];
         if (!answer) return [];
-        const about = [displayName, title, index + 1, plainWords(question.stem), question.kind];
+        const about = [displayName, title, number, plainWords(question.stem), question.kind];
         const tries = [...(answer.earlier ?? []), answer];
         const hinted = given?.hints?.includes(question.id) ? 'yes' : '';
         const minutes = given?.spentMs === undefined ? '' : Math.round(given.spentMs / 600) / 100;

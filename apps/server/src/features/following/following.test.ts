@@ -23,7 +23,11 @@ beforeAll(async () => {
   school.addStudents(students);
   const parts = lesson.parts.map((part) => ({
     ...part,
-    stops: part.stops.map((stop) => ({ ...stop, atMs: stopAtMs })),
+    stops: [
+      // A note before it, which the sheet counts as well.
+      { id: 'note', kind: 'pause' as const, atMs: 0, note: 'Look.' },
+      ...part.stops.map((stop) => ({ ...stop, atMs: stopAtMs })),
+    ],
   }));
   ({ assignmentId } = await school.assignLesson({ ...lesson, parts }));
   for (const [index, studentId] of students.entries()) await walk(studentId, index);
@@ -41,7 +45,7 @@ async function walk(studentId: string, index: number): Promise<void> {
     expect(sent.status).toBe(200);
   };
   const met = (fromMs: number, toMs: number) => ({ type: 'met' as const, partId: 'part', fromMs, toMs, rate: 1 });
-  await send({ type: 'opened' });
+  await send({ type: 'opened' }, { type: 'reachedStop', stopId: 'note' }, { type: 'acknowledged', stopId: 'note' });
   await send(met(0, stopAtMs), { type: 'reachedStop', stopId: 'stop' });
   if (index < 7) await send({ type: 'sought', partId: 'part', fromMs: stopAtMs, toMs: 1_000 }, met(1_000, 3_000));
   const responses = {
@@ -137,10 +141,10 @@ test('sheet and answers open in a spreadsheet: numbers are numbers, dates are da
   expect(Math.abs(wall - (school.clock.now + 3_600_000))).toBeLessThan(60_000);
 
   const [, ...answers] = await read('answers.xlsx');
-  const own = answers.filter(([name]) => name === '=2+3').map((row) => row.slice(3, 10));
+  const own = answers.filter(([name]) => name === '=2+3').map((row) => row.slice(2, 10));
   expect(own).toEqual([
-    [choice.stem, 'choice', 1, 'right', choice.points / 100, choice.points / 100, 'program'],
-    [everyKind.extendedText.stem, 'extendedText', 1, 'Because it bends.', null, expect.any(Number), null],
+    [2, choice.stem, 'choice', 1, 'right', choice.points / 100, choice.points / 100, 'program'],
+    [2, everyKind.extendedText.stem, 'extendedText', 1, 'Because it bends.', null, expect.any(Number), null],
   ]);
   const csv = await adaeze.ask('GET', `/api/assignments/${assignmentId}/answers.csv`);
   expect(csv.text).toContain(`\r\n"'=2+3",`);

@@ -23,8 +23,9 @@ const row = (earned: number): SheetRow => ({
   },
   ...{ cutMs: 0, hiddenMs: 0, lateAnswers: 0, waitingSteps: 0, returned: 0 },
 });
-const given = ['Beams', 'Arches', 'Cables'].map((title, index) => ({
+const given = ['Beams', 'Arches', 'Cables', 'Towers'].map((title, index) => ({
   ...{ id: title, title, givenAt: now - (9 - index) * day, timeZone: 'Europe/Stockholm', to: [] },
+  opensAt: title === 'Towers' ? now + day : null,
 })) as unknown as AssignmentSummary[];
 const line = (assignmentId: string, own: SheetRow | null, dueAt: number) => ({
   ...{ assignmentId, isExtra: false },
@@ -36,6 +37,7 @@ const line = (assignmentId: string, own: SheetRow | null, dueAt: number) => ({
 
 test('one student’s work in sentences for their parents, and as a table', () => {
   const lines = [line('Cables', null, now - 1), line('Arches', row(100), now - 2 * day), line('Beams', row(300), now)];
+  lines.push(line('Towers', null, now + 9 * day));
   const told: StudentLines = { student: { id: 'fabio', displayName: 'Fabio' }, now, lines };
   show(<AccountView className="8 Cobalt" told={told} given={given} />);
   expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual([

@@ -1,4 +1,4 @@
-import { type AccountEntry, accountOf } from '@semita/core/analysis';
+import { type Account, type AccountEntry, accountOf } from '@semita/core/analysis';
 import type { AssignmentSummary, StudentLines } from '@semita/core/contract';
 import { isLate, needOfStudent, readSheetLine } from '@semita/core/sheet';
 import { Printer } from 'lucide-react';
@@ -27,11 +27,13 @@ export function AccountView({ className, told: { student, now, lines }, given }:
   const entries = lines
     .flatMap(({ assignmentId, isExtra, line }) => {
       const summary = summaryOf.get(assignmentId);
-      if (!summary) return [];
+      // What is not open yet is owed by nobody.
+      if (!summary || (summary.opensAt !== null && summary.opensAt > now)) return [];
       const entry: AccountEntry = { assignmentId, isExtra, givenAt: summary.givenAt, student: readSheetLine(line) };
       return [{ ...entry, summary }];
     })
     .toSorted((a, b) => a.givenAt - b.givenAt);
+  const account = accountOf(entries, now);
   const actions = (
     <Button className="print:hidden" onClick={() => window.print()}>
       <Printer aria-hidden className="size-4" strokeWidth={1.75} />
@@ -49,8 +51,8 @@ export function AccountView({ className, told: { student, now, lines }, given }:
       <p className="-mt-4 text-quiet">
         {t('account.ofClass', { className })} · {t('account.asOf', { date: formatDay(now) })}
       </p>
-      <InWords {...{ entries, now }} name={student.displayName} />
-      <Trend {...{ entries, now }} />
+      <InWords account={account} name={student.displayName} />
+      <Trend {...{ entries, account }} />
       <EntryTable {...{ entries, now }} />
     </Page>
   );
@@ -62,8 +64,7 @@ interface EntriesProps {
 }
 
 /** What it comes to, in sentences that need no explaining. */
-function InWords({ entries, now, name }: EntriesProps & { readonly name: string }) {
-  const account = accountOf(entries, now);
+function InWords({ account, name }: { readonly account: Account; readonly name: string }) {
   const { given, handedIn, late, overdue, excused, extras, waiting, earned, possible } = account;
   const { metShare, timeSpentMs } = account;
   const sentences = [
@@ -94,8 +95,7 @@ function InWords({ entries, now, name }: EntriesProps & { readonly name: string 
   );
 }
 
-function Trend({ entries, now }: EntriesProps) {
-  const { trend } = accountOf(entries, now);
+function Trend({ entries, account: { trend } }: Pick<EntriesProps, 'entries'> & { readonly account: Account }) {
   const titleOf = new Map(entries.map(({ assignmentId, summary }) => [assignmentId, summary.title]));
   const [first, last] = [trend[0], trend.at(-1)];
   // One lesson is no trend.

@@ -1,4 +1,4 @@
-import { isWrongPick, picksOf, type QuestionFigures } from '@semita/core/analysis';
+import { firstTryOf, isWrongPick, picksOf, type QuestionFigures } from '@semita/core/analysis';
 import type { QuestionAnswers, StopFigures } from '@semita/core/contract';
 import { isOpinion, type Question } from '@semita/core/question';
 import { plainWords } from '@semita/core/text';
@@ -28,11 +28,13 @@ interface Props {
   readonly figures: QuestionFigures;
   readonly classes: StopFigures['classes'];
   readonly runs: boolean;
+  /** How the class writes numbers. */
+  readonly locale: string;
   readonly onClose: () => void;
 }
 
 /** One question: what was answered, by whom, and what that says. */
-export function QuestionDrawer({ assignmentId, number, question, figures, classes, runs, onClose }: Props) {
+export function QuestionDrawer({ assignmentId, number, question, figures, classes, runs, locale, onClose }: Props) {
   const query = useQuery(answersOptions(assignmentId, question.id));
   const { findings } = figures;
   const oneByOne = `/assignments/${assignmentId}/marking?question=${encodeURIComponent(question.id)}`;
@@ -62,7 +64,7 @@ export function QuestionDrawer({ assignmentId, number, question, figures, classe
           </ul>
         )}
         <QueryView query={query}>
-          {({ answers }) => <Distribution {...{ question, figures, answers, runs }} />}
+          {({ answers }) => <Distribution {...{ question, figures, answers, runs, locale }} />}
         </QueryView>
         <Figures figures={figures} />
         {classes.length > 0 && <ByClass classes={classes} questionId={question.id} />}
@@ -76,22 +78,18 @@ export function QuestionDrawer({ assignmentId, number, question, figures, classe
   );
 }
 
-interface DistributionProps extends Pick<Props, 'runs'> {
+interface DistributionProps extends Pick<Props, 'runs' | 'locale'> {
   readonly question: Question;
   readonly figures: QuestionFigures;
   readonly answers: QuestionAnswers['answers'];
 }
 
-/** What was given at first. */
-const firstResponse = ({ answer }: QuestionAnswers['answers'][number]) =>
-  answer.earlier?.find(({ because }) => because === 'tried')?.response ?? answer.response;
-
-function Distribution({ question, figures, answers, runs }: DistributionProps) {
+function Distribution({ question, figures, answers, runs, locale }: DistributionProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   const given = answers.map((one) => ({
     id: one.studentId,
     displayName: one.displayName,
-    picks: picksOf(question, firstResponse(one)),
+    picks: picksOf(question, firstTryOf(one.answer).response),
   }));
   const picks = picksIn(question, given);
   if (picks.length === 0) return <p className="text-14 text-quiet">{t('stops.ownWords')}</p>;
@@ -99,7 +97,7 @@ function Distribution({ question, figures, answers, runs }: DistributionProps) {
   const rows = picks.map((pick) => ({
     pick,
     words: wordsOfPick(question, pick),
-    isWrong: isWrongPick(question, pick),
+    isWrong: isWrongPick(question, pick, locale),
     students: given.filter((one) => one.picks.includes(pick)),
   }));
   const isMarked = !isOpinion(question);

@@ -16,5 +16,9 @@ function Stops({ sheet }: { readonly sheet: Sheet }) {
   const assignmentId = sheet.assignment.id;
   useLiveSheet(assignmentId);
   const query = useQuery(stopFiguresOptions(assignmentId));
-  return <QueryView query={query}>{(told) => <StopsView {...{ assignmentId, told }} runs={sheet.runs} />}</QueryView>;
+  return (
+    <QueryView query={query}>
+      {(told) => <StopsView {...{ assignmentId, told }} runs={sheet.runs} locale={sheet.terms.locale ?? 'en'} />}
+    </QueryView>
+  );
 }

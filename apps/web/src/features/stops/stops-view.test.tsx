@@ -69,7 +69,7 @@ test('what the answers have in common is proposed, and becomes a group in two pr
       return undefined;
     },
   });
-  const { user } = show(<StopsView runs assignmentId="a" told={told} />);
+  const { user } = show(<StopsView runs locale="en" assignmentId="a" told={told} />);
   const card = screen.getByText('4 took “It gets longer” for right (question 1)').closest('li') as HTMLElement;
   expect(within(card).getByText('Student 0, Student 1, Student 2, Student 3')).toBeTruthy();
   await user.click(within(card).getByRole('button', { name: 'Make a group …' }));
@@ -83,14 +83,14 @@ test('what the answers have in common is proposed, and becomes a group in two pr
 });
 
 test('a key that the best went against is to be looked at, and is no mistake of theirs', () => {
-  show(<StopsView runs assignmentId="a" told={told} />);
+  show(<StopsView runs locale="en" assignmentId="a" told={told} />);
   expect(screen.getByText('Students who did well overall chose “Four times”: look at the key.')).toBeTruthy();
   expect(screen.queryByText(/took “Four times” for right/)).toBeNull();
 });
 
 test('a question is opened with all its answers as a table, from which students are picked', async () => {
   standIn({ readAnswers: () => ({ stopId: 'stop', question: top, answers }) });
-  const { user } = show(<StopsView runs assignmentId="a" told={told} />, '/?question=top');
+  const { user } = show(<StopsView runs locale="en" assignmentId="a" told={told} />, '/?question=top');
   const drawer = within(await screen.findByRole('dialog'));
   const row = (await drawer.findByRole('button', { name: 'Those who gave “It gets longer”' })).closest('tr');
   expect(within(row as HTMLElement).getAllByRole('cell')[0]?.textContent).toBe('4');
@@ -101,12 +101,12 @@ test('a question is opened with all its answers as a table, from which students 
 
 test('nobody has answered: what will stand here', () => {
   const none = { ...told, figures: lessonFigures(lesson, []) } as StopFigures;
-  show(<StopsView runs assignmentId="a" told={none} />);
+  show(<StopsView runs locale="en" assignmentId="a" told={none} />);
   expect(screen.getByText('Nobody has answered anything yet')).toBeTruthy();
 });
 
 test('who only stands in neither makes groups nor gives anything', () => {
-  show(<StopsView runs={false} assignmentId="a" told={told} />);
+  show(<StopsView runs={false} locale="en" assignmentId="a" told={told} />);
   expect(screen.queryByRole('button', { name: 'Make a group …' })).toBeNull();
   expect(screen.getAllByRole('button', { name: 'Copy for a talk' }).length).toBeGreaterThan(0);
 });

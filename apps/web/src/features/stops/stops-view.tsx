@@ -16,10 +16,12 @@ interface Props {
   readonly told: StopFigures;
   /** Whether the teacher runs the class, and does not only stand in. */
   readonly runs: boolean;
+  /** How the class writes numbers. */
+  readonly locale: string;
 }
 
 /** What the answers say: who may need the same next, and question by question how it went. */
-export function StopsView({ assignmentId, told, runs }: Props) {
+export function StopsView({ assignmentId, told, runs, locale }: Props) {
   const { lesson, names, figures, classes } = told;
   const [search, setSearch] = useSearchParams();
   const numbered: Numbered = useMemo(
@@ -77,7 +79,7 @@ export function StopsView({ assignmentId, told, runs }: Props) {
       </section>
       {opened && question && (
         <QuestionDrawer
-          {...{ assignmentId, classes, runs }}
+          {...{ assignmentId, classes, runs, locale }}
           figures={opened}
           {...question}
           onClose={() => open(null)}

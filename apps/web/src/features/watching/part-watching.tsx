@@ -1,4 +1,4 @@
-import type { WatchingFinding } from '@semita/core/analysis';
+import { fewestStarters, type WatchingFinding } from '@semita/core/analysis';
 import type { WatchingLines } from '@semita/core/contract';
 import { type MaterialPart, stopsInOrder } from '@semita/core/lesson';
 import { lineAt } from '@semita/core/script';
@@ -83,7 +83,9 @@ function Watched({ assignmentId, lessonId, runs, part, names, watched }: Props &
         </Suspense>
       </div>
       {findings.length === 0 ? (
-        <p className="text-14 text-quiet">{t(starters < 5 ? 'watching.tooFew' : 'watching.nothingStandsOut')}</p>
+        <p className="text-14 text-quiet">
+          {t(starters < fewestStarters ? 'watching.tooFew' : 'watching.nothingStandsOut')}
+        </p>
       ) : (
         <ul className="grid gap-3 md:grid-cols-2">
           {findings.map((finding) => {
