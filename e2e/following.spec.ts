@@ -20,7 +20,7 @@ test('what the answers have in common is found, becomes a group that is given mo
   await enterAs(page, 'Ms. Adaeze Lindqvist');
   await openBridges(page, 'Stops');
   const proposals = page.getByRole('region', { name: 'What the answers have in common' });
-  const sides = proposals.getByRole('listitem').filter({ hasText: /^7 took “It gets longer: it is in tension.”/ });
+  const sides = proposals.getByRole('listitem').filter({ hasText: /^7 chose “It gets longer: it is in tension.”/ });
   await expect(sides).toContainText('Fabio Nakagawa-Ek');
   await expect(proposals.getByText('3 earned less than 40% of the points')).toBeVisible();
   await expect(proposals.getByText(/^1 went through in a third of the usual time/)).toBeVisible();

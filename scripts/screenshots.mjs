@@ -205,7 +205,7 @@ const views = {
     await openSheet(page);
     return page;
   },
-  stops: () => openSide('Stops', /^\d+ took “It gets longer/),
+  stops: () => openSide('Stops', /^\d+ chose “It gets longer/),
   watching: () => openSide('Watching', /went back over 1:24/),
   class: async () => {
     const page = await enter(teacherName, wide);

@@ -70,7 +70,7 @@ test('what the answers have in common is proposed, and becomes a group in two pr
     },
   });
   const { user } = show(<StopsView runs locale="en" assignmentId="a" told={told} />);
-  const card = screen.getByText('4 took “It gets longer” for right (question 1)').closest('li') as HTMLElement;
+  const card = screen.getByText('4 chose “It gets longer” in question 1').closest('li') as HTMLElement;
   expect(within(card).getByText('Student 0, Student 1, Student 2, Student 3')).toBeTruthy();
   await user.click(within(card).getByRole('button', { name: 'Make a group …' }));
   expect((await screen.findByLabelText<HTMLInputElement>('Name of the group')).value).toBe('Once more: It gets longer');
@@ -85,7 +85,7 @@ test('what the answers have in common is proposed, and becomes a group in two pr
 test('a key that the best went against is to be looked at, and is no mistake of theirs', () => {
   show(<StopsView runs locale="en" assignmentId="a" told={told} />);
   expect(screen.getByText('Students who did well overall chose “Four times”: look at the key.')).toBeTruthy();
-  expect(screen.queryByText(/took “Four times” for right/)).toBeNull();
+  expect(screen.queryByText(/chose “Four times” in/)).toBeNull();
 });
 
 test('a question is opened with all its answers as a table, from which students are picked', async () => {
