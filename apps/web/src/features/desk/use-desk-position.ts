@@ -1,7 +1,8 @@
 import { type Fault, isPathFault } from '@semita/core/checks';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useLocation, useSearchParams } from 'react-router';
 import { focusOn } from '../../ui/focus-target.ts';
+import { wishedStop } from '../lesson-parts/wished-stop.ts';
 import type { DeskSide } from './desk-bar.tsx';
 
 /** Where at the desk somebody is: the side, the part, the stop. */
@@ -9,7 +10,7 @@ export function useDeskPosition() {
   const [search, setSearch] = useSearchParams();
   const side: DeskSide = search.get('view') === 'path' ? 'path' : 'script';
   const [mapPartId, chooseOnMap] = useState<string | null>(null);
-  const [chosenPartId, choosePart] = useState<string | null>(search.get('part'));
+  const [chosenPartId, choosePart] = useState<string | null>(wishedStop(useLocation().state)?.partId ?? null);
   const [openStopId, openStop] = useState<string | null>(null);
 
   const showSide = (next: DeskSide) => setSearch(next === 'path' ? { view: 'path' } : {}, { replace: true });

@@ -1,26 +1,27 @@
 import type { MaterialPart } from '@semita/core/lesson';
 import { lineAt, type ScriptLine } from '@semita/core/script';
 import { useEffect, useRef } from 'react';
-import { useSearchParams } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
+import { wishedStop } from '../lesson-parts/wished-stop.ts';
 import type { ScriptActions } from '../script/script-actions.ts';
 
-/**
- * Where the desk was opened with the wish for a stop at some place (`?part=…&stopAt=…`, in ms), it is begun there: behind
- * what is said at that moment.
- */
+/** Where the desk was opened with the wish for a stop, it is begun there: behind what is said at that moment. */
 export function useStopBegunElsewhere(
   { id, inMs, outMs }: MaterialPart,
   lines: readonly ScriptLine[],
   { insert }: Pick<ScriptActions, 'insert'>,
 ): void {
-  const [search, setSearch] = useSearchParams();
+  const { state } = useLocation();
+  const navigate = useNavigate();
   const isBegun = useRef(false);
-  const wish = search.get('part') === id ? Number(search.get('stopAt') ?? Number.NaN) : Number.NaN;
+  const wish = wishedStop(state);
+  const wishedMs = wish?.partId === id ? wish.atMs : null;
   useEffect(() => {
-    if (Number.isNaN(wish) || lines.length === 0 || isBegun.current) return;
+    if (wishedMs === null || lines.length === 0 || isBegun.current) return;
     isBegun.current = true;
-    setSearch({}, { replace: true });
-    const atMs = Math.min(Math.max(wish, inMs), outMs);
+    // Going back to this page, or loading it again, begins no other.
+    void navigate('.', { replace: true, state: null });
+    const atMs = Math.min(Math.max(wishedMs, inMs), outMs);
     insert('checkpoint', Math.max(0, lineAt(lines, atMs)) + 1);
-  }, [wish, lines, inMs, outMs, insert, setSearch]);
+  }, [wishedMs, lines, inMs, outMs, insert, navigate]);
 }

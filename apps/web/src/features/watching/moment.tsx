@@ -19,7 +19,7 @@ interface Props {
 /** What is seen and said at one place of a part. */
 export function Moment({ part, atMs }: Props) {
   return (
-    <aside aria-label={t('watching.place')} className="grid content-start gap-2">
+    <aside aria-label={t('watching.place')} className="grid w-full content-start gap-2">
       {part.kind === 'clip' ? <ClipMoment part={part} atMs={atMs} /> : <ContentMoment part={part} atMs={atMs} />}
     </aside>
   );

@@ -52,9 +52,9 @@ test('where many went back is the title, a place that is told in words, and lead
   slider.focus();
   await user.keyboard('{PageUp}');
   expect(slider.getAttribute('aria-valuetext')).toBe('1:10: 8 of 8 met it, 0 more than once');
-  expect(screen.getByRole('link', { name: 'Put a stop here' }).getAttribute('href')).toBe(
-    '/lessons/l?part=film&stopAt=60000',
-  );
+  // At the place that is looked at, and at the end of what many went back over.
+  const links = screen.getAllByRole('link', { name: 'Put a stop here' });
+  expect(links.map((link) => link.getAttribute('href'))).toEqual(['/lessons/l', '/lessons/l']);
   expect(screen.getByText('Student 0, Student 1, Student 2')).toBeTruthy();
 });
 

@@ -1,12 +1,11 @@
 import { fewestStarters, type WatchingFinding } from '@semita/core/analysis';
 import type { WatchingLines } from '@semita/core/contract';
-import { type MaterialPart, stopsInOrder } from '@semita/core/lesson';
+import type { MaterialPart } from '@semita/core/lesson';
 import { lineAt } from '@semita/core/script';
 import { useQuery } from '@tanstack/react-query';
-import { Eye, Plus } from 'lucide-react';
+import { Eye } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
-import { Link } from 'react-router';
-import { Button, buttonStyle } from '../../ui/button.tsx';
+import { Button } from '../../ui/button.tsx';
 import { Loading } from '../../ui/notice.tsx';
 import { formatClock } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
@@ -15,6 +14,7 @@ import { PickedStudents } from '../picked/picked-students.tsx';
 import { contentOptions, contentScript } from '../reading/content.ts';
 import { BlocksTable } from './blocks-table.tsx';
 import { CurveWithPlace } from './curve-with-place.tsx';
+import { PutStop } from './put-stop.tsx';
 import { useWatchedPart, type WatchedPart } from './use-watched-part.ts';
 import './words.ts';
 
@@ -78,9 +78,12 @@ function Watched({ assignmentId, lessonId, runs, part, names, watched }: Props &
             <BlocksTable part={part} watched={watched} onChoose={setAtMs} />
           )}
         </figure>
-        <Suspense fallback={<Loading />}>
-          <Moment part={part} atMs={atMs} />
-        </Suspense>
+        <div className="grid content-start justify-items-start gap-3">
+          <Suspense fallback={<Loading />}>
+            <Moment part={part} atMs={atMs} />
+          </Suspense>
+          {runs && <PutStop {...{ lessonId, part, atMs }} />}
+        </div>
       </div>
       {findings.length === 0 ? (
         <p className="text-14 text-quiet">
@@ -101,15 +104,7 @@ function Watched({ assignmentId, lessonId, runs, part, names, watched }: Props &
                     <Eye aria-hidden className="size-4" strokeWidth={1.75} />
                     {t('watching.show')}
                   </Button>
-                  {stopsInOrder(part.stops).every((stop) => Math.abs(stop.atMs - finding.toMs) > 2_000) && (
-                    <Link
-                      className={buttonStyle({ size: 'small' })}
-                      to={`/lessons/${lessonId}?part=${encodeURIComponent(part.id)}&stopAt=${Math.round(finding.toMs)}`}
-                    >
-                      <Plus aria-hidden className="size-4" strokeWidth={1.75} />
-                      {t('watching.putStop')}
-                    </Link>
-                  )}
+                  {runs && <PutStop {...{ lessonId, part }} atMs={finding.toMs} />}
                 </div>
                 <PickedStudents
                   students={finding.studentIds.map((id) => ({ id, displayName: names.get(id) ?? '' }))}
