@@ -37,19 +37,42 @@ export function numberColumnsOf({ terms }: Pick<Sheet, 'terms'>): readonly Numbe
   ];
 }
 
-/** Stops that stand beside each other in one part. */
+/** What stands above the stops: a part over those of its stops that are drawn beside each other, or a gap over a gap. */
 export interface PartSpan {
-  readonly partTitle: string;
+  /** Null above a gap. */
+  readonly partTitle: string | null;
   readonly count: number;
 }
 
-/** The parts above some of the stops, in their order; what stands beside each other in one part is one span. */
-export function spansOf(stops: readonly { readonly partTitle: string }[]): readonly PartSpan[] {
+export function spansOf(slots: readonly Slot[], stops: readonly { readonly partTitle: string }[]): readonly PartSpan[] {
   const spans: PartSpan[] = [];
-  for (const { partTitle } of stops) {
+  for (const slot of slots) {
+    const partTitle = slot.kind === 'stop' ? (stops[slot.column]?.partTitle ?? '') : null;
     const last = spans.at(-1);
-    if (last?.partTitle === partTitle) spans[spans.length - 1] = { partTitle, count: last.count + 1 };
+    if (partTitle !== null && last?.partTitle === partTitle)
+      spans[spans.length - 1] = { partTitle, count: last.count + 1 };
     else spans.push({ partTitle, count: 1 });
   }
   return spans;
 }
+
+/** What stands in the middle of a row: a stop by its place, or the room of those that are not drawn. */
+export type Slot =
+  | { readonly kind: 'stop'; readonly column: number }
+  | { readonly kind: 'gap'; readonly columns: number };
+
+/** The stops that are drawn, in their order, with the room of the others before, between and behind them. */
+export function slotsOf(drawn: readonly number[], count: number): readonly Slot[] {
+  const slots: Slot[] = [];
+  let next = 0;
+  for (const column of drawn) {
+    if (column > next) slots.push({ kind: 'gap', columns: column - next });
+    slots.push({ kind: 'stop', column });
+    next = column + 1;
+  }
+  if (next < count) slots.push({ kind: 'gap', columns: count - next });
+  return slots;
+}
+
+export const slotKey = (slot: Slot, index: number): string =>
+  slot.kind === 'stop' ? `stop ${slot.column}` : `gap ${index}`;

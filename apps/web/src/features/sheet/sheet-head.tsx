@@ -4,7 +4,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react';
 import { memo, type ReactNode } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
-import { isWide, numberColumnsOf, spansOf } from './sheet-columns.ts';
+import { isWide, numberColumnsOf, type Slot, slotKey, spansOf } from './sheet-columns.ts';
 import './words.ts';
 
 export interface Sorting {
@@ -14,10 +14,7 @@ export interface Sorting {
 
 interface Props {
   readonly sheet: Sheet;
-  /** Places of the stops that are drawn. */
-  readonly columns: readonly number[];
-  readonly before: number;
-  readonly after: number;
+  readonly slots: readonly Slot[];
   readonly sorting: Sorting;
   readonly onSort: (order: SheetOrder) => void;
   /** Whether all, some or none of the students are chosen. */
@@ -28,11 +25,18 @@ interface Props {
 const headCell = 'border-b border-line bg-card px-2 py-2 text-left align-bottom text-13 font-medium text-quiet';
 
 /** The headings of a sheet: pressed, they put it in order; pressed again, the other way round. */
-export function SheetHead({ sheet, columns, before, after, sorting, onSort, chosen, onChooseAll }: Props) {
+export function SheetHead({ sheet, slots, sorting, onSort, chosen, onChooseAll }: Props) {
   const { stops } = sheet;
   const hasParts = new Set(stops.map(({ partTitle }) => partTitle)).size > 1;
   const rows = hasParts ? 2 : 1;
   const numbers = numberColumnsOf(sheet);
+  const heads = slots.map((slot, index) =>
+    slot.kind === 'gap' ? (
+      <td key={slotKey(slot, index)} aria-hidden className={headCell} />
+    ) : (
+      <StopHead key={slotKey(slot, index)} {...{ sheet, sorting, onSort }} column={slot.column} />
+    ),
+  );
   return (
     <thead className="sticky top-0 z-20">
       <tr aria-rowindex={1}>
@@ -59,22 +63,25 @@ export function SheetHead({ sheet, columns, before, after, sorting, onSort, chos
         <SortHead {...{ sorting, onSort }} order="need" rowSpan={rows}>
           {t('sheet.needs')}
         </SortHead>
-        {before > 0 && <td aria-hidden rowSpan={rows} className={headCell} />}
         {hasParts
-          ? spansOf(columns.flatMap((column) => stops[column] ?? [])).map(({ partTitle, count }, index) => (
-              <th
-                // biome-ignore lint/suspicious/noArrayIndexKey: parts may be called the same, and stand in their order
-                key={index}
-                scope="colgroup"
-                colSpan={count}
-                title={partTitle}
-                className={joinClasses(headCell, 'truncate border-l pb-1 text-center')}
-              >
-                {partTitle}
-              </th>
-            ))
-          : columns.map((column) => <StopHead key={stops[column]?.id} {...{ sheet, column, sorting, onSort }} />)}
-        {after > 0 && <td aria-hidden rowSpan={rows} className={headCell} />}
+          ? spansOf(slots, stops).map(({ partTitle, count }, index) =>
+              partTitle === null ? (
+                // biome-ignore lint/suspicious/noArrayIndexKey: gaps have no name but their place
+                <td key={index} aria-hidden className={headCell} />
+              ) : (
+                <th
+                  // biome-ignore lint/suspicious/noArrayIndexKey: parts may be called the same, and stand in their order
+                  key={index}
+                  scope="colgroup"
+                  colSpan={count}
+                  title={partTitle}
+                  className={joinClasses(headCell, 'truncate border-l pb-1 text-center')}
+                >
+                  {partTitle}
+                </th>
+              ),
+            )
+          : heads}
         {numbers.map(({ key, label, order }) =>
           order === null ? (
             <th key={key} scope="col" rowSpan={rows} className={joinClasses(headCell, 'text-right last:pr-4')}>
@@ -87,13 +94,7 @@ export function SheetHead({ sheet, columns, before, after, sorting, onSort, chos
           ),
         )}
       </tr>
-      {hasParts && (
-        <tr>
-          {columns.map((column) => (
-            <StopHead key={stops[column]?.id} {...{ sheet, column, sorting, onSort }} />
-          ))}
-        </tr>
-      )}
+      {hasParts && <tr>{heads}</tr>}
     </thead>
   );
 }

@@ -8,7 +8,7 @@ import { StateMark } from '../../ui/state-mark.tsx';
 import { formatAgo, formatInstant, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { doubtWords } from '../marking/doubt-words.ts';
-import { rowHeightPx } from './sheet-columns.ts';
+import { rowHeightPx, type Slot, slotKey } from './sheet-columns.ts';
 import './words.ts';
 
 export const needStyle: Readonly<Record<Need, string>> = {
@@ -37,11 +37,8 @@ interface Props {
   /** The name, or what stands for it. */
   readonly name: string;
   readonly index: number;
-  /** Places of the stops that are drawn, joined by commas: a row is drawn anew only when it changes. */
-  readonly columns: string;
-  /** What is left of them and right of them, in px. */
-  readonly before: number;
-  readonly after: number;
+  /** The stops that are drawn: the same list as long as they are the same. */
+  readonly slots: readonly Slot[];
   readonly isChosen: boolean;
   readonly onChoose: (studentId: string, isOn: boolean) => void;
   readonly onOpen: (studentId: string, stopId?: string) => void;
@@ -49,7 +46,7 @@ interface Props {
 
 /** One student. */
 export const SheetRowView = memo(function SheetRowView(props: Props) {
-  const { context, student, name, index, columns, before, after, isChosen, onChoose, onOpen } = props;
+  const { context, student, name, index, slots, isChosen, onChoose, onOpen } = props;
   const { studentId, row } = student;
   return (
     <tr
@@ -85,20 +82,19 @@ export const SheetRowView = memo(function SheetRowView(props: Props) {
       <td className="overflow-hidden px-2 text-ellipsis whitespace-nowrap">
         <Needs context={context} student={student} />
       </td>
-      {before > 0 && <td aria-hidden />}
-      {columns !== '' &&
-        columns.split(',').map((place) => {
-          const column = Number(place);
-          return (
-            <Cell
-              key={context.stops[column]?.id}
-              {...{ index, column, name, studentId, onOpen }}
-              stopId={context.stops[column]?.id}
-              mark={row?.marks[column] ?? ahead}
-            />
-          );
-        })}
-      {after > 0 && <td aria-hidden />}
+      {slots.map((slot, place) =>
+        slot.kind === 'gap' ? (
+          <td key={slotKey(slot, place)} aria-hidden />
+        ) : (
+          <Cell
+            key={slotKey(slot, place)}
+            {...{ index, name, studentId, onOpen }}
+            column={slot.column}
+            stopId={context.stops[slot.column]?.id}
+            mark={row?.marks[slot.column] ?? ahead}
+          />
+        ),
+      )}
       <Numbers student={student} worth={context.terms.worth} now={context.now} />
     </tr>
   );

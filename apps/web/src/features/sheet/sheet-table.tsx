@@ -3,7 +3,15 @@ import type { SheetOrder, SheetStudent } from '@semita/core/sheet';
 import { observeElementRect, type Range, useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { t } from '../../words/words.ts';
-import { columnWidths, headHeightPx, numberColumnsOf, rowHeightPx, stopWidthOf } from './sheet-columns.ts';
+import {
+  columnWidths,
+  headHeightPx,
+  numberColumnsOf,
+  rowHeightPx,
+  slotKey,
+  slotsOf,
+  stopWidthOf,
+} from './sheet-columns.ts';
 import { SheetHead, type Sorting } from './sheet-head.tsx';
 import { type RowContext, SheetRowView } from './sheet-row.tsx';
 import './words.ts';
@@ -12,7 +20,7 @@ import '../assignment/words.ts';
 interface Props {
   readonly sheet: Sheet;
   readonly students: readonly SheetStudent[];
-  readonly nameOf: (student: SheetStudent, index: number) => string;
+  readonly nameOf: (student: SheetStudent) => string;
   readonly sorting: Sorting;
   readonly onSort: (order: SheetOrder) => void;
   readonly chosenIds: ReadonlySet<string>;
@@ -88,12 +96,11 @@ export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds
     ),
   });
   const rowItems = rows.getVirtualItems();
-  const shown = columns.getVirtualItems().map(({ index }) => index);
-  // Columns stand side by side: what is kept for the focus far away is drawn with all between.
-  const [first, last] = [shown[0] ?? 0, shown.at(-1) ?? -1];
-  const drawn = useMemo(() => Array.from({ length: last - first + 1 }, (_, i) => first + i), [first, last]);
-  const before = first * stopWidth;
-  const after = Math.max(0, stops.length - 1 - last) * stopWidth;
+  const drawn = columns.getVirtualItems().map(({ index }) => index);
+  const drawnKey = drawn.join();
+  // The same list as long as the same are drawn: rows are drawn anew only when it changes.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says all that is in the list
+  const slots = useMemo(() => slotsOf(drawn, stops.length), [drawnKey, stops.length]);
 
   useLayoutEffect(() => {
     if (wanted.current === null) return;
@@ -147,7 +154,6 @@ export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds
   const chosenCount = all.filter((id) => chosenIds.has(id)).length;
   const numbersWidth = numbers.reduce((sum, { widthPx }) => sum + widthPx, 0);
   const fullWidth = columnWidths.name + columnWidths.needs + stops.length * stopWidth + numbersWidth;
-  const columnKey = drawn.join();
   return (
     <section
       ref={scroller}
@@ -168,18 +174,18 @@ export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds
           <col style={{ width: columnWidths.name }} />
           {/* Takes what the others leave. */}
           <col />
-          {before > 0 && <col style={{ width: before }} />}
-          {drawn.map((column) => (
-            <col key={column} style={{ width: stopWidth }} />
+          {slots.map((slot, index) => (
+            <col
+              key={slotKey(slot, index)}
+              style={{ width: slot.kind === 'stop' ? stopWidth : slot.columns * stopWidth }}
+            />
           ))}
-          {after > 0 && <col style={{ width: after }} />}
           {numbers.map(({ key, widthPx }) => (
             <col key={key} style={{ width: widthPx }} />
           ))}
         </colgroup>
         <SheetHead
-          {...{ sheet, before, after, sorting, onSort }}
-          columns={drawn}
+          {...{ sheet, slots, sorting, onSort }}
           chosen={chosenCount === 0 ? 'none' : chosenCount === all.length ? 'all' : 'some'}
           onChooseAll={(isOn) => onChoose(all, isOn)}
         />
@@ -191,10 +197,9 @@ export function SheetTable({ sheet, students, nameOf, sorting, onSort, chosenIds
             return (
               <Spaced key={student.studentId} gapPx={gapPx}>
                 <SheetRowView
-                  {...{ context, student, before, after, onOpen }}
-                  name={nameOf(student, item.index)}
+                  {...{ context, student, slots, onOpen }}
+                  name={nameOf(student)}
                   index={item.index}
-                  columns={columnKey}
                   isChosen={chosenIds.has(student.studentId)}
                   onChoose={chooseOne}
                 />
