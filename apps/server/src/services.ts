@@ -46,6 +46,7 @@ import { createRoster } from './features/classes/roster.ts';
 import { createRosterLists } from './features/classes/roster-lists.ts';
 import { createFollowingRepository } from './features/following/following-repository.ts';
 import { createFollowingService } from './features/following/following-service.ts';
+import { createWorkbookWriter } from './features/following/workbook-writer.ts';
 import { createGuestService } from './features/guests/guest-service.ts';
 import { createEraseStudent } from './features/kept/erase-student.ts';
 import { createStudentArchive } from './features/kept/student-archive.ts';
@@ -336,6 +337,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
       ...{ given, assignments, lessons: lessonRepository, recipients, repository: attempts, states, intake },
     }),
     paths: createPathService({ ...shared, readStates }),
+    workbooks: createWorkbookWriter(),
     following: createFollowingService({
       ...{ clock: deps.clock, given, readStates, sheets, sheetOf: assignments },
       repository: createFollowingRepository({ ...deps, computeAnew: states.computeAnew }),

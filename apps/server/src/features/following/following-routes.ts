@@ -3,7 +3,10 @@ import type { Handlers } from '../../http/serve-route.ts';
 import type { SecurityLog } from '../accounts/security-log.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { FollowingService } from './following-service.ts';
-import { writeCsv, writeXlsx } from './table.ts';
+import { writeCsv } from './table.ts';
+import type { WorkbookWriter } from './workbook-writer.ts';
+
+type TableFormat = 'csv' | 'xlsx';
 
 type Names =
   | 'readStopFigures'
@@ -16,26 +19,26 @@ type Names =
 
 interface Rooms {
   readonly following: FollowingService;
+  readonly workbooks: WorkbookWriter;
   readonly security: Pick<SecurityLog, 'record'>;
 }
 
-const workbookType = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
+const types: Readonly<Record<TableFormat, string>> = {
+  csv: 'text/csv; charset=utf-8; header=present',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+};
 
-export function followingHandlers({ following, security }: Rooms): Pick<Handlers, Names> {
+export function followingHandlers({ following, workbooks, security }: Rooms): Pick<Handlers, Names> {
   const send = async (
     { actor, params, res }: { actor: Actor; params: { assignmentId: string }; res: Response },
     which: 'sheet' | 'answers',
-    format: 'csv' | 'xlsx',
+    format: TableFormat,
   ) => {
     const { table, title } = following.exportTable(actor, params.assignmentId, which);
     security.record('exported', actor.id, which);
-    if (format === 'csv')
-      res.attachment(`${title}.csv`).type('text/csv; charset=utf-8; header=present').send(writeCsv(table));
-    else
-      res
-        .attachment(`${title}.xlsx`)
-        .type(workbookType)
-        .send(await writeXlsx(table));
+    const lane = { schoolId: actor.schoolId, personId: actor.id };
+    const file = format === 'csv' ? writeCsv(table) : await workbooks.write(lane, table);
+    res.attachment(`${title}.${format}`).type(types[format]).send(file);
     return undefined;
   };
   return {

@@ -159,3 +159,11 @@ test('one student over all that was given to their class; nobody of another clas
   ]);
   expect((await adaeze.ask('GET', '/api/classes/amber/students/bruno/lines')).status).toBe(404);
 });
+
+test('who asks for many workbooks at once is given the first few, and told to wait for the others', async () => {
+  const adaeze = school.as('adaeze');
+  const all = Array.from({ length: 9 }, () => adaeze.ask('GET', `/api/assignments/${assignmentId}/sheet.xlsx`));
+  const statuses = (await Promise.all(all)).map(({ status }) => status);
+  expect(new Set(statuses)).toEqual(new Set([200, 429]));
+  expect((await adaeze.ask('GET', `/api/assignments/${assignmentId}/sheet.csv`)).status).toBe(200);
+});
