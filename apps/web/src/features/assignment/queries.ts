@@ -24,6 +24,21 @@ export const walkedPathOptions = (assignmentId: string) =>
     queryFn: () => call('readWalkedPath', { params: { assignmentId } }),
   });
 
+/** Answers come in and marks are given all the time. Under the sheet's own key: what changes all of it changes these. */
+export const stopFiguresOptions = (assignmentId: string) =>
+  queryOptions({
+    queryKey: ['sheet', assignmentId, 'stops'],
+    queryFn: () => call('readStopFigures', { params: { assignmentId } }),
+    staleTime: 0,
+  });
+
+export const watchingOptions = (assignmentId: string) =>
+  queryOptions({
+    queryKey: ['sheet', assignmentId, 'watching'],
+    queryFn: () => call('readWatching', { params: { assignmentId } }),
+    staleTime: 0,
+  });
+
 export const attemptOptions = (assignmentId: string, studentId: string) =>
   queryOptions({
     queryKey: ['attempt', assignmentId, studentId],

@@ -2,7 +2,7 @@ import type { Sheet } from '@semita/core/contract';
 import { readSheetLine, type SheetStudent } from '@semita/core/sheet';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useLive } from '../../live/use-live.ts';
-import { sheetOptions } from './queries.ts';
+import { sheetOptions, stopFiguresOptions } from './queries.ts';
 
 /** Keeps an open sheet up to date. Says whether the line is up. */
 export function useLiveSheet(assignmentId: string): boolean {
@@ -15,8 +15,10 @@ export function useLiveSheet(assignmentId: string): boolean {
       const before = queryClient.getQueryData<Sheet>(queryKey)?.students.find((one) => isSame(one, student));
       queryClient.setQueryData(queryKey, (sheet: Sheet | undefined) => sheet && withStudent(sheet, student));
       // A student who only watches on changes nothing that is to be marked.
-      if (JSON.stringify(before?.row?.marks) !== JSON.stringify(student.row?.marks))
+      if (JSON.stringify(before?.row?.marks) !== JSON.stringify(student.row?.marks)) {
         void queryClient.invalidateQueries({ queryKey: ['marking', assignmentId] });
+        void queryClient.invalidateQueries(stopFiguresOptions(assignmentId));
+      }
       void queryClient.invalidateQueries({ queryKey: ['attempt', assignmentId, student.studentId] });
     },
     askAgain: () => {

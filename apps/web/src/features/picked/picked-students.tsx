@@ -51,13 +51,21 @@ export function PickedStudents({ students, reason, groupName, assignmentId, runs
       setUncopied(list);
     }
   };
-  const told = students.slice(0, namesTold).map(({ displayName }) => displayName);
-  const more = students.length - told.length;
+  const [tellsAll, setTellsAll] = useState(false);
+  const more = tellsAll ? 0 : Math.max(0, students.length - namesTold);
+  const told = students.slice(0, students.length - more).map(({ displayName }) => displayName);
   return (
     <div className="grid gap-2">
-      <p className="text-14 text-quiet" title={more > 0 ? all : undefined}>
+      <p className="text-14 text-quiet">
         {told.join(', ')}
-        {more > 0 && `, ${t('picked.and', { count: more })}`}
+        {more > 0 && (
+          <>
+            {', '}
+            <button type="button" className="underline" onClick={() => setTellsAll(true)}>
+              {t('picked.and', { count: more })}
+            </button>
+          </>
+        )}
       </p>
       <div className="flex flex-wrap gap-2">
         {runs && (

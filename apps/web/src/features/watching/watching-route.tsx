@@ -6,9 +6,8 @@ import { EmptyPlace } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
-import { useLiveSheet } from '../assignment/use-live-sheet.ts';
+import { watchingOptions } from '../assignment/queries.ts';
 import { PartWatching } from './part-watching.tsx';
-import { watchingOptions } from './queries.ts';
 import '../assignment/words.ts';
 import './words.ts';
 
@@ -18,7 +17,6 @@ export function Component() {
 
 function Watching({ sheet }: { readonly sheet: Sheet }) {
   const assignmentId = sheet.assignment.id;
-  useLiveSheet(assignmentId);
   const query = useQuery(watchingOptions(assignmentId));
   return (
     <QueryView query={query}>
