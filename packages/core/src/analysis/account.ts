@@ -68,8 +68,11 @@ export function accountOf(entries: readonly AccountEntry[], now: number): Accoun
 
 const isWaiting = ({ state }: StopMark): boolean => state === 'waiting';
 
-/** What a stop that waits for a mark may come to is left out on both sides. */
-function markedPoints({ row, result }: SheetStudent): { readonly earned: Hundredths; readonly possible: Hundredths } {
+/** Points of what is marked: what a stop that waits for a mark may come to is left out on both sides. */
+export function markedPoints({ row, result }: SheetStudent): {
+  readonly earned: Hundredths;
+  readonly possible: Hundredths;
+} {
   if (!row) return { earned: 0, possible: 0 };
   const waits = row.marks.filter((mark) => isWaiting(mark) && !mark.practice);
   const marked = row.earned - waits.reduce((sum, { earned }) => sum + earned, 0);

@@ -1,5 +1,5 @@
 // What answers of many say.
-export { type Account, type AccountEntry, accountOf } from './account.ts';
+export { type Account, type AccountEntry, accountOf, markedPoints } from './account.ts';
 export { type CarriedOver, carriedOver } from './carried-over.ts';
 export { givenAnswersSince } from './given-answers.ts';
 export { type AnswerGroup, groupAnswers } from './group-answers.ts';

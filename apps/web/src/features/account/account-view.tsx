@@ -1,4 +1,4 @@
-import { type Account, type AccountEntry, accountOf } from '@semita/core/analysis';
+import { type Account, type AccountEntry, accountOf, markedPoints } from '@semita/core/analysis';
 import type { AssignmentSummary, StudentLines } from '@semita/core/contract';
 import { isLate, needOfStudent, readSheetLine } from '@semita/core/sheet';
 import { Printer } from 'lucide-react';
@@ -147,10 +147,11 @@ function EntryTable({ entries, now }: EntriesProps) {
 
 function Entry({ entry, now }: { readonly entry: EntriesProps['entries'][number]; readonly now: number }) {
   const { assignmentId, isExtra, student, summary } = entry;
-  const { row, dueAt, result, studentId } = student;
+  const { row, dueAt, studentId } = student;
   const { timeZone, title } = summary;
   const none = t('account.never');
-  const earned = result?.earned ?? row?.earned ?? 0;
+  // The same as in the sentences: what waits for a mark is in neither.
+  const { earned, possible } = markedPoints(student);
   return (
     <tr>
       <th scope="row" className="px-3 py-2 text-left font-medium">
@@ -170,9 +171,7 @@ function Entry({ entry, now }: { readonly entry: EntriesProps['entries'][number]
         {row?.handedInAt == null ? none : formatInstant(row.handedInAt, timeZone)}
       </td>
       <td className="px-3 text-right font-mono text-13 whitespace-nowrap">
-        {row && row.possible > 0
-          ? t('stop.points', { earned: formatPoints(earned), possible: formatPoints(row.possible) })
-          : none}
+        {possible > 0 ? t('stop.points', { earned: formatPoints(earned), possible: formatPoints(possible) }) : none}
       </td>
       <td className="px-3 text-right font-mono text-13">{row ? formatShare(row.metShare) : none}</td>
       <td className="px-3 text-right font-mono text-13 whitespace-nowrap">

@@ -15,7 +15,7 @@ const shortened = (words: string) => (words.length > longestWords ? `${words.sli
 export default function ShareChart({ points }: Props) {
   const colours = useChartColours();
   return (
-    <div aria-hidden className="h-48 [&>canvas]:max-w-full">
+    <div aria-hidden className="h-48 print:h-auto [&>canvas]:max-w-full print:[&>canvas]:h-auto!">
       <Line
         data={{
           labels: points.map(({ words }) => shortened(words)),
