@@ -9,7 +9,15 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 const firstPort = 3199;
 
 /** Stories that run side by side have a demo school each, so that none meets what another is doing. */
-export const test = base.extend<object, { readonly school: string }>({
+export const test = base.extend<{ readonly closing: undefined }, { readonly school: string }>({
+  // The runner closes only the pages it opened itself; those of one story would work on beside all that come after it.
+  closing: [
+    async ({ browser }, use) => {
+      await use(undefined);
+      for (const context of browser.contexts()) await context.close();
+    },
+    { auto: true },
+  ],
   school: [
     // biome-ignore lint/correctness/noEmptyPattern: the runner reads what a fixture needs from its first parameter
     async ({}, use, { parallelIndex }) => {

@@ -12,6 +12,7 @@ import { calendarHandlers } from './features/calendar/calendar-routes.ts';
 import { catalogueHandlers } from './features/catalogue/catalogue-routes.ts';
 import { classHandlers } from './features/classes/class-routes.ts';
 import { followingHandlers } from './features/following/following-routes.ts';
+import { gradebookHandlers } from './features/gradebook/gradebook-routes.ts';
 import { guestHandlers } from './features/guests/guest-routes.ts';
 import { lessonHandlers } from './features/lessons/lesson-routes.ts';
 import { materialHandlers } from './features/materials/material-routes.ts';
@@ -188,6 +189,7 @@ export function createApp(options: AppOptions): Express {
     ...liveHandlers(live),
     ...attemptHandlers(services),
     ...followingHandlers(services),
+    ...gradebookHandlers(services),
     ...noticeHandlers(services.notices),
     ...guestHandlers(services.guests, enter),
     ...practiceHandlers(services.practice, materials),

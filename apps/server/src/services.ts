@@ -46,7 +46,9 @@ import { createRoster } from './features/classes/roster.ts';
 import { createRosterLists } from './features/classes/roster-lists.ts';
 import { createFollowingRepository } from './features/following/following-repository.ts';
 import { createFollowingService } from './features/following/following-service.ts';
-import { createWorkbookWriter } from './features/following/workbook-writer.ts';
+import { createGradebookRepository } from './features/gradebook/gradebook-repository.ts';
+import { createGradebookService } from './features/gradebook/gradebook-service.ts';
+import { createResultsPackage } from './features/gradebook/results-package.ts';
 import { createGuestService } from './features/guests/guest-service.ts';
 import { createEraseStudent } from './features/kept/erase-student.ts';
 import { createStudentArchive } from './features/kept/student-archive.ts';
@@ -78,6 +80,8 @@ import { createLessonUses } from './projections/lesson-uses.ts';
 import { createMaterialUses } from './projections/material-uses.ts';
 import { createFairQueue } from './reading/fair-queue.ts';
 import { createReader } from './reading/reader.ts';
+import { createSendTable } from './tables/send-table.ts';
+import { createWorkbookWriter } from './tables/workbook-writer.ts';
 
 /** What stands outside the installation, and how far this server may go there. */
 export interface Outside {
@@ -222,6 +226,10 @@ export function createServices(deps: Deps, outside: Outside = {}) {
   const readStates = createReadStates({ sheetOf: assignments, intake });
   const erase = createEraseStudent({ ...deps, given, states, store });
   const sweepNotices = createNoticeSweep({ ...deps, sheets, given, seriesGate, notices });
+  const gradebooks = createGradebookService({
+    ...deps,
+    ...{ repository: createGradebookRepository(deps), assignments: assignmentRepository, given, sheets },
+  });
   const noticeMail = createNoticeMail({ ...deps, sender: mailSender, publicUrl });
   return {
     /** Computes what older programs stored of attempts anew, beside the work of the day. */
@@ -337,7 +345,13 @@ export function createServices(deps: Deps, outside: Outside = {}) {
       ...{ given, assignments, lessons: lessonRepository, recipients, repository: attempts, states, intake },
     }),
     paths: createPathService({ ...shared, readStates }),
-    workbooks: createWorkbookWriter(),
+    sendTable: createSendTable({ workbooks: createWorkbookWriter(), security }),
+    gradebooks,
+    resultsPackage: createResultsPackage({
+      ...deps,
+      ...{ gradebooks, schoolOf: school.get, readDays: school.readDays },
+    }),
+    classNameOf: (classId: string) => classes.find(classId)?.name ?? '',
     following: createFollowingService({
       ...{ clock: deps.clock, given, readStates, sheets, sheetOf: assignments },
       repository: createFollowingRepository({ ...deps, computeAnew: states.computeAnew }),

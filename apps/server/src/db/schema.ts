@@ -969,3 +969,62 @@ export const keyChanges = sqliteTable(
   },
   (table) => [index('key_changes_by_assignment').on(table.assignmentId, table.at)],
 );
+
+/** How a class's results become one; the first rules there are where a class has none. */
+export const gradebookRules = sqliteTable('gradebook_rules', {
+  classId: text()
+    .primaryKey()
+    .references(() => classes.id, { onDelete: 'cascade' }),
+  rules: stored('gradebookRules').notNull(),
+  version: integer().notNull(),
+});
+
+/** Numbers that teachers gave by hand. The latest counts; none is changed or removed. */
+export const gradeOverrides = sqliteTable(
+  'grade_overrides',
+  {
+    id: id(),
+    assignmentId: assignmentId(),
+    studentId: userId(),
+    /** Hundredths, as the assignment counts; null where it was taken back. */
+    earned: integer(),
+    reason: text().notNull(),
+    by: userId(),
+    at: instant().notNull(),
+  },
+  (table) => [
+    index('grade_overrides_by_assignment').on(table.assignmentId, table.studentId, table.at),
+    index('grade_overrides_by_student').on(table.studentId),
+  ],
+);
+
+/** Gradebooks as they were at a moment. */
+export const keptGradebooks = sqliteTable(
+  'kept_gradebooks',
+  {
+    id: id(),
+    classId: classId(),
+    note: text().notNull(),
+    frame: stored('gradebookFrame').notNull(),
+    by: userId(),
+    at: instant().notNull(),
+  },
+  (table) => [index('kept_gradebooks_by_class').on(table.classId, table.at)],
+);
+
+/** One student's line in one of them: it goes with the student. */
+export const keptGradebookLines = sqliteTable(
+  'kept_gradebook_lines',
+  {
+    keptId: text()
+      .notNull()
+      .references(() => keptGradebooks.id, { onDelete: 'cascade' }),
+    studentId: userId(),
+    hasLeft: integer({ mode: 'boolean' }).notNull(),
+    cells: stored('gradebookCells').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.keptId, table.studentId] }),
+    index('kept_gradebook_lines_by_student').on(table.studentId),
+  ],
+);

@@ -69,7 +69,7 @@ export function accountOf(entries: readonly AccountEntry[], now: number): Accoun
 const isWaiting = ({ state }: StopMark): boolean => state === 'waiting';
 
 /** Points of what is marked: what a stop that waits for a mark may come to is left out on both sides. */
-export function markedPoints({ row, result }: SheetStudent): {
+export function markedPoints({ row, result }: Pick<SheetStudent, 'row' | 'result'>): {
   readonly earned: Hundredths;
   readonly possible: Hundredths;
 } {

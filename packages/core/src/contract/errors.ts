@@ -25,6 +25,8 @@ export const statusOfError = {
   notFound: 404,
   bodyTooLarge: 413,
   draftMoved: 409,
+  gradebookMoved: 409,
+  keptFull: 422,
   changeImpossible: 422,
   lessonIncomplete: 422,
   picturesWithoutAlt: 422,

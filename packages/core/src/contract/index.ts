@@ -16,6 +16,7 @@ export type { Draft, LessonSummary } from './draft-schemas.ts';
 export { type ErrorBody, type ErrorCode, statusOfError } from './errors.ts';
 export { maxEventsPerBatch, maxEventsPerPractice, type SentEvent } from './event-schemas.ts';
 export type { StopFigures, StudentLines, WatchingLines } from './following-schemas.ts';
+export type { Gradebook, KeptGradebook, SentGradeOverride } from './gradebook-schemas.ts';
 export type { GuestLink, HeldGuestLink } from './guest-routes.ts';
 export { lessonSchema } from './lesson-schemas.ts';
 export { type LiveMessages, type LiveName, type LiveTopic, liveNames } from './live.ts';

@@ -4,6 +4,7 @@ import { bankRoutes } from './bank-routes.ts';
 import { calendarRoutes } from './calendar-routes.ts';
 import { classRoutes } from './class-routes.ts';
 import { followingRoutes } from './following-routes.ts';
+import { gradebookRoutes } from './gradebook-routes.ts';
 import { guestRoutes } from './guest-routes.ts';
 import { lessonRoutes } from './lesson-routes.ts';
 import { markingRoutes } from './marking-routes.ts';
@@ -26,6 +27,7 @@ export const routes = {
   ...seriesRoutes,
   ...markingRoutes,
   ...followingRoutes,
+  ...gradebookRoutes,
   ...bankRoutes,
   ...walkRoutes,
   ...noticeRoutes,

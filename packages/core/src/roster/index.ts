@@ -41,3 +41,4 @@ export {
 } from './roster-plan.ts';
 export { isUserName, longestUserName, userNameFor } from './user-name.ts';
 export { type RosterOfSchool, type RosterTable, writeOneRoster } from './write-one-roster.ts';
+export { type ResultsOfClass, writeResults } from './write-results.ts';

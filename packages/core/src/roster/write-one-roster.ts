@@ -120,7 +120,7 @@ export function writeOneRoster(school: RosterOfSchool): Readonly<Record<string, 
   return { manifest: manifestOf(Object.keys(tables), school.name), ...tables };
 }
 
-const manifestOf = (present: readonly string[], systemName: string): RosterTable => ({
+export const manifestOf = (present: readonly string[], systemName: string): RosterTable => ({
   fields: ['propertyName', 'value'],
   rows: [
     ['manifest.version', '1.0'],
@@ -131,10 +131,23 @@ const manifestOf = (present: readonly string[], systemName: string): RosterTable
   ],
 });
 
-const table = (fields: readonly string[], rows: readonly Readonly<Record<string, string>>[]): RosterTable => ({
+export const table = (fields: readonly string[], rows: readonly Readonly<Record<string, string>>[]): RosterTable => ({
   fields,
   rows: rows.map((row) => fields.map((field) => row[field] ?? '')),
 });
+
+const termId = (firstDay: string): string => `term-${firstDay}`;
+
+/** What the package of the school calls the term in which a day lies; between terms, the next, or else the last. */
+export function termIdOn(schoolDays: readonly SchoolDays[], day: string, today: string): string {
+  const terms = schoolDays
+    .filter(({ kind }) => kind === 'term')
+    .toSorted((a, b) => a.firstDay.localeCompare(b.firstDay));
+  const term = terms.find(({ lastDay }) => day <= lastDay) ?? terms.at(-1);
+  return term ? termId(term.firstDay) : yearId(today.slice(0, 4));
+}
+
+const yearId = (year: string): string => `year-${year}`;
 
 /** Terms of the school's calendar; where there are none, the calendar year, because classes have to name one. */
 function termsOf({ schoolDays, today }: RosterOfSchool): Record<string, string>[] {
@@ -143,12 +156,12 @@ function termsOf({ schoolDays, today }: RosterOfSchool): Record<string, string>[
   if (terms.length === 0)
     return [
       {
-        ...{ sourcedId: `year-${year}`, title: year, type: 'schoolYear', schoolYear: year },
+        ...{ sourcedId: yearId(year), title: year, type: 'schoolYear', schoolYear: year },
         ...{ startDate: `${year}-01-01`, endDate: `${year}-12-31` },
       },
     ];
   return terms.map(({ title, firstDay, lastDay }) => ({
-    ...{ sourcedId: `term-${firstDay}`, title, type: 'term', startDate: firstDay, endDate: lastDay },
+    ...{ sourcedId: termId(firstDay), title, type: 'term', startDate: firstDay, endDate: lastDay },
     // The year in which the school year ends, by the specification; from memory.
     schoolYear: String(Number(firstDay.slice(0, 4)) + (Number(firstDay.slice(5, 7)) >= 7 ? 1 : 0)),
   }));

@@ -25,4 +25,7 @@ export const upgrader = createUpgrader<StoredDocuments>({
   captions: [],
   tags: [],
   meetings: [],
+  gradebookRules: [],
+  gradebookFrame: [],
+  gradebookCells: [],
 });

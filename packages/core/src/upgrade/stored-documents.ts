@@ -4,6 +4,8 @@ import type { Meeting } from '../calendar/meetings.ts';
 import type { CaptionCue } from '../captions/caption-cue.ts';
 import type { MadeDeck } from '../deck/made-slide.ts';
 import type { Slide } from '../deck/slide.ts';
+import type { GradebookCell, GradebookColumn } from '../gradebook/gradebook.ts';
+import type { GradebookRules } from '../gradebook/gradebook-rules.ts';
 import type { Lesson } from '../lesson/lesson.ts';
 import type { Question, Rubric } from '../question/question.ts';
 import type { ReadingBlock } from '../reading/block.ts';
@@ -28,6 +30,11 @@ export interface StoredDocuments {
   readonly captions: readonly CaptionCue[];
   readonly tags: readonly string[];
   readonly meetings: readonly Meeting[];
+  readonly gradebookRules: GradebookRules;
+  /** Of a gradebook that was kept: what it was counted by, and from what. */
+  readonly gradebookFrame: { readonly rules: GradebookRules; readonly columns: readonly GradebookColumn[] };
+  /** One student's, in the order of the columns. */
+  readonly gradebookCells: readonly (GradebookCell | null)[];
 }
 
 export type StoredKind = keyof StoredDocuments;

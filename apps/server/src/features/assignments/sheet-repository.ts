@@ -17,6 +17,7 @@ import {
   outlineOf,
   rowsReadableSince,
   type SheetLine,
+  type SheetRow,
   sheetStops,
 } from '@semita/core/sheet';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
@@ -104,6 +105,12 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
   const linesOf = selectLines()
     .where(eq(recipients.studentId, sql.placeholder('studentId')))
     .orderBy(asc(recipients.since), asc(attempts.number))
+    .prepare();
+
+  const rowsOfSome = db
+    .select({ id: attempts.id, reducer: attempts.reducer, sheetRow: attempts.sheetRow })
+    .from(attempts)
+    .where(inArray(attempts.id, sql`(select value from json_each(${sql.placeholder('attemptIds')}))`))
     .prepare();
 
   // Rows that an older program wrote have no outline yet.
@@ -209,7 +216,7 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
       ...{ studentId, displayName: rows[0]?.displayName ?? '', excused: terms.excused, dueAt: terms.window.dueAt },
       row: row !== null && isOther ? underColumns(row, assignmentId, counted.editionId) : row,
       ...(terms.leftAt === null ? {} : { leftAt: terms.leftAt }),
-      ...(isTooLateFor(stored) ? { cameTooLate: true as const } : {}),
+      ...(cameTooLate(stored) ? { cameTooLate: true as const } : {}),
       ...(given.addressees.get(terms.addresseeId)?.kind === 'guests' ? { isGuest: true as const } : {}),
       ...(begun.length > 1 && counted ? { attempt: { number: counted.number, count: begun.length } } : {}),
       ...(counted && result && result.earned !== counted.outline.earned
@@ -218,10 +225,6 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     };
     return { ...stored, line };
   };
-
-  /** Whoever joins a class after a date cannot meet it; a teacher gives them one that they can. */
-  const isTooLateFor = ({ terms: { since, window, leftAt, excused }, attempts: begun }: StoredOutline): boolean =>
-    window.dueAt !== null && since > window.dueAt && leftAt === null && !excused && begun.length === 0;
 
   /** The row of an attempt at another edition, its marks under the columns of the one that all others have. */
   const underColumns = (row: string, assignmentId: string, editionId: string): string => {
@@ -259,6 +262,17 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
       );
     },
 
+    /** Rows of some attempts, each under the stops of its own edition. */
+    rowsOf(attemptIds: readonly string[]): ReadonlyMap<string, SheetRow> {
+      const rows = attemptIds.length === 0 ? [] : rowsOfSome.all({ attemptIds: JSON.stringify(attemptIds) });
+      return new Map(
+        rows.map(({ id, reducer, sheetRow }) => [
+          id,
+          decodeSheetRow(sheetRow !== null && reducer === reducerVersion ? sheetRow : toFreshRow(id)),
+        ]),
+      );
+    },
+
     /** Outlines of all students whom some assignments reached through some classes. */
     listOutlines(assignmentIds: readonly string[], classIds: ReadonlySet<string>): StoredOutline[] {
       lessons.preloadGiven(assignmentIds);
@@ -281,3 +295,10 @@ export function createSheetRepository({ db, clock, lessons, recipients: records,
     },
   };
 }
+
+/** Whoever joins a class after a date cannot meet it; a teacher gives them one that they can. */
+export const cameTooLate = ({
+  terms: { since, window, leftAt, excused },
+  attempts: begun,
+}: Pick<StoredOutline, 'terms' | 'attempts'>): boolean =>
+  window.dueAt !== null && since > window.dueAt && leftAt === null && !excused && begun.length === 0;

@@ -2,7 +2,7 @@ import type { AttemptState } from '@semita/core/attempt';
 import { type Lesson, stopsInOrder } from '@semita/core/lesson';
 import { type Question, type Response, responseWords } from '@semita/core/question';
 import { plainWords } from '@semita/core/text';
-import { atInstant, type Table, type TableCell } from './table.ts';
+import { atInstant, type Table, type TableCell } from '../../tables/table.ts';
 
 interface Walked {
   readonly displayName: string;

@@ -4,6 +4,7 @@ import { groupBy } from '@semita/core/elements';
 import { readSheetLine } from '@semita/core/sheet';
 import type { Deps } from '../../deps.ts';
 import { found } from '../../http/refused.ts';
+import type { Table } from '../../tables/table.ts';
 import type { Actor } from '../accounts/session-service.ts';
 import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { AssignmentService } from '../assignments/assignment-service.ts';
@@ -12,7 +13,6 @@ import type { ReadStates } from '../attempts/read-states.ts';
 import { answersTable } from './answers-table.ts';
 import type { FollowingRepository } from './following-repository.ts';
 import { sheetTable } from './sheet-table.ts';
-import type { Table } from './table.ts';
 
 export type FollowingService = ReturnType<typeof createFollowingService>;
 

@@ -2,7 +2,7 @@ import { worthOf } from '@semita/core/assignment';
 import type { Sheet } from '@semita/core/contract';
 import { isLate, type Need, needOfStudent, type SheetRow, type StopMark, sheetStops } from '@semita/core/sheet';
 import type { WalkLesson } from '@semita/core/walk';
-import { atInstant, type Table, type TableCell } from './table.ts';
+import { atInstant, type Table, type TableCell } from '../../tables/table.ts';
 
 /** The sheet as a table: one row a student, in words as on the sheet. */
 export function sheetTable(sheet: Sheet, lesson: WalkLesson): Table {

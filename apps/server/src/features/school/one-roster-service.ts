@@ -2,10 +2,9 @@ import { type SchoolDays, toLocal } from '@semita/core/calendar';
 import type { OneRosterPlan, SentOneRoster } from '@semita/core/contract';
 import { isUserName, nextClassMark, userNameFor, writeOneRoster } from '@semita/core/roster';
 import { and, eq, inArray, sql } from 'drizzle-orm';
-import { strToU8, zipSync } from 'fflate';
-import Papa from 'papaparse';
 import { classes, classStudents, classTeachers, externalIds, userRoles, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
+import { zipTables } from '../../tables/zip-tables.ts';
 import type { AccountRepository } from '../accounts/account-repository.ts';
 import type { SecurityLog } from '../accounts/security-log.ts';
 import type { Actor } from '../accounts/session-service.ts';
@@ -228,15 +227,7 @@ export function createOneRosterService(options: Options) {
         })),
       });
       security.record('rosterExported', null, null, actor.id);
-      return zipSync(
-        Object.fromEntries(
-          Object.entries(tables).map(([name, { fields, rows }]) => [
-            `${name}.csv`,
-            // What a spreadsheet would take for a formula is led by an apostrophe.
-            strToU8(Papa.unparse({ fields: [...fields], data: rows.map((row) => [...row]) }, { escapeFormulae: true })),
-          ]),
-        ),
-      );
+      return zipTables(tables);
     },
 
     /**

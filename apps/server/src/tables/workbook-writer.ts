@@ -1,7 +1,7 @@
 import { fork } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
-import { Refused } from '../../http/refused.ts';
-import { createFairQueue, type Lane, QueueFull } from '../../reading/fair-queue.ts';
+import { Refused } from '../http/refused.ts';
+import { createFairQueue, type Lane, QueueFull } from '../reading/fair-queue.ts';
 import type { Table } from './table.ts';
 
 export type WorkbookWriter = ReturnType<typeof createWorkbookWriter>;

@@ -1,0 +1,45 @@
+CREATE TABLE `grade_overrides` (
+	`id` text PRIMARY KEY NOT NULL,
+	`assignment_id` text NOT NULL,
+	`student_id` text NOT NULL,
+	`earned` integer,
+	`reason` text NOT NULL,
+	`by` text NOT NULL,
+	`at` integer NOT NULL,
+	FOREIGN KEY (`assignment_id`) REFERENCES `assignments`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`student_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`by`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE INDEX `grade_overrides_by_assignment` ON `grade_overrides` (`assignment_id`,`student_id`,`at`);--> statement-breakpoint
+CREATE INDEX `grade_overrides_by_student` ON `grade_overrides` (`student_id`);--> statement-breakpoint
+CREATE TABLE `gradebook_rules` (
+	`class_id` text PRIMARY KEY NOT NULL,
+	`rules` text NOT NULL,
+	`version` integer NOT NULL,
+	FOREIGN KEY (`class_id`) REFERENCES `classes`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE TABLE `kept_gradebook_lines` (
+	`kept_id` text NOT NULL,
+	`student_id` text NOT NULL,
+	`has_left` integer NOT NULL,
+	`cells` text NOT NULL,
+	PRIMARY KEY(`kept_id`, `student_id`),
+	FOREIGN KEY (`kept_id`) REFERENCES `kept_gradebooks`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`student_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE INDEX `kept_gradebook_lines_by_student` ON `kept_gradebook_lines` (`student_id`);--> statement-breakpoint
+CREATE TABLE `kept_gradebooks` (
+	`id` text PRIMARY KEY NOT NULL,
+	`class_id` text NOT NULL,
+	`note` text NOT NULL,
+	`frame` text NOT NULL,
+	`by` text NOT NULL,
+	`at` integer NOT NULL,
+	FOREIGN KEY (`class_id`) REFERENCES `classes`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`by`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE INDEX `kept_gradebooks_by_class` ON `kept_gradebooks` (`class_id`,`at`);
