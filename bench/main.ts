@@ -8,6 +8,7 @@ import { measureEvents } from './event-figure.ts';
 import { measureFilm } from './film-figure.ts';
 import { measureFollowing } from './following-figure.ts';
 import { measureGiving } from './giving-figure.ts';
+import { measureGradebook } from './gradebook-figure.ts';
 import { measureImport } from './import-figure.ts';
 import { measureMarking } from './marking-figure.ts';
 import { measureMarkingPage } from './marking-page-figure.ts';
@@ -30,6 +31,7 @@ const figures = [
   ...measurePeople(),
   ...(await measureMarkingPage()),
   ...(await measureFollowing()),
+  ...(await measureGradebook()),
   ...(await measureCoverage()),
   ...(await measureMarking()),
   ...(await measurePath()),

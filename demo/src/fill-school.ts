@@ -3,6 +3,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Terms } from '@semita/core/attempt';
 import { toLocal } from '@semita/core/calendar';
+import type { GradebookRules } from '@semita/core/gradebook';
 import type { Lesson } from '@semita/core/lesson';
 import {
   type Actor,
@@ -97,8 +98,9 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   const lesson = bridgeLesson(film.id, film.lengthMs, await bringInPictures(stage));
   const itemIdOf = fillBank(stage, lesson);
   const lessonId = writeLesson(stage, tiedToBank(lesson, itemIdOf), true);
-  const cobaltAssignment = assign(stage, lessonId, cobalt.id, { opens: -10, due: -1, closes: 6 });
-  const amberAssignment = assign(stage, lessonId, amber.id, { opens: -5, due: 3, closes: 10 });
+  const classwork = { category: 'Classwork' };
+  const cobaltAssignment = assign(stage, lessonId, cobalt.id, { opens: -10, due: -1, closes: 6 }, classwork);
+  const amberAssignment = assign(stage, lessonId, amber.id, { opens: -5, due: 3, closes: 10 }, classwork);
   await walkAll(stage, cobaltAssignment, cobaltStudents, told(cobaltStory, cobaltManner));
   await walkAll(stage, amberAssignment, amberStudents, told(amberStory, amberManner));
   await markMost(stage, cobaltAssignment, cobaltStudents);
@@ -115,14 +117,50 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   });
   writeLesson(stage, forcesDraft(film.id), false);
   const chooseId = writeLesson(stage, chooseLesson(film.id), true);
-  const chooseAssignment = assign(stage, chooseId, cobalt.id, { opens: -3, due: 4, closes: 11 }, { turningBack: true });
+  const chooseAssignment = assign(stage, chooseId, cobalt.id, { opens: -3, due: 4, closes: 11 }, {
+    ...{ turningBack: true, category: 'Homework' },
+  });
   await walkAll(stage, chooseAssignment, cobaltStudents, chooseManner);
   await giveNotebook(stage);
   await planTest(stage, itemIdOf);
   await askToJoin(stage);
   await letGuestsCome(stage, cobaltAssignment);
+  countGrades(stage, cobaltAssignment);
   deps.db.$client.pragma('synchronous = FULL');
   clock.now = stage.today;
+}
+
+/** How both classes are counted, a number given by hand, and the gradebook as it was before that. */
+function countGrades(stage: Stage, assignmentId: string): void {
+  const { services, clock, today } = stage;
+  const dayOf = (offset: number) => toLocal(today + offset * day, timeZone).slice(0, 10);
+  services.school.changeDays(adaeze, [
+    { title: 'Autumn term', kind: 'term', firstDay: dayOf(-90), lastDay: dayOf(20) },
+    { title: 'Spring term', kind: 'term', firstDay: dayOf(35), lastDay: dayOf(190) },
+  ]);
+  const rules: GradebookRules = {
+    ...{ byWeight: true, missing: 'zero', extras: 'onTop', decimals: 0 },
+    categories: [
+      { name: 'Classwork', weight: 6_000, dropLowest: 0 },
+      { name: 'Homework', weight: 4_000, dropLowest: 0 },
+    ],
+    scale: {
+      kind: 'steps',
+      steps: [
+        { name: 'Secure', from: 8_000 },
+        { name: 'Nearly there', from: 5_000 },
+        { name: 'Not yet', from: 0 },
+      ],
+    },
+  };
+  for (const { id } of [cobalt, amber]) services.gradebooks.changeRules(id, { version: 0, rules });
+  clock.now = today - 20 * 3_600_000;
+  services.gradebooks.keep(adaeze, cobalt.id, 'Before the parents’ evening');
+  clock.now = today - 3 * 3_600_000;
+  services.gradebooks.override(adaeze, cobalt.id, {
+    ...{ assignmentId, studentId: studentIdOf('Mirela Fagerlund'), earned: 1_000 },
+    reason: 'Showed it to me with a ruler and a sponge',
+  });
 }
 
 /** Others who have to do with her classes: a colleague beside her, one who stands in, and a student who asks to be let in. */
@@ -246,7 +284,7 @@ async function giveNotebook(stage: Stage): Promise<void> {
   const { services, clock } = stage;
   const days = [dated(stage, { opens: -1, due: 6, closes: 13 }), dated(stage, { opens: -1, due: 9, closes: 16 })];
   const { id: seriesId } = services.giving.giveSeries(adaeze, {
-    ...{ title: 'How keepers look after bridges', to: [{ kind: 'class', id: amber.id }], terms: demoTerms },
+    ...{ title: 'How keepers look after bridges', to: [{ kind: 'class', id: amber.id }], terms: { ...demoTerms, category: 'Homework' } },
     steps: lessonIds.map((lessonId, index) => ({
       ...{ lessonId, isExtra: false, afterPercent: index === 0 ? null : 0 },
       ...(days[index] as (typeof days)[0]),

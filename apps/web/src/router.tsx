@@ -46,6 +46,7 @@ export const router = createBrowserRouter([
             children: [
               { index: true, lazy: () => import('./features/classes/students-route.tsx') },
               { path: 'given', lazy: () => import('./features/classes/given-route.tsx') },
+              { path: 'gradebook', lazy: () => import('./features/gradebook/gradebook-route.tsx') },
               { path: 'settings', lazy: () => import('./features/classes/settings-route.tsx') },
             ],
           },

@@ -27,6 +27,7 @@ export const statusOfError = {
   draftMoved: 409,
   gradebookMoved: 409,
   keptFull: 422,
+  gradeTooHigh: 422,
   changeImpossible: 422,
   lessonIncomplete: 422,
   picturesWithoutAlt: 422,

@@ -100,7 +100,7 @@ export function createGradebookService(options: Options) {
 
     /**
      * Gives a number by hand, or takes it back.
-     * @throws Refused notFound where the student was not given it through this class; pointsOutOfRange beyond ten times
+     * @throws Refused notFound where the student was not given it through this class; gradeTooHigh beyond ten times
      * what there is
      */
     override(actor: Actor, classId: string, { assignmentId, studentId, earned, reason }: SentGradeOverride): void {
@@ -109,7 +109,7 @@ export function createGradebookService(options: Options) {
       const cell = students.find((student) => student.studentId === studentId)?.cells[index];
       if (!cell) throw new Refused('notFound');
       // A slip of the keys, and not a bonus.
-      if (earned !== null && earned > 10 * Math.max(100, cell.possible)) throw new Refused('pointsOutOfRange');
+      if (earned !== null && earned > 10 * Math.max(100, cell.possible)) throw new Refused('gradeTooHigh');
       if (earned === (cell.override?.earned ?? null)) return;
       repository.insertOverride({ id: newId(), assignmentId, studentId, earned, reason, by: actor.id, at: clock() });
     },

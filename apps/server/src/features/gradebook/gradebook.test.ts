@@ -127,7 +127,7 @@ test('a number given by hand says who, why and when, can be taken back, and ever
     [null, 'It was somebody else'],
     [950, 'Told me in person'],
   ]);
-  expect((await give(100_000, 'A slip')).body.code).toBe('pointsOutOfRange');
+  expect((await give(100_000, 'A slip')).body.code).toBe('gradeTooHigh');
   expect((await give(100, '  ')).status).toBe(422);
   const stranger = { assignmentId: mixed, studentId: 'adaeze', earned: 1, reason: 'No student' };
   expect((await ask('POST', 'gradebook/overrides', stranger)).status).toBe(404);

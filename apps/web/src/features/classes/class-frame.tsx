@@ -29,6 +29,7 @@ export function Component() {
                 <TabLink to={`/classes/${classId}/given`}>
                   {t('classes.given')} ({one.assignments.filter(({ takenBackAt }) => takenBackAt === null).length})
                 </TabLink>
+                <TabLink to={`/classes/${classId}/gradebook`}>{t('classes.gradebook')}</TabLink>
                 {one.runs && <TabLink to={`/classes/${classId}/settings`}>{t('classes.settings')}</TabLink>}
               </nav>
             </div>

@@ -23,6 +23,7 @@ export const classesWords = {
     broughtBack: '{{name}} is back.',
     studentsTitle: 'Students',
     given: 'Given',
+    gradebook: 'Gradebook',
     settings: 'Settings',
     takenBack: 'Taken back',
     noAssignments: 'Nothing has been given to this class yet',

@@ -2,9 +2,10 @@ import type { Sheet } from '@semita/core/contract';
 import type { SheetOrder } from '@semita/core/sheet';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { memo, type ReactNode } from 'react';
+import { type Slot, slotKey, spansOf } from '../../ui/big-table/slots.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
-import { isWide, numberColumnsOf, type Slot, slotKey, spansOf } from './sheet-columns.ts';
+import { isWide, numberColumnsOf } from './sheet-columns.ts';
 import './words.ts';
 
 export interface Sorting {
@@ -64,8 +65,11 @@ export function SheetHead({ sheet, slots, sorting, onSort, chosen, onChooseAll }
           {t('sheet.needs')}
         </SortHead>
         {hasParts
-          ? spansOf(slots, stops).map(({ partTitle, count }, index) =>
-              partTitle === null ? (
+          ? spansOf(
+              slots,
+              stops.map(({ partTitle }) => partTitle),
+            ).map(({ title, count }, index) =>
+              title === null ? (
                 // biome-ignore lint/suspicious/noArrayIndexKey: gaps have no name but their place
                 <td key={index} aria-hidden className={headCell} />
               ) : (
@@ -74,10 +78,10 @@ export function SheetHead({ sheet, slots, sorting, onSort, chosen, onChooseAll }
                   key={index}
                   scope="colgroup"
                   colSpan={count}
-                  title={partTitle}
+                  title={title}
                   className={joinClasses(headCell, 'truncate border-l pb-1 text-center')}
                 >
-                  {partTitle}
+                  {title}
                 </th>
               ),
             )

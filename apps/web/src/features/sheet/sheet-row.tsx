@@ -3,12 +3,13 @@ import type { Sheet } from '@semita/core/contract';
 import { isLate, type Need, needOfStudent, type SheetRow, type SheetStudent, type StopMark } from '@semita/core/sheet';
 import { TriangleAlert } from 'lucide-react';
 import { memo } from 'react';
+import { type Slot, slotKey } from '../../ui/big-table/slots.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { formatAgo, formatInstant, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { doubtWords } from '../marking/doubt-words.ts';
-import { rowHeightPx, type Slot, slotKey } from './sheet-columns.ts';
+import { rowHeightPx } from './sheet-columns.ts';
 import './words.ts';
 
 export const needStyle: Readonly<Record<Need, string>> = {
