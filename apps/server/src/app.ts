@@ -20,6 +20,7 @@ import { createUploadServer } from './features/materials/upload-server.ts';
 import { noticeHandlers } from './features/notices/notice-routes.ts';
 import { practiceHandlers } from './features/practice/practice-routes.ts';
 import { schoolHandlers } from './features/school/school-routes.ts';
+import { targetHandlers } from './features/targets/target-routes.ts';
 import { compressAnswers } from './http/compress-answers.ts';
 import { createErrorHandler } from './http/error-handler.ts';
 import { headersOf } from './http/headers-of.ts';
@@ -190,6 +191,7 @@ export function createApp(options: AppOptions): Express {
     ...attemptHandlers(services),
     ...followingHandlers(services),
     ...gradebookHandlers(services),
+    ...targetHandlers(services),
     ...noticeHandlers(services.notices),
     ...guestHandlers(services.guests, enter),
     ...practiceHandlers(services.practice, materials),

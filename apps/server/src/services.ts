@@ -73,6 +73,8 @@ import { createPeopleService } from './features/school/people-service.ts';
 import { createReadLog } from './features/school/read-log.ts';
 import { createSchoolService } from './features/school/school-service.ts';
 import { createSetUp } from './features/school/set-up.ts';
+import { createMasteryService } from './features/targets/mastery-service.ts';
+import { createTargetRepository } from './features/targets/target-repository.ts';
 import { createJobQueue } from './jobs/job-queue.ts';
 import { createChangeLog } from './live/change-log.ts';
 import { createProjections } from './projections/all-projections.ts';
@@ -230,6 +232,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     ...deps,
     ...{ repository: createGradebookRepository(deps), assignments: assignmentRepository, given, sheets },
   });
+  const targets = createTargetRepository(deps);
   const noticeMail = createNoticeMail({ ...deps, sender: mailSender, publicUrl });
   return {
     /** Computes what older programs stored of attempts anew, beside the work of the day. */
@@ -350,6 +353,11 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     resultsPackage: createResultsPackage({
       ...deps,
       ...{ gradebooks, schoolOf: school.get, readDays: school.readDays },
+    }),
+    targets,
+    mastery: createMasteryService({
+      ...{ repository: targets, assignments: assignmentRepository, classes, given, sheets },
+      teaches: (actor, classId) => classRelations.taughtBy(actor.id).has(classId),
     }),
     classNameOf: (classId: string) => classes.find(classId)?.name ?? '',
     following: createFollowingService({

@@ -1028,3 +1028,25 @@ export const keptGradebookLines = sqliteTable(
     index('kept_gradebook_lines_by_student').on(table.studentId),
   ],
 );
+
+/** What students of a school learn: one list, to which all its teachers bring. */
+export const learningTargets = sqliteTable(
+  'learning_targets',
+  {
+    id: id(),
+    schoolId: schoolId(),
+    /** Who brought it in. */
+    ownerId: userId(),
+    code: text().notNull(),
+    /** The code as it is compared. */
+    codeKey: text().notNull(),
+    words: text().notNull(),
+    /** The code of what it belongs under. */
+    parentCode: text(),
+    place: integer().notNull(),
+  },
+  (table) => [
+    uniqueIndex('learning_targets_by_code').on(table.schoolId, table.codeKey),
+    index('learning_targets_by_owner').on(table.ownerId),
+  ],
+);

@@ -31,6 +31,7 @@ export type Thing =
   | 'bankItem'
   | 'bankItems'
   | 'phrase'
+  | 'learningTarget'
   | 'invitation'
   | 'person'
   | 'series'
@@ -76,6 +77,7 @@ export const permissions = {
   runInvitation: may('invitation', 'invitationId', 'looksAfter'),
   removeTermPreset: may('termPreset', 'presetId', 'owns'),
   removePhrase: may('phrase', 'phraseId', 'owns'),
+  removeTarget: may('learningTarget', 'targetId', 'owns'),
 } as const satisfies Record<string, Permission>;
 
 export type PermissionName = keyof typeof permissions;
@@ -194,6 +196,8 @@ export const permissionOfRoute = {
   replyInThread: 'writeInThread',
   hideInThread: 'followAssignment',
   removePhrase: 'removePhrase',
+  removeTarget: 'removeTarget',
+  readMastery: 'followClass',
   changeBankItem: 'changeBankItem',
   removeBankItem: 'changeBankItem',
   describePackage: 'exportBankItems',

@@ -13,6 +13,7 @@ import { noticeRoutes } from './notice-routes.ts';
 import { practiceRoutes } from './practice-routes.ts';
 import { schoolRoutes } from './school-routes.ts';
 import { seriesRoutes } from './series-routes.ts';
+import { targetRoutes } from './target-routes.ts';
 import { walkRoutes } from './walk-routes.ts';
 
 /** Every door of the server. A door that is not here does not exist: `app.ts` refuses to start with a gap. */
@@ -28,6 +29,7 @@ export const routes = {
   ...markingRoutes,
   ...followingRoutes,
   ...gradebookRoutes,
+  ...targetRoutes,
   ...bankRoutes,
   ...walkRoutes,
   ...noticeRoutes,

@@ -47,7 +47,7 @@ export function writeResults(all: ResultsOfClass): Readonly<Record<string, Roste
           'classSourcedId',
         ],
         ...['categorySourcedId', 'gradingPeriodSourcedId', 'resultValueMin', 'resultValueMax'],
-        ...['academicSessionSourcedId', 'schoolSourcedId'],
+        ...['schoolSourcedId'],
       ],
       columns.map(({ assignmentId, title, category, worth, day }) => ({
         ...{ sourcedId: assignmentId, title, assignDate: day, dueDate: day, classSourcedId: classId },

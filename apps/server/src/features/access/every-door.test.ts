@@ -35,6 +35,7 @@ const people: Readonly<Record<string, Person>> = {
         bankItem: ['owns'],
         bankItems: ['owns'],
         phrase: ['owns'],
+        learningTarget: ['owns'],
         termPreset: ['owns'],
       },
     },
@@ -95,6 +96,10 @@ beforeAll(async () => {
   const question = { id: 'q', kind: 'extendedText', stem: 'Why?', points: 100, teacherNote: '' };
   const bank = await adaeze.ask('POST', '/api/bank', { entries: [{ question, tags: [] }] });
   const phrase = await adaeze.ask('POST', '/api/phrases', { text: 'Say why.' });
+  const brought = { targets: [{ code: 'F.1', words: 'Tells forces apart', parentCode: null }] };
+  await adaeze.ask('POST', '/api/targets', brought);
+  const [target] = (await adaeze.ask('GET', '/api/targets')).body;
+  const { body: kept } = await adaeze.ask('POST', '/api/classes/amber/gradebook/kept', { note: '' });
   const invited = { displayName: 'Somebody', email: 'somebody@example.org', isAdmin: false };
   const { invitation } = (await school.as('keeper').ask('POST', '/api/invitations', invited)).body;
   await adaeze.ask('POST', '/api/terms', { name: 'Test', terms: { skipping: false, rewindAtStops: true, maxRate: 2 } });
@@ -124,6 +129,8 @@ beforeAll(async () => {
     ...{
       invitationId: invitation.id,
       presetId: preset.id,
+      targetId: target.id,
+      keptId: kept.id,
       seriesId: 'series',
       feedToken: feed.token,
       stopToken: 'stop',

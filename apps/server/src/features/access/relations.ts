@@ -8,6 +8,7 @@ import {
   calendarFeeds,
   classes,
   invitations,
+  learningTargets,
   lessons,
   materials,
   noticeSettings,
@@ -61,6 +62,11 @@ export function createRelations({
     .select({ ownerId: phrases.ownerId })
     .from(phrases)
     .where(eq(phrases.id, sql.placeholder('id')))
+    .prepare();
+  const ownerOfTarget = db
+    .select({ ownerId: learningTargets.ownerId })
+    .from(learningTargets)
+    .where(eq(learningTargets.id, sql.placeholder('id')))
     .prepare();
   const feedByToken = db
     .select({ userId: calendarFeeds.userId })
@@ -180,6 +186,7 @@ export function createRelations({
     practiceLink: (_actor, token) => (isPracticeOpen(token) ? ['holdsLink'] : []),
     termPreset: (actor, id) => toOwned(actor, ownerOfTermPreset.get({ id })),
     phrase: (actor, id) => toOwned(actor, ownerOfPhrase.get({ id })),
+    learningTarget: (actor, id) => toOwned(actor, ownerOfTarget.get({ id })),
   };
   return relationsTo;
 }

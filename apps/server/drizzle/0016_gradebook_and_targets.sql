@@ -42,4 +42,19 @@ CREATE TABLE `kept_gradebooks` (
 	FOREIGN KEY (`by`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint
-CREATE INDEX `kept_gradebooks_by_class` ON `kept_gradebooks` (`class_id`,`at`);
+CREATE INDEX `kept_gradebooks_by_class` ON `kept_gradebooks` (`class_id`,`at`);--> statement-breakpoint
+CREATE TABLE `learning_targets` (
+	`id` text PRIMARY KEY NOT NULL,
+	`school_id` text NOT NULL,
+	`owner_id` text NOT NULL,
+	`code` text NOT NULL,
+	`code_key` text NOT NULL,
+	`words` text NOT NULL,
+	`parent_code` text,
+	`place` integer NOT NULL,
+	FOREIGN KEY (`school_id`) REFERENCES `schools`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`owner_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE UNIQUE INDEX `learning_targets_by_code` ON `learning_targets` (`school_id`,`code_key`);--> statement-breakpoint
+CREATE INDEX `learning_targets_by_owner` ON `learning_targets` (`owner_id`);

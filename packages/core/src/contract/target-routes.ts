@@ -1,0 +1,77 @@
+import * as v from 'valibot';
+import { masteryLevels } from '../target/mastery.ts';
+import { longestCode, longestWords } from '../target/target.ts';
+import { route } from './route.ts';
+import { routePaths } from './route-paths.ts';
+
+const code = v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(longestCode));
+
+const targetSchema = v.object({
+  ...{ id: v.string(), code: v.string(), words: v.string(), parentCode: v.nullable(v.string()) },
+  /** Whether the asker brought it in, and may take it out. */
+  isOwn: v.boolean(),
+});
+export type ListedTarget = v.InferOutput<typeof targetSchema>;
+
+const evidenceSchema = v.strictObject({
+  ...{ assignmentId: v.string(), questionId: v.string() },
+  ...{ earned: v.number(), possible: v.number(), at: v.number() },
+});
+
+/** How far the students of a class have come with what its questions name. */
+export const masterySchema = v.object({
+  targets: v.array(
+    v.strictObject({
+      ...{ key: v.string(), code: v.string(), words: v.string() },
+      /** How many questions that were given name it. */
+      questionCount: v.number(),
+    }),
+  ),
+  students: v.array(
+    v.strictObject({
+      ...{ id: v.string(), displayName: v.string() },
+      /** In the order of the targets. */
+      mastery: v.array(
+        v.strictObject({
+          count: v.number(),
+          share: v.nullable(v.number()),
+          level: v.nullable(v.picklist(masteryLevels)),
+          /** What it is told from, the latest first. */
+          evidence: v.array(evidenceSchema),
+        }),
+      ),
+    }),
+  ),
+  titles: v.record(v.string(), v.string()),
+  /** The first words of the questions that say something. */
+  stems: v.record(v.string(), v.string()),
+  timeZone: v.string(),
+  runs: v.boolean(),
+});
+export type ClassMastery = v.InferOutput<typeof masterySchema>;
+
+export const mostTargetsAtOnce = 3_000;
+
+/** Doors for what students learn: a list of the school, and how far each has come. */
+export const targetRoutes = {
+  listTargets: route(...routePaths.listTargets, 'teacher', { output: v.array(targetSchema) }),
+  /** A code that there is already gets the words that are sent. */
+  bringInTargets: route(...routePaths.bringInTargets, 'teacher', {
+    body: v.object({
+      targets: v.pipe(
+        v.array(
+          v.object({
+            code,
+            words: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(longestWords)),
+            parentCode: v.nullable(code),
+          }),
+        ),
+        v.minLength(1),
+        v.maxLength(mostTargetsAtOnce),
+      ),
+    }),
+    output: v.object({ added: v.number(), changed: v.number() }),
+  }),
+  removeTarget: route(...routePaths.removeTarget, 'teacher'),
+  readMastery: route(...routePaths.readMastery, 'teacher', { output: masterySchema }),
+} as const;
