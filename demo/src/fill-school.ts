@@ -19,6 +19,7 @@ import { type BridgePictures, pictureFiles } from './bridge-questions.ts';
 import { chooseLesson } from './choose-lesson.ts';
 import { amberStory, cobaltStory, inStory } from './class-stories.ts';
 import { keeperLesson } from './keeper-lesson.ts';
+import { learningTargets, withTargets } from './learning-targets.ts';
 import { notebookLesson } from './notebook-lesson.ts';
 import { paperBridgeLesson } from './paper-bridge-lesson.ts';
 import {
@@ -97,7 +98,8 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   const film = await bringInFilm(stage);
   const lesson = bridgeLesson(film.id, film.lengthMs, await bringInPictures(stage));
   const itemIdOf = fillBank(stage, lesson);
-  const lessonId = writeLesson(stage, tiedToBank(lesson, itemIdOf), true);
+  services.targets.bringIn(adaeze, learningTargets);
+  const lessonId = writeLesson(stage, withTargets(tiedToBank(lesson, itemIdOf)), true);
   const classwork = { category: 'Classwork' };
   const cobaltAssignment = assign(stage, lessonId, cobalt.id, { opens: -10, due: -1, closes: 6 }, classwork);
   const amberAssignment = assign(stage, lessonId, amber.id, { opens: -5, due: 3, closes: 10 }, classwork);
@@ -116,10 +118,16 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
     reason: 'Was away',
   });
   writeLesson(stage, forcesDraft(film.id), false);
-  const chooseId = writeLesson(stage, chooseLesson(film.id), true);
-  const chooseAssignment = assign(stage, chooseId, cobalt.id, { opens: -3, due: 4, closes: 11 }, {
-    ...{ turningBack: true, category: 'Homework' },
-  });
+  const chooseId = writeLesson(stage, withTargets(chooseLesson(film.id)), true);
+  const chooseAssignment = assign(
+    stage,
+    chooseId,
+    cobalt.id,
+    { opens: -3, due: 4, closes: 11 },
+    {
+      ...{ turningBack: true, category: 'Homework' },
+    },
+  );
   await walkAll(stage, chooseAssignment, cobaltStudents, chooseManner);
   await giveNotebook(stage);
   await planTest(stage, itemIdOf);
@@ -284,7 +292,11 @@ async function giveNotebook(stage: Stage): Promise<void> {
   const { services, clock } = stage;
   const days = [dated(stage, { opens: -1, due: 6, closes: 13 }), dated(stage, { opens: -1, due: 9, closes: 16 })];
   const { id: seriesId } = services.giving.giveSeries(adaeze, {
-    ...{ title: 'How keepers look after bridges', to: [{ kind: 'class', id: amber.id }], terms: { ...demoTerms, category: 'Homework' } },
+    ...{
+      title: 'How keepers look after bridges',
+      to: [{ kind: 'class', id: amber.id }],
+      terms: { ...demoTerms, category: 'Homework' },
+    },
     steps: lessonIds.map((lessonId, index) => ({
       ...{ lessonId, isExtra: false, afterPercent: index === 0 ? null : 0 },
       ...(days[index] as (typeof days)[0]),

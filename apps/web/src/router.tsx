@@ -38,6 +38,7 @@ export const router = createBrowserRouter([
           { path: 'week', lazy: () => import('./features/week/teacher-week-route.tsx') },
           { path: 'shelf', lazy: () => import('./features/shelf/shelf-route.tsx') },
           { path: 'shelf/questions', lazy: () => import('./features/bank-shelf/bank-route.tsx') },
+          { path: 'shelf/targets', lazy: () => import('./features/target-shelf/targets-route.tsx') },
           { path: 'history', lazy: () => import('./features/history/history-route.tsx') },
           { path: 'classes', lazy: () => import('./features/classes/classes-route.tsx') },
           {
@@ -47,6 +48,7 @@ export const router = createBrowserRouter([
               { index: true, lazy: () => import('./features/classes/students-route.tsx') },
               { path: 'given', lazy: () => import('./features/classes/given-route.tsx') },
               { path: 'gradebook', lazy: () => import('./features/gradebook/gradebook-route.tsx') },
+              { path: 'targets', lazy: () => import('./features/mastery/mastery-route.tsx') },
               { path: 'settings', lazy: () => import('./features/classes/settings-route.tsx') },
             ],
           },

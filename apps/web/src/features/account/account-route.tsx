@@ -4,7 +4,10 @@ import { call } from '../../api/client.ts';
 import { QueryView } from '../../ui/query-view.tsx';
 import { historyOptions } from '../assignment/queries.ts';
 import { classOptions } from '../classes/queries.ts';
+import { gradebookOptions } from '../gradebook/queries.ts';
+import { masteryOptions } from '../targets/queries.ts';
 import { AccountView } from './account-view.tsx';
+import { Standing } from './standing.tsx';
 import './words.ts';
 
 const studentLinesOptions = (classId: string, studentId: string) =>
@@ -19,12 +22,18 @@ export function Component() {
   const { classId = '', studentId = '' } = useParams();
   const lines = useQuery(studentLinesOptions(classId, studentId));
   const given = useQuery(historyOptions());
+  const book = useQuery(gradebookOptions(classId));
+  const mastery = useQuery(masteryOptions(classId));
   const ofClass = useQuery(classOptions(classId));
   return (
     <QueryView isPage query={lines}>
       {(told) => (
         <QueryView isPage query={given}>
-          {(all) => <AccountView className={ofClass.data?.name ?? ''} told={told} given={all} />}
+          {(all) => (
+            <AccountView className={ofClass.data?.name ?? ''} told={told} given={all}>
+              <Standing studentId={studentId} book={book.data} mastery={mastery.data} />
+            </AccountView>
+          )}
         </QueryView>
       )}
     </QueryView>

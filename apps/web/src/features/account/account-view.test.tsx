@@ -1,10 +1,12 @@
 // @vitest-environment jsdom
-import type { AssignmentSummary, StudentLines } from '@semita/core/contract';
+import type { AssignmentSummary, ClassMastery, Gradebook, StudentLines } from '@semita/core/contract';
+import { defaultRules } from '@semita/core/gradebook';
 import { encodeSheetRow, type SheetRow } from '@semita/core/sheet';
 import { screen } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
 import { show } from '../../test/page.tsx';
 import { AccountView } from './account-view.tsx';
+import { Standing } from './standing.tsx';
 
 // The browser of the tests draws nothing; what the chart shows stands in the table and in its title.
 vi.mock('../../ui/charts/share-chart.tsx', () => ({ default: () => null }));
@@ -57,4 +59,47 @@ test('of whom nothing was asked yet, that is said', () => {
   const told: StudentLines = { student: { id: 'fabio', displayName: 'Fabio' }, now, lines: [] };
   show(<AccountView className="8 Cobalt" told={told} given={given} />);
   expect(screen.getByText('Nothing was given to this student yet')).toBeTruthy();
+});
+
+test('what it comes to, by category and by target; nothing is said where nothing can be', () => {
+  const cell = (earned: number) => ({ state: 'handedIn' as const, earned, possible: 400 });
+  const column = (assignmentId: string, category: string) => ({
+    ...{ assignmentId, title: assignmentId, category, isExtra: false, worth: 400, day: '2026-11-20' },
+  });
+  const book: Gradebook = {
+    rules: {
+      ...defaultRules,
+      byWeight: true,
+      categories: [
+        { name: 'Homework', weight: 100, dropLowest: 0 },
+        { name: 'Talks', weight: 300, dropLowest: 0 },
+      ],
+    },
+    columns: [column('a', 'Homework'), column('b', 'Talks')],
+    students: [{ studentId: 'fabio', displayName: 'Fabio', cells: [cell(400), cell(200)] }],
+    ...{ version: 1, runs: true, timeZone: 'UTC', locale: 'en', terms: [], kept: [] },
+  };
+  const mastery: ClassMastery = {
+    targets: ['B.1', 'B.2'].map((code) => ({ key: code, code, words: 'Forces', questionCount: 3 })),
+    students: [
+      {
+        ...{ id: 'fabio', displayName: 'Fabio' },
+        mastery: [
+          { count: 4, share: 0.9, level: 'met', evidence: [] },
+          { count: 1, share: null, level: null, evidence: [] },
+        ],
+      },
+    ],
+    ...{ titles: {}, stems: {}, timeZone: 'UTC', runs: true },
+  };
+  const { showAgain } = show(<Standing studentId="fabio" book={book} mastery={mastery} />);
+  // 1 × 100 % + 3 × 50 %, of 4
+  expect(screen.getByText('Counted by the rules of the class: 63%')).toBeTruthy();
+  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual([
+    'Homework (weight 1)100%',
+    'Talks (weight 3)50%',
+    'B.1 Forces90%, met',
+  ]);
+  showAgain(<Standing studentId="nobody" book={book} mastery={mastery} />);
+  expect(screen.queryAllByRole('listitem')).toEqual([]);
 });

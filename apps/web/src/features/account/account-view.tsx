@@ -2,7 +2,7 @@ import { type Account, type AccountEntry, accountOf, markedPoints } from '@semit
 import type { AssignmentSummary, StudentLines } from '@semita/core/contract';
 import { isLate, needOfStudent, readSheetLine } from '@semita/core/sheet';
 import { Printer } from 'lucide-react';
-import { lazy, Suspense } from 'react';
+import { lazy, type ReactNode, Suspense } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
@@ -19,10 +19,12 @@ interface Props {
   readonly told: StudentLines;
   /** What the teacher's classes were ever given. */
   readonly given: readonly AssignmentSummary[];
+  /** What stands between the sentences and what they are told from. */
+  readonly children?: ReactNode;
 }
 
 /** One student's work in a class, on one page that can be read with their parents. */
-export function AccountView({ className, told: { student, now, lines }, given }: Props) {
+export function AccountView({ className, told: { student, now, lines }, given, children }: Props) {
   const summaryOf = new Map(given.map((one) => [one.id, one]));
   const entries = lines
     .flatMap(({ assignmentId, isExtra, line }) => {
@@ -52,6 +54,7 @@ export function AccountView({ className, told: { student, now, lines }, given }:
         {t('account.ofClass', { className })} · {t('account.asOf', { date: formatDay(now) })}
       </p>
       <InWords account={account} name={student.displayName} />
+      {children}
       <Trend {...{ entries, account }} />
       <EntryTable {...{ entries, now }} />
     </Page>

@@ -31,6 +31,9 @@ export const accountWords = {
     time: 'Time',
     extra: 'extra',
     never: '–',
+    counted: 'Counted by the rules of the class: {{total}}',
+    categoryWeight: '{{name}} (weight {{weight}})',
+    targets: 'What was learnt',
   },
 } as const;
 

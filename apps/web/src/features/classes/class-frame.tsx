@@ -30,6 +30,7 @@ export function Component() {
                   {t('classes.given')} ({one.assignments.filter(({ takenBackAt }) => takenBackAt === null).length})
                 </TabLink>
                 <TabLink to={`/classes/${classId}/gradebook`}>{t('classes.gradebook')}</TabLink>
+                <TabLink to={`/classes/${classId}/targets`}>{t('classes.targets')}</TabLink>
                 {one.runs && <TabLink to={`/classes/${classId}/settings`}>{t('classes.settings')}</TabLink>}
               </nav>
             </div>

@@ -24,6 +24,7 @@ export const classesWords = {
     studentsTitle: 'Students',
     given: 'Given',
     gradebook: 'Gradebook',
+    targets: 'Targets',
     settings: 'Settings',
     takenBack: 'Taken back',
     noAssignments: 'Nothing has been given to this class yet',

@@ -1,7 +1,10 @@
 import { isOpinion, isTeacherMarked, type Question } from '@semita/core/question';
+import { useQuery } from '@tanstack/react-query';
+import { useId } from 'react';
 import { CheckInput } from '../../ui/check-input.tsx';
 import { Field, TextArea, TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
+import { targetsOptions } from '../targets/queries.ts';
 import { RecordingField } from '../voice/recording-field.tsx';
 import { NumberInput, SelectInput } from './fields.tsx';
 import { RubricEditor } from './rubric-editor.tsx';
@@ -19,6 +22,8 @@ interface Props {
 /** What every question can carry besides its words and its answers. */
 export function QuestionDetails({ question, number, earlier, onChange }: Props) {
   const { feedback = {}, hint, tries, timeLimitMs } = question;
+  const { data: targets = [] } = useQuery(targetsOptions());
+  const targetList = useId();
   const canBeTried = !isTeacherMarked(question.kind) && !isOpinion(question);
   const prose = (label: string, value: string | undefined, set: (text: string) => void, help?: string) => (
     <Field label={label} help={help}>
@@ -143,12 +148,20 @@ export function QuestionDetails({ question, number, earlier, onChange }: Props) 
             <TextInput
               {...ids}
               className="h-9 text-14"
+              list={targetList}
               placeholder={t('editor.targetHint')}
               value={question.target ?? ''}
               onChange={(event) => onChange({ ...question, target: event.target.value })}
             />
           )}
         </Field>
+        <datalist id={targetList}>
+          {targets.map(({ id, code, words }) => (
+            <option key={id} value={code}>
+              {words}
+            </option>
+          ))}
+        </datalist>
         {earlier.length > 0 && (
           <SelectInput
             label={t('editor.comparedWith')}

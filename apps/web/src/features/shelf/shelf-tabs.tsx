@@ -9,7 +9,8 @@ export function ShelfTabs() {
       <TabLink end to="/shelf">
         {t('shelf.lessonsTab')}
       </TabLink>
-      <TabLink to="/shelf/questions">{t('bank.title')}</TabLink>
+      <TabLink to="/shelf/questions">{t('shelf.questionsTab')}</TabLink>
+      <TabLink to="/shelf/targets">{t('shelf.targetsTab')}</TabLink>
     </nav>
   );
 }

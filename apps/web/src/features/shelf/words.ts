@@ -4,6 +4,8 @@ import { addWords } from '../../words/words.ts';
 export const shelfWords = {
   shelf: {
     lessonsTab: 'Lessons and materials',
+    questionsTab: 'Questions',
+    targetsTab: 'Targets',
     title: 'Shelf',
     lessons: 'Lessons',
     materials: 'Materials',

@@ -1,0 +1,110 @@
+import type { ClassMastery } from '@semita/core/contract';
+import { plainWords } from '@semita/core/text';
+import { Link } from 'react-router';
+import { Dialog } from '../../ui/dialog.tsx';
+import { formatInstant, formatPoints } from '../../words/format.ts';
+import { t } from '../../words/words.ts';
+import { PickedStudents } from '../picked/picked-students.tsx';
+import { LevelMark, levelOf, masteryWords, type ShownTarget, shownLevels, targetName } from './level-mark.tsx';
+import './words.ts';
+
+interface Props {
+  readonly mastery: ClassMastery;
+  readonly target: ShownTarget;
+  /** Of the target, among all. */
+  readonly place: number;
+  readonly onClose: () => void;
+}
+
+/** One target: who has met it, who has not, and what can be done with them next. */
+export function TargetDrawer({ mastery, target, place, onClose }: Props) {
+  const name = targetName(target);
+  return (
+    <Dialog
+      open
+      onOpenChange={(isOpen) => !isOpen && onClose()}
+      place="side"
+      title={name}
+      description={t('mastery.questions', { count: target.questionCount })}
+    >
+      <div className="grid gap-6">
+        {shownLevels.map((level) => {
+          const students = mastery.students.filter((student) => levelOf(student.mastery[place]) === level);
+          if (students.length === 0) return null;
+          const title = t(`mastery.levelTitle.${level}`);
+          return (
+            <section key={level} className="grid gap-2">
+              <h3 className="flex items-center gap-2 text-16">
+                <LevelMark level={level} />
+                {title} ({students.length})
+              </h3>
+              <PickedStudents
+                students={students}
+                reason={t('mastery.reason', { level: title, target: name })}
+                groupName={t('mastery.group', { target: target.code || target.words.slice(0, 40) })}
+                runs={mastery.runs}
+              />
+            </section>
+          );
+        })}
+      </div>
+    </Dialog>
+  );
+}
+
+interface EvidenceProps extends Props {
+  readonly student: ClassMastery['students'][number];
+}
+
+const head = 'border-b border-line py-1.5 pr-3 text-left text-13 font-medium text-quiet';
+
+/** The answers from which one student's target is told. */
+export function EvidenceDrawer({ mastery, target, place, student, onClose }: EvidenceProps) {
+  const own = student.mastery[place];
+  const { titles, stems, timeZone } = mastery;
+  return (
+    <Dialog
+      open
+      onOpenChange={(isOpen) => !isOpen && onClose()}
+      place="side"
+      title={t('mastery.of', { name: student.displayName, target: targetName(target) })}
+      description={masteryWords(own)}
+    >
+      {!own || own.evidence.length === 0 ? (
+        <p>{t('mastery.noEvidence')}</p>
+      ) : (
+        <table className="w-full text-14">
+          <caption className="pb-2 text-left text-quiet">{t('mastery.evidence')}</caption>
+          <thead>
+            <tr>
+              {(['stem', 'points', 'when'] as const).map((column) => (
+                <th key={column} scope="col" className={head}>
+                  {t(`mastery.${column}`)}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody className="divide-y divide-line">
+            {own.evidence.map(({ assignmentId, questionId, earned, possible, at }) => (
+              <tr key={`${assignmentId} ${questionId}`}>
+                <th scope="row" className="py-2 pr-3 text-left font-normal">
+                  <Link
+                    to={`/assignments/${assignmentId}?student=${encodeURIComponent(student.id)}`}
+                    className="font-medium hover:underline"
+                  >
+                    {plainWords(stems[questionId] ?? '')}
+                  </Link>
+                  <span className="block text-13 text-quiet">{titles[assignmentId]}</span>
+                </th>
+                <td className="py-2 pr-3 align-top font-mono text-13 whitespace-nowrap">
+                  {t('stop.points', { earned: formatPoints(earned), possible: formatPoints(possible) })}
+                </td>
+                <td className="py-2 align-top whitespace-nowrap">{formatInstant(at, timeZone)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </Dialog>
+  );
+}
