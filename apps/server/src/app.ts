@@ -15,6 +15,7 @@ import { followingHandlers } from './features/following/following-routes.ts';
 import { gradebookHandlers } from './features/gradebook/gradebook-routes.ts';
 import { guestHandlers } from './features/guests/guest-routes.ts';
 import { lessonHandlers } from './features/lessons/lesson-routes.ts';
+import { lookBackHandlers } from './features/look-back/look-back-routes.ts';
 import { materialHandlers } from './features/materials/material-routes.ts';
 import { createUploadServer } from './features/materials/upload-server.ts';
 import { noticeHandlers } from './features/notices/notice-routes.ts';
@@ -192,6 +193,7 @@ export function createApp(options: AppOptions): Express {
     ...followingHandlers(services),
     ...gradebookHandlers(services),
     ...targetHandlers(services),
+    ...lookBackHandlers(services.lookBacks),
     ...noticeHandlers(services.notices),
     ...guestHandlers(services.guests, enter),
     ...practiceHandlers(services.practice, materials),

@@ -55,6 +55,7 @@ import { createStudentArchive } from './features/kept/student-archive.ts';
 import { createStudentRecord } from './features/kept/student-record.ts';
 import { createLessonRepository } from './features/lessons/lesson-repository.ts';
 import { createLessonService } from './features/lessons/lesson-service.ts';
+import { createLookBackRepository } from './features/look-back/look-back-repository.ts';
 import { createBringIn } from './features/materials/bring-in.ts';
 import type { FetchLimits } from './features/materials/fetch-address.ts';
 import { createMadeSlides } from './features/materials/made-slides.ts';
@@ -354,6 +355,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
       ...deps,
       ...{ gradebooks, schoolOf: school.get, readDays: school.readDays },
     }),
+    lookBacks: createLookBackRepository(deps),
     targets,
     mastery: createMasteryService({
       ...{ repository: targets, assignments: assignmentRepository, classes, given, sheets },

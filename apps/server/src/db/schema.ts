@@ -1050,3 +1050,11 @@ export const learningTargets = sqliteTable(
     index('learning_targets_by_owner').on(table.ownerId),
   ],
 );
+
+/** What a teacher shows a class of what it did. */
+export const lookBacks = sqliteTable('look_backs', {
+  assignmentId: text()
+    .primaryKey()
+    .references(() => assignments.id, { onDelete: 'cascade' }),
+  content: stored('lookBack').notNull(),
+});

@@ -11,6 +11,14 @@ export {
   type QuestionFigures,
   questionsOf,
 } from './lesson-figures.ts';
+export {
+  emptyLookBack,
+  type LookBack,
+  type LookBackFigures,
+  lookBackOf,
+  type ShownAnswer,
+  weakShare,
+} from './look-back.ts';
 export { medianOf } from './median.ts';
 export { isWrongPick, picksOf, pickWords } from './picks.ts';
 export { type Mistake, type Proposal, proposeGroups, type SeenResult } from './proposals.ts';

@@ -198,6 +198,8 @@ export const permissionOfRoute = {
   removePhrase: 'removePhrase',
   removeTarget: 'removeTarget',
   readMastery: 'followClass',
+  readLookBack: 'followAssignment',
+  setLookBack: 'runAssignment',
   changeBankItem: 'changeBankItem',
   removeBankItem: 'changeBankItem',
   describePackage: 'exportBankItems',

@@ -123,6 +123,8 @@ export const routePaths = {
   exportGradebook: ['GET', '/api/classes/:classId/gradebook.csv'],
   exportGradebookWorkbook: ['GET', '/api/classes/:classId/gradebook.xlsx'],
   exportResults: ['GET', '/api/classes/:classId/one-roster-results.zip'],
+  readLookBack: ['GET', '/api/assignments/:assignmentId/look-back'],
+  setLookBack: ['PUT', '/api/assignments/:assignmentId/look-back'],
   listTargets: ['GET', '/api/targets'],
   bringInTargets: ['POST', '/api/targets'],
   removeTarget: ['DELETE', '/api/targets/:targetId'],

@@ -7,6 +7,7 @@ import { followingRoutes } from './following-routes.ts';
 import { gradebookRoutes } from './gradebook-routes.ts';
 import { guestRoutes } from './guest-routes.ts';
 import { lessonRoutes } from './lesson-routes.ts';
+import { lookBackRoutes } from './look-back-routes.ts';
 import { markingRoutes } from './marking-routes.ts';
 import { materialRoutes } from './material-routes.ts';
 import { noticeRoutes } from './notice-routes.ts';
@@ -30,6 +31,7 @@ export const routes = {
   ...followingRoutes,
   ...gradebookRoutes,
   ...targetRoutes,
+  ...lookBackRoutes,
   ...bankRoutes,
   ...walkRoutes,
   ...noticeRoutes,

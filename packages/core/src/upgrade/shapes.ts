@@ -28,4 +28,5 @@ export const upgrader = createUpgrader<StoredDocuments>({
   gradebookRules: [],
   gradebookFrame: [],
   gradebookCells: [],
+  lookBack: [],
 });

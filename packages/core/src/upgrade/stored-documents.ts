@@ -1,3 +1,4 @@
+import type { LookBack } from '../analysis/look-back.ts';
 import type { EventBody, MergedDrafts } from '../attempt/attempt-event.ts';
 import type { Terms } from '../attempt/terms.ts';
 import type { Meeting } from '../calendar/meetings.ts';
@@ -35,6 +36,7 @@ export interface StoredDocuments {
   readonly gradebookFrame: { readonly rules: GradebookRules; readonly columns: readonly GradebookColumn[] };
   /** One student's, in the order of the columns. */
   readonly gradebookCells: readonly (GradebookCell | null)[];
+  readonly lookBack: LookBack;
 }
 
 export type StoredKind = keyof StoredDocuments;

@@ -3,6 +3,7 @@ import { totalOf } from '@semita/core/gradebook';
 import { t } from '../../words/words.ts';
 import { totalWords } from '../gradebook/grade-words.ts';
 import { LevelMark, levelOf, masteryWords, targetName } from '../mastery/level-mark.tsx';
+import '../gradebook/words.ts';
 import './words.ts';
 
 interface Props {

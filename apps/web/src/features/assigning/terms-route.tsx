@@ -9,7 +9,8 @@ import { Field, TextArea } from '../../ui/field.tsx';
 import { ErrorNotice, errorWords, Notice } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
 import { AssignmentFrame } from '../assignment/assignment-frame.tsx';
-import { assignmentsOptions, sheetOptions } from '../assignment/queries.ts';
+import { sheetOptions } from '../assignment/queries.ts';
+import { showAnew, useEndNow } from '../assignment/use-end-now.ts';
 import { ChangeTerms } from './change-terms.tsx';
 import { GiveAgain } from './give-again.tsx';
 import { faultOf, type LocalWindow, toSentWindow } from './given-to.ts';
@@ -97,31 +98,11 @@ function Note({ assignmentId, note: kept }: { readonly assignmentId: string; rea
 /** Ending it now, and taking it back; both can be undone. */
 function Ending({ assignment }: { readonly assignment: Sheet['assignment'] }) {
   const queryClient = useQueryClient();
-  const { id: assignmentId, timeZone, to, takenBackAt } = assignment;
-  const local = (ms: number | null) => (ms === null ? null : toLocal(ms, timeZone));
-  const showAnew = () =>
-    Promise.all([
-      queryClient.invalidateQueries(sheetOptions(assignmentId)),
-      queryClient.invalidateQueries(assignmentsOptions()),
-      queryClient.invalidateQueries({ queryKey: ['classes'] }),
-    ]);
-  const setWindows = useMutation({
-    // Of those it was given to, with the dates as they were when somebody pressed: undoing must not see the new ones.
-    mutationFn: async ({ of, ends }: { readonly of: Sheet['assignment']['to']; readonly ends: boolean }) => {
-      const now = toLocal(Date.now(), timeZone);
-      for (const one of of) {
-        const before = { opensAt: local(one.opensAt), dueAt: local(one.dueAt), closesAt: local(one.closesAt) };
-        // What is over can neither be due later, nor open later.
-        const window = ends ? { opensAt: null, dueAt: earlier(before.dueAt, now), closesAt: now } : before;
-        await call('changeWindow', { params: { assignmentId }, body: { ...window, addresseeId: one.id } });
-      }
-    },
-    onSuccess: showAnew,
-    onError: (error) => toast.error(errorWords(error)),
-  });
+  const { id: assignmentId, takenBackAt } = assignment;
+  const { endNow, isEnding } = useEndNow(assignment);
   const takeBack = useMutation({
     mutationFn: (isTakenBack: boolean) => call('takeBack', { params: { assignmentId }, body: { isTakenBack } }),
-    onSuccess: showAnew,
+    onSuccess: () => showAnew(queryClient, assignmentId),
     onError: (error) => toast.error(errorWords(error)),
   });
   const undo = (onClick: () => void) => ({ action: { label: t('app.undo'), onClick } });
@@ -132,21 +113,7 @@ function Ending({ assignment }: { readonly assignment: Sheet['assignment'] }) {
         <>
           <p className="text-14 text-quiet">{t('terms.endingHelp')}</p>
           <div className="flex flex-wrap gap-3">
-            <Button
-              disabled={setWindows.isPending}
-              onClick={() =>
-                setWindows.mutate(
-                  { of: to, ends: true },
-                  {
-                    onSuccess: (_, { of }) =>
-                      toast(
-                        t('terms.ended'),
-                        undo(() => setWindows.mutate({ of, ends: false })),
-                      ),
-                  },
-                )
-              }
-            >
+            <Button disabled={isEnding} onClick={endNow}>
               {t('terms.endNow')}
             </Button>
             <Button
@@ -179,8 +146,6 @@ function Ending({ assignment }: { readonly assignment: Sheet['assignment'] }) {
     </section>
   );
 }
-
-const earlier = (date: string | null, now: string): string | null => (date !== null && date < now ? date : null);
 
 interface DatesProps {
   readonly assignment: Sheet['assignment'];

@@ -236,7 +236,6 @@ export const assigningWords = {
     endingHelp:
       'Ending it closes it for everyone at once: what they have done stays and can be marked. Taking it back also removes it from their lists.',
     endNow: 'End it now',
-    ended: 'It is closed for everyone.',
     takeBack: 'Take it back',
     takenBack: 'It is taken back. What students did is kept for 30 days.',
     isTakenBack: 'This is taken back: no student sees it. What they did is kept for 30 days, then it is cleared away.',

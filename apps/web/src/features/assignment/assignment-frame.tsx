@@ -25,7 +25,7 @@ export function AssignmentFrame({
         const { title, className, classId, dueAt, timeZone, series } = sheet.assignment;
         return (
           <div className="flex min-h-0 grow flex-col">
-            <div className="border-b border-line bg-card px-5 pt-4">
+            <div className="border-b border-line bg-card px-5 pt-4 print:hidden">
               <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
                 <h1 className="text-22">{title}</h1>
                 <p className="grow text-14 text-quiet">
@@ -55,6 +55,7 @@ export function AssignmentFrame({
                 <TabLink to={`/assignments/${assignmentId}/watching`}>{t('sheet.watching')}</TabLink>
                 <TabLink to={`/assignments/${assignmentId}/path`}>{t('path.title')}</TabLink>
                 <TabLink to={`/assignments/${assignmentId}/marking`}>{t('marking.title')}</TabLink>
+                <TabLink to={`/assignments/${assignmentId}/look-back`}>{t('sheet.lookBack')}</TabLink>
                 <TabLink to={`/assignments/${assignmentId}/terms`}>{t('sheet.terms')}</TabLink>
               </nav>
             </div>

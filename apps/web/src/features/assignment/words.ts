@@ -17,6 +17,8 @@ export const assignmentWords = {
     stops: 'Stops',
     watching: 'Watching',
     terms: 'Terms',
+    lookBack: 'Look back',
+    ended: 'It is closed for everyone.',
     edition: 'edition {{number}}',
     ofSeries: 'series “{{title}}”',
   },

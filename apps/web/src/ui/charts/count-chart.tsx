@@ -16,20 +16,33 @@ interface Props {
   readonly of: number;
   /** What one of them is, for the tooltip. */
   readonly wordsOf: (count: number) => string;
-  readonly onPick: (index: number) => void;
+  readonly onPick?: (index: number) => void;
+  /** How much larger than usual it stands on the page, so that it is drawn as sharp. */
+  readonly zoom?: number;
 }
 
-const longestWords = 44;
-const shortened = (words: string) => (words.length > longestWords ? `${words.slice(0, longestWords - 1)}…` : words);
+const longestLine = 34;
+const shortened = (line: string) => (line.length > longestLine ? `${line.slice(0, longestLine - 1)}…` : line);
+
+/** Words in one line, or in two that break between words. */
+function linesOf(words: string): string | string[] {
+  if (words.length <= longestLine) return words;
+  const at = words.lastIndexOf(' ', longestLine);
+  return at <= 0 ? shortened(words) : [words.slice(0, at), shortened(words.slice(at + 1))];
+}
+
+/** How high a chart of so many bars stands on its page. */
+export const countChartHeightPx = (words: readonly string[]): number =>
+  words.length * (words.some((one) => Array.isArray(linesOf(one))) ? 44 : 34) + 36;
 
 /** How many for each, as bars. Whoever does not see it is told by the table that stands with it. */
-export default function CountChart({ bars, of, wordsOf, onPick }: Props) {
+export default function CountChart({ bars, of, wordsOf, onPick, zoom = 1 }: Props) {
   const colours = useChartColours();
   return (
-    <div aria-hidden style={{ height: bars.length * 34 + 36 }}>
+    <div aria-hidden style={{ height: countChartHeightPx(bars.map(({ words }) => words)) }}>
       <Bar
         data={{
-          labels: bars.map(({ words }) => shortened(words)),
+          labels: bars.map(({ words }) => linesOf(words)),
           datasets: [
             {
               data: bars.map(({ count }) => count),
@@ -42,13 +55,14 @@ export default function CountChart({ bars, of, wordsOf, onPick }: Props) {
         options={{
           indexAxis: 'y',
           animation: false,
+          devicePixelRatio: window.devicePixelRatio * zoom,
           maintainAspectRatio: false,
-          onClick: (_event, [element]) => element && onPick(element.index),
+          onClick: (_event, [element]) => element && onPick?.(element.index),
           scales: {
             x: {
               min: 0,
               max: Math.max(1, of),
-              ticks: { precision: 0, color: colours.quiet, font: chartFont },
+              ticks: { precision: 0, includeBounds: false, color: colours.quiet, font: chartFont },
               grid: { color: colours.line },
               border: { display: false },
             },

@@ -57,4 +57,9 @@ CREATE TABLE `learning_targets` (
 );
 --> statement-breakpoint
 CREATE UNIQUE INDEX `learning_targets_by_code` ON `learning_targets` (`school_id`,`code_key`);--> statement-breakpoint
-CREATE INDEX `learning_targets_by_owner` ON `learning_targets` (`owner_id`);
+CREATE INDEX `learning_targets_by_owner` ON `learning_targets` (`owner_id`);--> statement-breakpoint
+CREATE TABLE `look_backs` (
+	`assignment_id` text PRIMARY KEY NOT NULL,
+	`content` text NOT NULL,
+	FOREIGN KEY (`assignment_id`) REFERENCES `assignments`(`id`) ON UPDATE no action ON DELETE cascade
+);
