@@ -66,6 +66,13 @@ export const assignmentSummarySchema = v.object({
   begunCount: v.number(),
   handedInCount: v.number(),
   toMarkCount: v.number(),
+  /** When the first of those that wait to be marked was handed in; null where none was. */
+  toMarkSince: instant,
+  /** Past their date and not handed in, and since when the first of them is. */
+  overdueCount: v.number(),
+  overdueSince: instant,
+  /** Handed in since yesterday afternoon. */
+  cameInCount: v.number(),
   stuckCount: v.number(),
 });
 export type AssignmentSummary = v.InferOutput<typeof assignmentSummarySchema>;

@@ -4,6 +4,7 @@ import type { AssignmentSummary, SentSheet, Sheet } from '@semita/core/contract'
 import { groupBy } from '@semita/core/elements';
 import { firstWords, type Lesson, stopsInOrder } from '@semita/core/lesson';
 import { needOf, type SheetLine } from '@semita/core/sheet';
+import { overnightSince } from '@semita/core/today';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -106,6 +107,15 @@ export function createAssignmentService(options: Options) {
       ({ terms }) => terms.leftAt === null && addressees.get(terms.addresseeId)?.kind !== 'guests',
     );
     const begun = here.flatMap(({ counted }) => counted?.outline ?? []);
+    const waiting = begun.flatMap(({ toMark, handedInAt }) => (toMark > 0 && handedInAt !== null ? [handedInAt] : []));
+    const { isExtra } = given.givenOf(id).terms;
+    const needs = here.map(({ counted, terms }) => ({
+      dueAt: terms.window.dueAt,
+      need: needOf(counted?.outline ?? null, { excused: terms.excused, dueAt: terms.window.dueAt, now, isExtra }),
+    }));
+    const overdue = needs.filter(({ need }) => need === 'overdue');
+    const isOpen = takenBackAt === null;
+    const since = overnight(timeZone);
     const addressed = withDates(to);
     const [first] = addressed;
     return {
@@ -125,11 +135,22 @@ export function createAssignmentService(options: Options) {
       begunCount: begun.length,
       handedInCount: begun.filter(({ handedInAt }) => handedInAt !== null).length,
       toMarkCount: students.reduce((sum, { counted }) => sum + (counted?.outline.toMark ?? 0), 0),
-      stuckCount: here.filter(
-        ({ counted, terms }) =>
-          needOf(counted?.outline ?? null, { excused: terms.excused, dueAt: terms.window.dueAt, now }) === 'stuck',
-      ).length,
+      toMarkSince: earliest(waiting),
+      stuckCount: needs.filter(({ need }) => need === 'stuck').length,
+      overdueCount: isOpen ? overdue.length : 0,
+      overdueSince: isOpen ? earliest(overdue.flatMap(({ dueAt }) => dueAt ?? [])) : null,
+      cameInCount: begun.filter(({ handedInAt }) => handedInAt !== null && handedInAt >= since).length,
     };
+  };
+
+  /** A school has a few clocks, and a history hundreds of assignments: each clock is asked once a minute. */
+  let asked = { minute: 0, byZone: new Map<string, number>() };
+  const overnight = (timeZone: string): number => {
+    const minute = Math.floor(clock() / 60_000);
+    if (asked.minute !== minute) asked = { minute, byZone: new Map() };
+    const known = asked.byZone.get(timeZone) ?? overnightSince(clock(), timeZone);
+    asked.byZone.set(timeZone, known);
+    return known;
   };
 
   const seriesOf = (assignmentId: string): AssignmentSummary['series'] => {
@@ -400,6 +421,9 @@ export function createAssignmentService(options: Options) {
     },
   };
 }
+
+const earliest = (instants: readonly number[]): number | null =>
+  instants.length === 0 ? null : instants.reduce((first, one) => Math.min(first, one));
 
 /** To whom it was given, with the dates as they stand. */
 const withDates = (to: readonly NamedAddressee[]): AssignmentSummary['to'] =>

@@ -24,7 +24,7 @@ const sheet = {
       to: [],
     },
     ...{ opensAt: null, dueAt: null, closesAt: null, studentCount: 2, begunCount: 1, handedInCount: 0 },
-    ...{ toMarkCount: 0, stuckCount: 0 },
+    ...{ toMarkCount: 0, stuckCount: 0, toMarkSince: null, overdueCount: 0, overdueSince: null, cameInCount: 0 },
   },
   ...{
     terms: { skipping: false, rewindAtStops: true, maxRate: 2 as const },

@@ -6,18 +6,12 @@ import { call } from '../../api/client.ts';
 import { errorWords } from '../../ui/notice.tsx';
 import { formatInstant } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
-import { assignmentsOptions, sheetOptions } from '../assignment/queries.ts';
+import { showAnew } from '../assignment/use-end-now.ts';
 import './words.ts';
 
 /** More days for everybody an assignment was given to; the dates of before are put back by the word that tells of it. */
 export function useExtendAll(assignmentId: string, timeZone: string) {
   const queryClient = useQueryClient();
-  const showAnew = () =>
-    Promise.all([
-      queryClient.invalidateQueries(sheetOptions(assignmentId)),
-      queryClient.invalidateQueries(assignmentsOptions()),
-      queryClient.invalidateQueries({ queryKey: ['classes'] }),
-    ]);
   const local = (instant: number | null) => (instant === null ? null : toLocal(instant, timeZone));
   const putBack = useMutation({
     mutationFn: async (to: AssignmentSummary['to']) => {
@@ -26,7 +20,7 @@ export function useExtendAll(assignmentId: string, timeZone: string) {
         await call('changeWindow', { params: { assignmentId }, body: { ...window, addresseeId } });
       }
     },
-    onSuccess: showAnew,
+    onSuccess: () => showAnew(queryClient, assignmentId),
     onError: (error) => toast.error(errorWords(error)),
   });
   return useMutation({
@@ -36,7 +30,7 @@ export function useExtendAll(assignmentId: string, timeZone: string) {
       toast(t('adjusting.givenAll', { time: end === null ? '' : formatInstant(end, timeZone) }), {
         action: { label: t('adjusting.undo'), onClick: () => putBack.mutate(before) },
       });
-      await showAnew();
+      await showAnew(queryClient, assignmentId);
     },
     onError: (error) => toast.error(errorWords(error)),
   });

@@ -12,7 +12,17 @@ const given = (id: string, title: string, day: string, more: Partial<AssignmentS
   ...{ id, title, classId: 'amber', className: '8 Amber', timeZone: 'UTC', series: null, takenBackAt: null },
   ...{ opensAt: null, dueAt: null, closesAt: null, givenAt: at(day) },
   to: [{ id, kind: 'class', name: '8 Amber', classId: 'amber', opensAt: null, dueAt: null, closesAt: null }],
-  ...{ studentCount: 20, begunCount: 10, handedInCount: 5, toMarkCount: 0, stuckCount: 0 },
+  ...{
+    studentCount: 20,
+    begunCount: 10,
+    handedInCount: 5,
+    toMarkCount: 0,
+    stuckCount: 0,
+    toMarkSince: null,
+    overdueCount: 0,
+    overdueSince: null,
+    cameInCount: 0,
+  },
   ...more,
 });
 const term = (title: string, firstDay: string, lastDay: string) => ({

@@ -48,7 +48,17 @@ const sheet: SentSheet = {
   assignment: {
     ...{ id: 'a1', title: 'How bridges carry load', classId: 'amber', className: '8 Amber', timeZone: 'UTC' },
     ...{ opensAt: null, dueAt: null, closesAt: null, to: [], series: null, givenAt: 0, takenBackAt: null },
-    ...{ studentCount: 0, begunCount: 0, handedInCount: 0, toMarkCount: 0, stuckCount: 0 },
+    ...{
+      studentCount: 0,
+      begunCount: 0,
+      handedInCount: 0,
+      toMarkCount: 0,
+      stuckCount: 0,
+      toMarkSince: null,
+      overdueCount: 0,
+      overdueSince: null,
+      cameInCount: 0,
+    },
   },
   terms: { skipping: false, rewindAtStops: true, maxRate: 2 },
   ...{ mostAttempts: 1, releasedAt: null, note: '', runs: true, editionNumber: 1, newer: null, lessonId: 'l' },

@@ -1,7 +1,6 @@
 import type { AssignmentSummary } from '@semita/core/contract';
 import { useQuery } from '@tanstack/react-query';
-import { ArrowRight } from 'lucide-react';
-import { lazy, type ReactNode, Suspense, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { Button, buttonStyle } from '../../ui/button.tsx';
 import { EmptyPlace } from '../../ui/notice.tsx';
@@ -12,6 +11,7 @@ import { useExtendAll } from '../adjusting/use-extend-all.ts';
 import { AssignmentList } from '../assignment/assignment-list.tsx';
 import { assignmentsOptions } from '../assignment/queries.ts';
 import { lessonsOptions } from '../materials/queries.ts';
+import { DayView, Section } from './day-view.tsx';
 import './words.ts';
 import '../assignment/words.ts';
 import '../adjusting/words.ts';
@@ -52,9 +52,7 @@ export function Component() {
             </EmptyPlace>
           ) : (
             <>
-              <Section title={t('today.needs')}>
-                <NeedsList assignments={all} />
-              </Section>
+              <DayView assignments={all} now={now} />
               <Section title={t('today.running')}>
                 <AssignmentList assignments={all} actionOf={(one) => <PutOff one={one} now={now} />} />
               </Section>
@@ -110,42 +108,5 @@ function PutOff({ one, now }: { readonly one: AssignmentSummary; readonly now: n
     >
       {t('adjusting.week')}
     </Button>
-  );
-}
-
-function Section({ title, children }: { readonly title: string; readonly children: ReactNode }) {
-  return (
-    <section className="grid gap-3">
-      <h2 className="text-18">{title}</h2>
-      {children}
-    </section>
-  );
-}
-
-/** Every row is a verb, and leads to where it is done. */
-function NeedsList({ assignments }: { readonly assignments: readonly AssignmentSummary[] }) {
-  const rows = assignments.flatMap((one) => [
-    { one, count: one.toMarkCount, words: t('today.mark', { count: one.toMarkCount }), to: '?mark=next' },
-    { one, count: one.stuckCount, words: t('today.stuck', { count: one.stuckCount }), to: '?sort=need' },
-  ]);
-  const pressing = rows.filter((row) => row.count > 0);
-  if (pressing.length === 0) return <EmptyPlace title={t('today.nothing')} />;
-  return (
-    <ul className="grid gap-2">
-      {pressing.map(({ one, words, to }) => (
-        <li key={`${one.id}${to}`}>
-          <Link
-            to={`/assignments/${one.id}${to}`}
-            className="flex items-center gap-4 rounded-card border border-line border-l-4 border-l-marigold bg-card px-5 py-3 hover:bg-main-tint"
-          >
-            <span className="font-medium">{words}</span>
-            <span className="grow text-14 text-quiet">
-              {one.title}, {one.className}
-            </span>
-            <ArrowRight aria-hidden className="size-4 text-quiet" strokeWidth={1.75} />
-          </Link>
-        </li>
-      ))}
-    </ul>
   );
 }
