@@ -39,6 +39,7 @@ for (const theme of ['light', 'dim'] as const) {
     await expect(page.getByLabel('Name of the board')).toBeVisible();
     await expectAccessible(page);
     await check(page, '/history', 'All you gave');
+    await check(page, '/shelf/targets', 'Tells compression from tension');
     await check(page, '/classes', '8 Cobalt Design & Engineering');
     await page.getByRole('link', { name: /8 Cobalt/ }).click();
     await expect(page.getByRole('columnheader', { name: 'User name' })).toBeVisible();
@@ -46,6 +47,18 @@ for (const theme of ['light', 'dim'] as const) {
     await page.getByRole('button', { name: 'More for Alma Hernqvist-Diaz' }).click();
     await expectAccessible(page);
     await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: 'Gradebook' }).click();
+    await page.getByRole('button', { name: /^Mirela Fagerlund: .*how it comes about/ }).click();
+    await expect(page.getByText('Given by hand')).toBeVisible();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'How it is counted …' }).click();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await expectAccessible(page);
+    await page.getByRole('link', { name: 'Targets' }).click();
+    await expect(page.getByRole('button', { name: /^Alma Hernqvist-Diaz, B.1/ })).toBeVisible();
+    await expectAccessible(page);
     await page.getByRole('link', { name: 'Settings' }).click();
     await expect(page.getByRole('heading', { name: 'Standing in' })).toBeVisible();
     await expectAccessible(page);
@@ -82,8 +95,12 @@ for (const theme of ['light', 'dim'] as const) {
 
     await page.goto('/today');
     await page
-      .getByRole('link', { name: /8 Cobalt/ })
+      .getByRole('region', { name: 'Given out' })
+      .getByRole('listitem')
+      .filter({ hasText: /8 Cobalt/ })
       .last()
+      .getByRole('link')
+      .first()
       .click();
     await expect(page.getByRole('table')).toBeVisible();
     await expectAccessible(page);
@@ -102,6 +119,14 @@ for (const theme of ['light', 'dim'] as const) {
     await page.getByRole('link', { name: 'Marking', exact: true }).click();
     await expect(page.getByRole('navigation', { name: 'Marking' })).toBeVisible();
     await expectAccessible(page);
+    await page.getByRole('link', { name: 'Look back' }).click();
+    await expect(page.getByText(/^What was to be learnt/)).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Show to the class' }).click();
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByRole('region', { name: /^Page 2 of/ })).toBeVisible();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
     await page.getByRole('link', { name: 'Terms' }).click();
     await expect(page.getByText('Save the dates').first()).toBeVisible();
     await expectAccessible(page);

@@ -48,7 +48,15 @@ test('a teacher writes, assigns and marks without a mouse', async ({ page }) => 
 
   // On the sheet of the other lesson: from cell to cell, to the next answer, a mark, and the next.
   await press(page, page.getByRole('link', { name: 'Today' }));
-  await press(page, page.getByRole('link', { name: /How bridges carry load.*8 Cobalt/ }).last());
+  await press(
+    page,
+    page
+      .getByRole('region', { name: 'Given out' })
+      .getByRole('listitem')
+      .filter({ hasText: /How bridges carry load.*8 Cobalt/ })
+      .getByRole('link')
+      .first(),
+  );
   await expect(page.getByRole('table')).toBeVisible();
   await page.keyboard.press('Shift+N');
   const drawer = page.getByRole('dialog');

@@ -58,11 +58,14 @@ async function take(page, name) {
 }
 
 const teacherName = 'Ms. Adaeze Lindqvist';
-const openSheet = async (page) => {
+const openGiven = async (page, words) => {
   await page.goto('/today');
   await page
-    .getByRole('link', { name: /How bridges carry load.*8 Amber/ })
-    .last()
+    .getByRole('region', { name: 'Given out' })
+    .getByRole('listitem')
+    .filter({ hasText: words })
+    .getByRole('link')
+    .first()
     .click();
   await page.getByRole('table').waitFor();
 };
@@ -79,11 +82,7 @@ const openWalk = async (name, viewport, lesson = 'How bridges') => {
 /** A side of the assignment that 8 Cobalt has walked, once it says something. */
 const openSide = async (side, words) => {
   const page = await enter(teacherName, wide);
-  await page.goto('/today');
-  await page
-    .getByRole('link', { name: /How bridges carry load.*8 Cobalt/ })
-    .last()
-    .click();
+  await openGiven(page, /How bridges carry load.*8 Cobalt/);
   await page.getByRole('link', { name: side, exact: true }).click();
   await page.getByText(words).first().waitFor();
   await page.waitForTimeout(1_000);
@@ -171,11 +170,7 @@ const views = {
   },
   marking: async () => {
     const page = await enter(teacherName, wide);
-    await page.goto('/today');
-    await page
-      .getByRole('link', { name: /How bridges carry load.*8 Cobalt/ })
-      .last()
-      .click();
+    await openGiven(page, /How bridges carry load.*8 Cobalt/);
     await page.getByRole('link', { name: 'Marking', exact: true }).click();
     await page
       .getByText(/answers alike/)
@@ -202,7 +197,24 @@ const views = {
   },
   sheet: async () => {
     const page = await enter(teacherName, wide);
-    await openSheet(page);
+    await openGiven(page, /How bridges carry load.*8 Amber/);
+    return page;
+  },
+  gradebook: async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/classes');
+    await page.getByRole('link', { name: /8 Cobalt/ }).click();
+    await page.getByRole('link', { name: 'Gradebook' }).click();
+    await page.getByRole('button', { name: /^Mirela Fagerlund: .*how it comes about/ }).click();
+    await page.getByText('Given by hand').waitFor();
+    return page;
+  },
+  targets: async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/classes');
+    await page.getByRole('link', { name: /8 Cobalt/ }).click();
+    await page.getByRole('link', { name: 'Targets' }).click();
+    await page.getByRole('table').waitFor();
     return page;
   },
   stops: () => openSide('Stops', /^\d+ chose “It gets longer/),

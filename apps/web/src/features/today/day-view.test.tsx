@@ -31,9 +31,9 @@ test('every row is a verb, what has waited longest first', async () => {
   expect(await screen.findByRole('heading', { name: /8 Amber/ })).toBeTruthy();
   const links = screen.getAllByRole('link').map((one) => [one.textContent, one.getAttribute('href')]);
   expect(links).toEqual([
-    ['Help 2 who are stuckLesson b', '/assignments/b?needs=stuck'],
-    ['Mark 1 answerLesson bthe first 3 days ago', '/assignments/b?mark=next'],
-    ['Mark 4 answersLesson athe first 20 hr. ago', '/assignments/a?mark=next'],
+    ['Help 2 who are stuckLesson b, 8 Amber', '/assignments/b?needs=stuck'],
+    ['Mark 1 answerLesson b, 8 Amberthe first 3 days ago', '/assignments/b?mark=next'],
+    ['Mark 4 answersLesson a, 8 Amberthe first 20 hr. ago', '/assignments/a?mark=next'],
     ['Look at them', '/assignments/b?sort=lastSeen'],
   ]);
 });

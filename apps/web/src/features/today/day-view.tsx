@@ -136,7 +136,10 @@ function NeedRow({
   const waits = since === null ? null : formatAgo(since, now);
   const about = (
     <>
-      <span className="min-w-0 grow text-14 text-quiet [overflow-wrap:anywhere]">{one.title}</span>
+      <span className="min-w-0 grow text-14 text-quiet [overflow-wrap:anywhere]">
+        {one.title}
+        <span className="sr-only">, {one.className}</span>
+      </span>
       {waits && <span className="shrink-0 text-14 text-quiet">{t('today.waitsSince', { ago: waits })}</span>}
     </>
   );
