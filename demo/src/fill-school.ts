@@ -133,9 +133,20 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   await planTest(stage, itemIdOf);
   await askToJoin(stage);
   await letGuestsCome(stage, cobaltAssignment);
+  askBack(stage, 'Alma Hernqvist-Diaz', 'Thank you! Is the anchorage pulled or squeezed?');
   countGrades(stage, cobaltAssignment);
   deps.db.$client.pragma('synchronous = FULL');
   clock.now = stage.today;
+}
+
+/** A student who wrote back to the first words that were said to one of their answers. */
+function askBack({ services, clock, today }: Stage, displayName: string, text: string): void {
+  const student: Actor = { id: studentIdOf(displayName), roles: ['student'], schoolId, displayName };
+  const item = services.feedback.list(student).find(({ result }) => result.comment);
+  if (!item) throw new Error(`Nothing was said to ${displayName}`);
+  clock.now = today - 12 * 3_600_000;
+  services.feedback.see(student);
+  services.feedback.writeBack(student, { assignmentId: item.assignmentId, questionId: item.question.id }, text);
 }
 
 /** How both classes are counted, a number given by hand, and the gradebook as it was before that. */

@@ -11,6 +11,7 @@ import { bankHandlers } from './features/bank/bank-routes.ts';
 import { calendarHandlers } from './features/calendar/calendar-routes.ts';
 import { catalogueHandlers } from './features/catalogue/catalogue-routes.ts';
 import { classHandlers } from './features/classes/class-routes.ts';
+import { feedbackHandlers } from './features/feedback/feedback-routes.ts';
 import { followingHandlers } from './features/following/following-routes.ts';
 import { gradebookHandlers } from './features/gradebook/gradebook-routes.ts';
 import { guestHandlers } from './features/guests/guest-routes.ts';
@@ -193,6 +194,7 @@ export function createApp(options: AppOptions): Express {
     ...followingHandlers(services),
     ...gradebookHandlers(services),
     ...targetHandlers(services),
+    ...feedbackHandlers(services.feedback),
     ...lookBackHandlers(services.lookBacks),
     ...noticeHandlers(services.notices),
     ...guestHandlers(services.guests, enter),

@@ -44,6 +44,8 @@ import { createClearRemoved } from './features/classes/clear-removed.ts';
 import { createJoining } from './features/classes/joining.ts';
 import { createRoster } from './features/classes/roster.ts';
 import { createRosterLists } from './features/classes/roster-lists.ts';
+import { createFeedbackRepository } from './features/feedback/feedback-repository.ts';
+import { createFeedbackService } from './features/feedback/feedback-service.ts';
 import { createFollowingRepository } from './features/following/following-repository.ts';
 import { createFollowingService } from './features/following/following-service.ts';
 import { createGradebookRepository } from './features/gradebook/gradebook-repository.ts';
@@ -184,6 +186,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     contextOf: given.contextOf,
     projections,
   });
+  const talk = createFeedbackRepository(deps);
   const assignments = createAssignmentService({
     ...deps,
     repository: assignmentRepository,
@@ -194,6 +197,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     lessons: lessonRepository,
     relations: classRelations,
     notices,
+    listWroteBack: talk.listUnanswered,
     versionNow,
     nameOf: sessions.nameOf,
   });
@@ -234,6 +238,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     ...{ repository: createGradebookRepository(deps), assignments: assignmentRepository, given, sheets },
   });
   const targets = createTargetRepository(deps);
+  const walks = createWalkService({ ...shared, sheets, classes, answerFiles, seriesGate, versionNow });
   const noticeMail = createNoticeMail({ ...deps, sender: mailSender, publicUrl });
   return {
     /** Computes what older programs stored of attempts anew, beside the work of the day. */
@@ -327,7 +332,11 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     practice,
     termPresets: createTermPresets(deps),
     answerFiles,
-    walks: createWalkService({ ...shared, sheets, classes, answerFiles, seriesGate, versionNow }),
+    walks,
+    feedback: createFeedbackService({
+      ...deps,
+      ...{ repository: talk, walks, sheetOf: assignments, intake, notices },
+    }),
     bank,
     exchange: createExchangeService({
       ...deps,

@@ -60,6 +60,11 @@ async function countAll(assignmentCount: number, studentCount: number) {
       '/api/series/series',
       '/api/history',
       '/api/classes/amber/students/student-0/lines',
+      '/api/classes/amber/gradebook',
+      '/api/classes/amber/mastery',
+      of('look-back'),
+      of('talk'),
+      of('students/student-0/talk'),
     ],
   ].map((address) => [teacher, address] as const);
   const counts: [string, number][] = [];

@@ -27,7 +27,7 @@ export const router = createBrowserRouter([
           { path: 'my-week', lazy: () => import('./features/week/student-week-route.tsx') },
           { path: 'done', lazy: () => import('./features/todo/done-route.tsx') },
           { path: 'notices', lazy: () => import('./features/notices/notices-route.tsx') },
-          { path: 'feedback', lazy: () => import('./features/todo/feedback-route.tsx') },
+          { path: 'feedback', lazy: () => import('./features/feedback/feedback-route.tsx') },
         ],
       },
       { path: 'walk/:assignmentId', lazy: () => import('./features/walk/walk-route.tsx') },

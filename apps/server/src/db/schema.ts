@@ -1058,3 +1058,39 @@ export const lookBacks = sqliteTable('look_backs', {
     .references(() => assignments.id, { onDelete: 'cascade' }),
   content: stored('lookBack').notNull(),
 });
+
+/** What is said about one answer, back and forth. */
+export const answerTalk = sqliteTable(
+  'answer_talk',
+  {
+    id: id(),
+    assignmentId: assignmentId(),
+    /** Whose answer it is about. */
+    studentId: userId(),
+    questionId: text().notNull(),
+    authorId: userId(),
+    text: text().notNull(),
+    at: instant().notNull(),
+  },
+  (table) => [
+    index('answer_talk_by_answer').on(table.assignmentId, table.studentId, table.questionId, table.at),
+    index('answer_talk_by_student').on(table.studentId),
+    index('answer_talk_by_author').on(table.authorId),
+  ],
+);
+
+/** As what a student has seen what was said to an answer. */
+export const feedbackSeen = sqliteTable(
+  'feedback_seen',
+  {
+    assignmentId: assignmentId(),
+    studentId: userId(),
+    questionId: text().notNull(),
+    /** Another one as soon as something new is said. */
+    mark: text().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.assignmentId, table.studentId, table.questionId] }),
+    index('feedback_seen_by_student').on(table.studentId),
+  ],
+);

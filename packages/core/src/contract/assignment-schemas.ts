@@ -73,6 +73,8 @@ export const assignmentSummarySchema = v.object({
   overdueSince: instant,
   /** Handed in since yesterday afternoon. */
   cameInCount: v.number(),
+  /** How many wrote back to what was said to an answer, and wait; told where a day begins. */
+  wroteBackCount: v.optional(v.number()),
   stuckCount: v.number(),
 });
 export type AssignmentSummary = v.InferOutput<typeof assignmentSummarySchema>;

@@ -15,6 +15,7 @@ export {
 export type { Draft, LessonSummary } from './draft-schemas.ts';
 export { type ErrorBody, type ErrorCode, statusOfError } from './errors.ts';
 export { maxEventsPerBatch, maxEventsPerPractice, type SentEvent } from './event-schemas.ts';
+export { longestTalk, type Said, type StudentFeedback, type WroteBack } from './feedback-routes.ts';
 export type { StopFigures, StudentLines, WatchingLines } from './following-schemas.ts';
 export type { Gradebook, KeptGradebook, SentGradeOverride } from './gradebook-schemas.ts';
 export type { GuestLink, HeldGuestLink } from './guest-routes.ts';

@@ -3,6 +3,7 @@ import { assignmentRoutes } from './assignment-routes.ts';
 import { bankRoutes } from './bank-routes.ts';
 import { calendarRoutes } from './calendar-routes.ts';
 import { classRoutes } from './class-routes.ts';
+import { feedbackRoutes } from './feedback-routes.ts';
 import { followingRoutes } from './following-routes.ts';
 import { gradebookRoutes } from './gradebook-routes.ts';
 import { guestRoutes } from './guest-routes.ts';
@@ -32,6 +33,7 @@ export const routes = {
   ...gradebookRoutes,
   ...targetRoutes,
   ...lookBackRoutes,
+  ...feedbackRoutes,
   ...bankRoutes,
   ...walkRoutes,
   ...noticeRoutes,

@@ -3,14 +3,13 @@ import { maxEventsPerBatch, sentEventSchema } from './event-schemas.ts';
 import { handedFileSchema } from './response-schemas.ts';
 import { route } from './route.ts';
 import { routePaths } from './route-paths.ts';
-import { feedbackItemSchema, intakeSchema, todoItemSchema, walkSchema } from './walk-schemas.ts';
+import { intakeSchema, todoItemSchema, walkSchema } from './walk-schemas.ts';
 
 /** Doors for the student’s side. */
 export const walkRoutes = {
   listTodo: route(...routePaths.listTodo, 'student', {
     output: v.object({ items: v.array(todoItemSchema), now: v.number(), version: v.string() }),
   }),
-  listFeedback: route(...routePaths.listFeedback, 'student', { output: v.array(feedbackItemSchema) }),
   beginWalk: route(...routePaths.beginWalk, 'student', { output: walkSchema }),
   /** Another attempt, once the one before is handed in. */
   beginAgain: route(...routePaths.beginAgain, 'student', { output: walkSchema }),

@@ -1,7 +1,7 @@
 /** What a student is told of. */
 export const noticeKinds = [
   ...(['new', 'dueTomorrow', 'overdue', 'receipt'] as const),
-  ...(['marked', 'returned', 'released', 'extended', 'nudged'] as const),
+  ...(['marked', 'returned', 'released', 'extended', 'nudged', 'wroteBack'] as const),
 ] as const;
 export type NoticeKind = (typeof noticeKinds)[number];
 

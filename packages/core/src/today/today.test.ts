@@ -6,7 +6,7 @@ const at = (text: string) => Date.parse(`${text}+01:00`);
 const now = at('2026-12-02T07:40');
 const nothing = {
   ...{ timeZone, to: [], studentCount: 24, handedInCount: 10, toMarkCount: 0, toMarkSince: null, stuckCount: 0 },
-  ...{ overdueCount: 0, overdueSince: null, cameInCount: 0 },
+  ...{ overdueCount: 0, overdueSince: null, cameInCount: 0, wroteBackCount: 0 },
 };
 const one = (id: string, more: Partial<DaySummary>): DaySummary => ({ id, classId: 'amber', ...nothing, ...more });
 

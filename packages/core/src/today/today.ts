@@ -23,9 +23,11 @@ export interface DaySummary {
   readonly overdueSince: number | null;
   /** Handed in since `overnightSince`. */
   readonly cameInCount: number;
+  /** Wrote back to what was said to an answer, and wait. */
+  readonly wroteBackCount?: number | undefined;
 }
 
-export const dayNeedKinds = ['stuck', 'mark', 'overdue'] as const;
+export const dayNeedKinds = ['stuck', 'wroteBack', 'mark', 'overdue'] as const;
 export type DayNeedKind = (typeof dayNeedKinds)[number];
 
 export interface DayNeed {
@@ -65,8 +67,9 @@ export function overnightSince(now: number, timeZone: string): number {
   return toInstant(`${dayBefore.slice(0, 10)}T${schoolEnds}`, timeZone);
 }
 
-/** Who is stuck waits in front of a screen: before all that can wait. */
-const waitsFrom = ({ kind, since }: DayNeed): number => (kind === 'stuck' ? 0 : (since ?? Number.POSITIVE_INFINITY));
+/** Who is stuck waits in front of a screen, and who asked something for an answer: before all that can wait. */
+const waitsFrom = ({ kind, since }: DayNeed): number =>
+  kind === 'stuck' ? 0 : kind === 'wroteBack' ? 1 : (since ?? Number.POSITIVE_INFINITY);
 
 /**
  * What a teacher's day begins with.
@@ -80,6 +83,7 @@ export function teacherDay(assignments: readonly DaySummary[], now: number): Tea
       count > 0 ? [{ assignmentId: one.id, kind, count, since }] : [];
     const own = [
       ...need('stuck', one.stuckCount, null),
+      ...need('wroteBack', one.wroteBackCount ?? 0, null),
       ...need('mark', one.toMarkCount, one.toMarkSince),
       ...need('overdue', one.overdueCount, one.overdueSince),
     ];

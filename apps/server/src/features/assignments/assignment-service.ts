@@ -50,6 +50,10 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'bus'> {
   readonly lessons: LessonRepository;
   readonly relations: ClassRelations;
   readonly notices: Pick<NoticeRepository, 'add'>;
+  /** Students who wrote back to what was said to an answer, and have no answer yet. */
+  readonly listWroteBack: (
+    assignmentIds: readonly string[],
+  ) => readonly { readonly assignmentId: string; readonly studentId: string }[];
   /** Of the live channel, before anything is read. */
   readonly versionNow: () => string;
   /** Names of people, by id. */
@@ -69,6 +73,7 @@ export function createAssignmentService(options: Options) {
     lessons,
     relations,
     notices,
+    listWroteBack,
     versionNow,
     nameOf,
   } = options;
@@ -99,6 +104,7 @@ export function createAssignmentService(options: Options) {
     title: string,
     to: readonly NamedAddressee[],
     students: readonly StoredOutline[],
+    wroteBack: ReturnType<typeof listWroteBack> | null,
   ): AssignmentSummary => {
     const now = clock();
     // Guests stand on the sheet, and are nobody a class waits for.
@@ -139,6 +145,11 @@ export function createAssignmentService(options: Options) {
       stuckCount: needs.filter(({ need }) => need === 'stuck').length,
       overdueCount: isOpen ? overdue.length : 0,
       overdueSince: isOpen ? earliest(overdue.flatMap(({ dueAt }) => dueAt ?? [])) : null,
+      ...(wroteBack === null
+        ? {}
+        : {
+            wroteBackCount: wroteBack.filter(({ studentId }) => here.some((one) => one.studentId === studentId)).length,
+          }),
       cameInCount: begun.filter(({ handedInAt }) => handedInAt !== null && handedInAt >= since).length,
     };
   };
@@ -158,18 +169,24 @@ export function createAssignmentService(options: Options) {
     return series && { id: series.id, title: series.title };
   };
 
-  const summarizeStored = (actor: Actor, rows: readonly AssignmentRow[]): AssignmentSummary[] => {
+  const summarizeStored = (
+    actor: Actor,
+    rows: readonly AssignmentRow[],
+    tellsWroteBack = false,
+  ): AssignmentSummary[] => {
     const ids = rows.map(({ id }) => id);
     const followed = relations.followedBy(actor.id);
     given.preloadGiven(ids);
     const students = groupBy(sheets.listOutlines(ids, followed), ({ assignmentId }) => assignmentId);
     const figures = given.figuresOf(rows);
+    const wroteBack = tellsWroteBack ? groupBy(listWroteBack(ids), ({ assignmentId }) => assignmentId) : null;
     return rows.map((row) =>
       summarize(
         row,
         figures.get(row.editionId)?.title ?? '',
         addresseesIn(row.id, followed),
         students.get(row.id) ?? [],
+        wroteBack && (wroteBack.get(row.id) ?? []),
       ),
     );
   };
@@ -194,7 +211,7 @@ export function createAssignmentService(options: Options) {
               studentIds: couldHaveIt.map(({ studentId }) => studentId),
             }
           : null,
-      assignment: summarize(row, lesson.title, to, students),
+      assignment: summarize(row, lesson.title, to, students, null),
       terms: terms as Sheet['terms'],
       runs,
       note: row.note,
@@ -243,6 +260,7 @@ export function createAssignmentService(options: Options) {
           classId === undefined ? classes.currentAmong(relations.followedBy(actor.id)) : [classId],
           classId !== undefined,
         ),
+        classId === undefined,
       ),
 
     /** All that was given to classes of theirs, put away or not, also what was taken back; the newest first. */

@@ -13,7 +13,6 @@ import type { WalkService } from './walk-service.ts';
 
 type Names =
   | 'listTodo'
-  | 'listFeedback'
   | 'beginWalk'
   | 'beginAgain'
   | 'takeInEvents'
@@ -63,7 +62,6 @@ export function attemptHandlers(useCases: AttemptUseCases): Pick<Handlers, Names
     listTodo: ({ actor }) => walks.listTodo(actor),
     planSwap: ({ actor, params, body }) => swaps.plan(actor, params.assignmentId, body.editionNumber),
     swapEdition: ({ actor, params, body }) => swaps.swap(actor, params.assignmentId, body),
-    listFeedback: ({ actor }) => walks.listFeedback(actor),
     beginWalk: ({ actor, params }) => walks.begin(actor, params.assignmentId),
     beginAgain: ({ actor, params }) => walks.beginAgain(actor, params.assignmentId),
     takeInEvents: ({ actor, params, body }) => walks.takeInEvents(actor, params.attemptId, body.events),

@@ -246,8 +246,8 @@ export function createWalkService(options: Options) {
       return { items, now: clock(), version };
     },
 
-    /** Answers that a teacher has marked, said something about, or given back. */
-    listFeedback(actor: Actor): FeedbackItem[] {
+    /** Answers that a teacher has marked, said something about, or given back, as soon as that is shown. */
+    listFeedback(actor: Actor): GivenFeedback[] {
       const outlines = sheets.listOutlinesOf(actor.id);
       const begun = received
         .list(actor.id, outlines)
@@ -258,6 +258,9 @@ export function createWalkService(options: Options) {
         const whole = states.get(attempt.attemptId);
         if (!whole) return [];
         const { assignmentId } = attempt;
+        const shown = shownOf(attempt, whole.handedInAt);
+        // What is held back is nothing yet, but for what came back to be worked on.
+        const isHeldBack = !shown.points && !shown.feedback;
         const { lesson, results, state } = viewOf(attempt, whole);
         return lesson.parts
           .flatMap((part) => part.stops)
@@ -265,8 +268,11 @@ export function createWalkService(options: Options) {
           .flatMap(({ stop, question }) => {
             const result = results[question.id];
             const answer = state.stops[stop.id]?.answers[question.id];
-            if (!result || !answer || !isByTeacher(answer)) return [];
-            return [{ assignmentId, title: lesson.title, question, response: answer.response, result }];
+            const own = whole.stops[stop.id]?.answers[question.id];
+            if (!result || !answer || !own || !isByTeacher(answer)) return [];
+            if (isHeldBack && !own.returned) return [];
+            const told = { assignmentId, title: lesson.title, question, response: answer.response, result };
+            return [{ ...told, answer: own, isShown: shown.feedback }];
           });
       });
     },
@@ -321,6 +327,13 @@ export function createWalkService(options: Options) {
       };
     },
   };
+}
+
+/** What was said to an answer, with the answer as it is kept. */
+export interface GivenFeedback extends FeedbackItem {
+  readonly answer: Answer;
+  /** Whether words are shown to its student. */
+  readonly isShown: boolean;
 }
 
 /** Whether some answer came back to be worked on again; then its student may, whenever that is. */

@@ -184,7 +184,9 @@ test('it opens in a spreadsheet, and as a package of results; another class gets
 
   const { bytes: zip } = await ask('GET', 'one-roster-results.zip');
   const files = unzipSync(new Uint8Array(zip));
-  expect(Object.keys(files).toSorted()).toEqual(['categories.csv', 'lineItems.csv', 'manifest.csv', 'results.csv']);
+  expect(new Set(Object.keys(files))).toEqual(
+    new Set(['manifest.csv', 'categories.csv', 'lineItems.csv', 'results.csv']),
+  );
   expect(strFromU8(files['results.csv'] ?? new Uint8Array())).toContain(`${picked},pupil-c,fully graded,8,`);
   expect(school.db.select().from(gradeOverrides).all().length).toBeGreaterThan(0);
   expect((await ask('GET', 'gradebook', undefined, 'bruno')).status).toBe(404);

@@ -31,6 +31,8 @@ function lineOf({ kind, title, about, timeZone }: NoticeLine): string {
       return `You can see now how “${title}” went.`;
     case 'extended':
       return `“${title}” is due later now${date && `: ${date}`}.`;
+    case 'wroteBack':
+      return `Your teacher wrote back to you about “${title}”.`;
     case 'nudged':
       return `Your teacher reminds you of “${title}”.`;
   }

@@ -21,4 +21,16 @@ export const historyOptions = (assignmentId: string, studentId: string) =>
     staleTime: 0,
   });
 
+export const talkOptions = (assignmentId: string, studentId: string) =>
+  queryOptions({
+    queryKey: ['talk', assignmentId, studentId],
+    queryFn: () => call('readTalk', { params: { assignmentId, studentId } }),
+  });
+
+export const wroteBackOptions = (assignmentId: string) =>
+  queryOptions({
+    queryKey: ['talk', assignmentId],
+    queryFn: () => call('listWroteBack', { params: { assignmentId } }),
+  });
+
 export const phrasesOptions = () => queryOptions({ queryKey: ['phrases'], queryFn: () => call('listPhrases', {}) });

@@ -4,6 +4,7 @@ import { asWritten, toLearnerQuestion } from '@semita/core/learner';
 import { type PartKind, type Stop, stopsInOrder } from '@semita/core/lesson';
 import { isBlank, isTeacherMarked } from '@semita/core/question';
 import { readSheetLine, stopMarkOf } from '@semita/core/sheet';
+import { plainWords } from '@semita/core/text';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ComponentProps, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -29,6 +30,7 @@ import { MarkForm } from './mark-form.tsx';
 import { MetStrip } from './met-strip.tsx';
 import { focusNextUnmarked, useNextKey } from './next-unmarked.ts';
 import { historyOptions } from './queries.ts';
+import { TalkOfAnswer } from './talk-of-answer.tsx';
 import './words.ts';
 
 interface Props {
@@ -287,6 +289,14 @@ function StopAnswers({ partKind, stop, stopState, assignmentId, studentId, onMar
                   answer={answer}
                   target={{ assignmentId, studentId, stopId: stop.id, questionId: question.id }}
                   onMarked={onMarked}
+                />
+              )}
+              {answer && (
+                <TalkOfAnswer
+                  {...{ assignmentId, studentId }}
+                  questionId={question.id}
+                  isSaid={answer.comment !== null || answer.voice !== undefined || answer.drawn !== undefined}
+                  stem={plainWords(question.stem)}
                 />
               )}
             </div>

@@ -12,6 +12,8 @@ export const markingWords = {
     markNext: 'Mark the next',
   },
   student: {
+    seen: 'Seen by the student',
+    notSeen: 'Not seen by the student yet',
     notBegun: '{{name}} has not begun.',
     afterClosingTitle: 'Came in after closing',
     afterClosing_one: '{{count}} answer, with what led to it.',

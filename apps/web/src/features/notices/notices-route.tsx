@@ -78,10 +78,12 @@ const icons: Readonly<Record<NoticeKind, LucideIcon>> = {
   released: MessageSquare,
   extended: Hourglass,
   nudged: Hand,
+  wroteBack: MessageSquare,
 };
 
 /** What is read in the list of feedback is there; all else is the lesson itself. */
-const placeOf = ({ kind, assignmentId }: Item): string => (kind === 'marked' ? '/feedback' : `/walk/${assignmentId}`);
+const placeOf = ({ kind, assignmentId }: Item): string =>
+  kind === 'marked' || kind === 'wroteBack' ? '/feedback' : `/walk/${assignmentId}`;
 
 function Line({ item, onOpen }: { readonly item: Item; readonly onOpen: () => void }) {
   const [now] = useState(() => Date.now());

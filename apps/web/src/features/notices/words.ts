@@ -20,6 +20,7 @@ export const noticeWords = {
       extended: 'You have more time',
       extendedDue: 'You have more time, until {{time}}',
       nudged: 'Your teacher reminds you',
+      wroteBack: 'Your teacher wrote back to you',
     },
     byMail: 'By mail as well',
     wish: 'When',

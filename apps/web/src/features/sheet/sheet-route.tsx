@@ -33,6 +33,7 @@ import { ChosenStudents } from './chosen-students.tsx';
 import { NeedFilter, ScopeFilter, useScope } from './sheet-filters.tsx';
 import type { Sorting } from './sheet-head.tsx';
 import { SheetTable } from './sheet-table.tsx';
+import { WroteBack } from './wrote-back.tsx';
 import '../assignment/words.ts';
 import './words.ts';
 
@@ -192,6 +193,14 @@ function SheetView({ sheet }: { readonly sheet: Sheet }) {
         </CheckInput>
         <ScopeFilter {...{ sheet, scope }} onChange={(next) => set({ of: next })} />
       </div>
+      <WroteBack
+        assignmentId={sheet.assignment.id}
+        nameOf={(id) => {
+          const student = sheet.students.find((one) => one.studentId === id);
+          return student ? nameOf(student) : '';
+        }}
+        onOpen={open}
+      />
       <LateJoiners sheet={sheet} />
       {sheet.runs && sheet.newer && <NewerEdition sheet={sheet} newer={sheet.newer} />}
       {chosen.length > 0 && (

@@ -122,7 +122,7 @@ function Needs({
   );
 }
 
-const leadsTo = { stuck: '?needs=stuck', mark: '?mark=next' } as const;
+const leadsTo = { stuck: '?needs=stuck', wroteBack: '', mark: '?mark=next' } as const;
 
 function NeedRow({
   need: { kind, count, since },

@@ -15,6 +15,8 @@ export const todayWords = {
     needs: 'Needs you',
     running: 'Given out',
     drafts: 'Drafts to continue',
+    wroteBack_one: 'Answer {{count}} who wrote back',
+    wroteBack_other: 'Answer {{count}} who wrote back',
     nothing: 'Nothing needs you right now',
     nudge_one: 'Nudge {{count}} past the date',
     nudge_other: 'Nudge {{count}} past the date',

@@ -2,5 +2,3 @@ import { queryOptions } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 
 export const todoOptions = () => queryOptions({ queryKey: ['todo'], queryFn: () => call('listTodo', {}) });
-
-export const feedbackOptions = () => queryOptions({ queryKey: ['feedback'], queryFn: () => call('listFeedback', {}) });

@@ -7,6 +7,7 @@ import { useLive } from '../../live/use-live.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { PageFrame } from '../../ui/page-frame.tsx';
 import { t } from '../../words/words.ts';
+import { feedbackOptions } from '../feedback/queries.ts';
 import { noticesOptions } from '../notices/queries.ts';
 import { openOutbox } from '../outbox/outbox.ts';
 import { type LeftOver, sendLeftOver } from '../outbox/send-left-over.ts';
@@ -14,7 +15,7 @@ import { PersonMenu } from '../session/person-menu.tsx';
 import { sessionOptions } from '../session/queries.ts';
 import { RequireRole } from '../session/require-role.tsx';
 import { NoticeBell } from './notice-bell.tsx';
-import { feedbackOptions, todoOptions } from './queries.ts';
+import { todoOptions } from './queries.ts';
 import './words.ts';
 import '../materials/words.ts';
 

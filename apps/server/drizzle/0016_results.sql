@@ -1,3 +1,30 @@
+CREATE TABLE `answer_talk` (
+	`id` text PRIMARY KEY NOT NULL,
+	`assignment_id` text NOT NULL,
+	`student_id` text NOT NULL,
+	`question_id` text NOT NULL,
+	`author_id` text NOT NULL,
+	`text` text NOT NULL,
+	`at` integer NOT NULL,
+	FOREIGN KEY (`assignment_id`) REFERENCES `assignments`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`student_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`author_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE INDEX `answer_talk_by_answer` ON `answer_talk` (`assignment_id`,`student_id`,`question_id`,`at`);--> statement-breakpoint
+CREATE INDEX `answer_talk_by_student` ON `answer_talk` (`student_id`);--> statement-breakpoint
+CREATE INDEX `answer_talk_by_author` ON `answer_talk` (`author_id`);--> statement-breakpoint
+CREATE TABLE `feedback_seen` (
+	`assignment_id` text NOT NULL,
+	`student_id` text NOT NULL,
+	`question_id` text NOT NULL,
+	`mark` text NOT NULL,
+	PRIMARY KEY(`assignment_id`, `student_id`, `question_id`),
+	FOREIGN KEY (`assignment_id`) REFERENCES `assignments`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`student_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE INDEX `feedback_seen_by_student` ON `feedback_seen` (`student_id`);--> statement-breakpoint
 CREATE TABLE `grade_overrides` (
 	`id` text PRIMARY KEY NOT NULL,
 	`assignment_id` text NOT NULL,
