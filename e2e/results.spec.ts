@@ -135,3 +135,34 @@ test('what a class did is looked at together, with answers that were chosen, and
   await expect(page.getByLabel('What we take up again')).toHaveValue('Bring a sponge');
   await expect(own.getByText('Somebody in the class')).toBeVisible();
 });
+
+test('a student writes back to what was said, is answered, and each side sees that it was seen', async ({
+  browser,
+  page,
+}) => {
+  const student = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  await enterAs(student, 'Alma Hernqvist-Diaz');
+  await student.getByRole('link', { name: 'Feedback' }).click();
+  const card = student.getByRole('listitem').filter({ hasText: 'Clear, and every step is there.' });
+  await expect(card.getByText('Is the anchorage pulled or squeezed?')).toBeVisible();
+  await expectAccessible(student);
+
+  // It is among what a day begins with, and leads to where it is answered.
+  await enterAs(page, 'Ms. Adaeze Lindqvist');
+  await page.getByRole('link', { name: /^Answer 1 who wrote back/ }).click();
+  await page.getByRole('button', { name: /^Answer.*Alma Hernqvist-Diaz/ }).click();
+  const drawer = page.getByRole('dialog', { name: 'Alma Hernqvist-Diaz' });
+  const talk = drawer.getByRole('article').filter({ hasText: 'Is the anchorage pulled' });
+  await expect(talk.getByText('Seen by the student').first()).toBeVisible();
+  await talk.getByRole('button', { name: /^Write back: Now say it/ }).click();
+  await talk.getByRole('textbox', { name: /^Write back/ }).fill('Pulled: look at the cable.');
+  await talk.getByRole('button', { name: 'Send' }).click();
+  await expect(talk.getByText('Not seen by the student yet').first()).toBeVisible();
+  await expectAccessible(page);
+
+  // The page of the student that stands open is told at once.
+  await expect(card.getByText('Pulled: look at the cable.')).toBeVisible();
+  await expect(card.getByText('New', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(talk.getByText('Not seen by the student yet')).toHaveCount(0);
+});

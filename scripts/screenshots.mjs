@@ -147,12 +147,6 @@ const views = {
     await page.getByRole('button', { name: 'Add 3 questions' }).waitFor();
     return page;
   },
-  week: async () => {
-    const page = await enter(teacherName, wide);
-    await page.goto('/week');
-    await page.getByText('Due 23:59').first().waitFor();
-    return page;
-  },
   assigning: async () => {
     const page = await enter(teacherName, wide);
     await page.goto('/shelf');
@@ -229,11 +223,6 @@ const views = {
   'to-do': () => enter('Kofi Brannström', wide),
   walk: () => openWalk('Leilani Draganov', wide),
   'walk-phone': () => openWalk('Leilani Draganov', phone),
-  'walk-reading': async () => {
-    const page = await openWalk('Leilani Draganov', wide, 'A bridge-keeper');
-    await page.getByRole('heading', { name: 'Stop 1 of 4' }).waitFor();
-    return page;
-  },
   feedback: async () => {
     const page = await enter('Alma Hernqvist-Diaz', wide);
     await page.goto('/feedback');

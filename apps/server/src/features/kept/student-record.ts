@@ -1,7 +1,17 @@
 import type { AttemptState } from '@semita/core/attempt';
 import { type HandedFile, type Response, responseWords } from '@semita/core/question';
 import { eq, inArray } from 'drizzle-orm';
-import { adjustments, answerFiles, attempts, classes, classStudents, threadReplies, users } from '../../db/schema.ts';
+import {
+  adjustments,
+  answerFiles,
+  answerTalk,
+  attempts,
+  classes,
+  classStudents,
+  gradeOverrides,
+  threadReplies,
+  users,
+} from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { ReceivedAssignments } from '../assignments/received-assignments.ts';
@@ -50,6 +60,8 @@ export interface StudentRecord {
   readonly works: readonly KeptWork[];
   /** What they answered to others in threads. */
   readonly replies: readonly { readonly text: string; readonly at: number }[];
+  /** What was said about their answers, by both sides. */
+  readonly talk: readonly { readonly by: string; readonly text: string; readonly at: number }[];
   readonly files: readonly { readonly id: string; readonly name: string; readonly sha256: string }[];
 }
 
@@ -88,6 +100,7 @@ export function createStudentRecord({ db, given, received, intake }: Options) {
     const own = db.select().from(attempts).where(eq(attempts.studentId, studentId)).orderBy(attempts.number).all();
     const states = intake.readStates(own.map(({ id }) => id));
     const changed = db.select().from(adjustments).where(eq(adjustments.studentId, studentId)).all();
+    const byHand = db.select().from(gradeOverrides).where(eq(gradeOverrides.studentId, studentId)).all();
     const all = received.listAll(studentId);
     const figures = given.figuresOf(all.map(({ assignment }) => assignment));
     return {
@@ -101,7 +114,12 @@ export function createStudentRecord({ db, given, received, intake }: Options) {
       works: all.map(({ assignment: { id, editionId, timeZone }, className, teacherName, terms }) => ({
         title: figures.get(editionId)?.title ?? '',
         ...{ className, teacherName, timeZone, dueAt: terms.window.dueAt, excused: terms.excused },
-        different: changed
+        different: [
+          ...changed.map(({ kind, at, reason, assignmentId }) => ({ kind, at, reason, assignmentId })),
+          ...byHand.map(({ earned, at, reason, assignmentId }) => ({
+            ...{ kind: earned === null ? 'gradeTakenBack' : 'gradeByHand', at, reason, assignmentId },
+          })),
+        ]
           .filter(({ assignmentId }) => assignmentId === id)
           .map(({ kind, at, reason }) => ({ kind, at, reason })),
         attempts: own
@@ -117,6 +135,13 @@ export function createStudentRecord({ db, given, received, intake }: Options) {
         .select({ text: threadReplies.text, at: threadReplies.createdAt })
         .from(threadReplies)
         .where(eq(threadReplies.authorId, studentId))
+        .all(),
+      talk: db
+        .select({ by: users.displayName, text: answerTalk.text, at: answerTalk.at })
+        .from(answerTalk)
+        .innerJoin(users, eq(users.id, answerTalk.authorId))
+        .where(eq(answerTalk.studentId, studentId))
+        .orderBy(answerTalk.at)
         .all(),
       files: db
         .select({ id: answerFiles.id, name: answerFiles.name, sha256: answerFiles.sha256 })

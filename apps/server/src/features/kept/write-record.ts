@@ -34,6 +34,8 @@ const kinds: Readonly<Record<string, string>> = {
   excusalEnded: 'No longer excused',
   anotherAttempt: 'One more attempt',
   editionSwapped: 'A corrected edition',
+  gradeByHand: 'A number given by hand',
+  gradeTakenBack: 'The number given by hand taken back',
 };
 
 /**
@@ -125,6 +127,7 @@ export function writeRecord(
     <p>Classes: ${record.classes.map(({ name, extraTime }) => (extraTime === 1 ? name : `${name} (${Math.round((extraTime - 1) * 100)} % more time)`)).join(', ') || '–'}.</p>
     ${record.works.map(work)}
     ${record.replies.length > 0 ? html`<article><h2>Answers to others</h2>${record.replies.map(({ text, at }) => html`<p class="quiet">${on(at)}</p><p class="given">${text}</p>`)}</article>` : none}
+    ${record.talk.length > 0 ? html`<article><h2>Said about answers</h2>${record.talk.map(({ by, text, at }) => html`<p class="quiet">${by}, ${on(at)}</p><p class="given">${text}</p>`)}</article>` : none}
   </body>
 </html>`.text
   }`;

@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { call } from '../../api/client.ts';
 import { errorWords } from '../../ui/notice.tsx';
 import { t } from '../../words/words.ts';
+import { sheetOptions } from '../assignment/queries.ts';
 import { AnswerTalk } from '../talk/answer-talk.tsx';
 import { talkOptions, wroteBackOptions } from './queries.ts';
 import './words.ts';
@@ -31,6 +32,8 @@ export function TalkOfAnswer({ assignmentId, studentId, questionId, isSaid, stem
       ]),
     onError: (error) => toast.error(errorWords(error)),
   });
+  // Who only stands in reads it.
+  const { data: sheet } = useQuery(sheetOptions(assignmentId));
   const own = data?.find((one) => one.questionId === questionId);
   if (!own || (!isSaid && own.talk.length === 0)) return null;
   return (
@@ -39,7 +42,7 @@ export function TalkOfAnswer({ assignmentId, studentId, questionId, isSaid, stem
         {own.isSeen && <CheckCheck aria-hidden className="size-4 text-spruce" strokeWidth={1.75} />}
         {t(own.isSeen ? 'student.seen' : 'student.notSeen')}
       </p>
-      <AnswerTalk talk={own.talk} isTeacher label={stem} onSay={(text) => say.mutateAsync(text)} />
+      <AnswerTalk talk={own.talk} isTeacher label={stem} onSay={sheet?.runs === false ? null : (text) => say.mutateAsync(text)} />
     </div>
   );
 }
