@@ -66,6 +66,7 @@ const cellSchema = describes<GradebookCell>()(
     latePercent: v.optional(v.number()),
     isLate: v.optional(v.literal(true)),
     waiting: v.optional(v.number()),
+    whole: v.optional(v.number()),
     attempts: v.optional(v.number()),
     override: v.optional(v.strictObject({ earned: v.number(), reason: v.string(), by: v.string(), at: v.number() })),
   }),

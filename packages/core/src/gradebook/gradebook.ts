@@ -28,6 +28,8 @@ export interface GradebookCell {
   readonly isLate?: true | undefined;
   /** Stops with answers that wait to be marked: they are in neither of the two numbers. */
   readonly waiting?: number | undefined;
+  /** What could be had with them: what a number given by hand is of. */
+  readonly whole?: Hundredths | undefined;
   /** How many attempts were begun, where more than one. */
   readonly attempts?: number | undefined;
   /** A teacher's own number in place of what was earned, the latest. */

@@ -24,4 +24,5 @@ export {
   totalOf,
   totalsOfTerms,
   type UsedCell,
+  wholeOf,
 } from './total.ts';

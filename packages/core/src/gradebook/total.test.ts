@@ -96,6 +96,8 @@ describe('what goes into a total', () => {
     expect(one(points(2, 10, { override })).percent).toBe(75);
     expect(one({ ...missing, override }).percent).toBe(75);
     expect(one({ ...missing, override, isExcused: true }).percent).toBe(60);
+    // Of what waits to be marked as well: (6 + 9) / (10 + 20).
+    expect(one(points(2, 10, { waiting: 1, whole: 2_000, override })).percent).toBe(50);
   });
 
   test('at least one is kept; of equally low ones the one that could earn more is left out', () => {

@@ -94,7 +94,8 @@ export function totalOf(
 
 function judge(cell: GradebookCell, { isExtra }: GradebookColumn, rules: GradebookRules): Omit<UsedCell, 'index'> {
   const earned = cell.override ? cell.override.earned : cell.earned;
-  const { possible } = cell;
+  // A number given by hand is of all there is, also of what waits to be marked.
+  const possible = cell.override ? wholeOf(cell) : cell.possible;
   const use = (kind: CellUse) => ({ use: kind, earned, possible });
   if (cell.isExcused) return use('excused');
   // What a teacher gave by hand counts, whatever there is of it.
@@ -105,6 +106,9 @@ function judge(cell: GradebookCell, { isExtra }: GradebookColumn, rules: Gradebo
   if (possible === 0) return use(cell.waiting ? 'waiting' : 'noPoints');
   return use(isIn ? 'counted' : 'missingAsZero');
 }
+
+/** What could be had, with what waits to be marked. */
+export const wholeOf = ({ whole, possible }: GradebookCell): Hundredths => whole ?? possible;
 
 const counts = ({ use }: UsedCell): boolean => use === 'counted' || use === 'missingAsZero';
 

@@ -3,7 +3,13 @@ import { worthOf } from '@semita/core/assignment';
 import { toLocal } from '@semita/core/calendar';
 import type { Gradebook, KeptGradebook, SentGradeOverride } from '@semita/core/contract';
 import { groupBy } from '@semita/core/elements';
-import type { GradebookCell, GradebookColumn, GradebookInput, GradebookRules } from '@semita/core/gradebook';
+import {
+  type GradebookCell,
+  type GradebookColumn,
+  type GradebookInput,
+  type GradebookRules,
+  wholeOf,
+} from '@semita/core/gradebook';
 import { isLate, type SheetRow } from '@semita/core/sheet';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
@@ -109,7 +115,7 @@ export function createGradebookService(options: Options) {
       const cell = students.find((student) => student.studentId === studentId)?.cells[index];
       if (!cell) throw new Refused('notFound');
       // A slip of the keys, and not a bonus.
-      if (earned !== null && earned > 10 * Math.max(100, cell.possible)) throw new Refused('gradeTooHigh');
+      if (earned !== null && earned > 10 * Math.max(100, wholeOf(cell))) throw new Refused('gradeTooHigh');
       if (earned === (cell.override?.earned ?? null)) return;
       repository.insertOverride({ id: newId(), assignmentId, studentId, earned, reason, by: actor.id, at: clock() });
     },
@@ -172,7 +178,7 @@ function cellOf(
     ...(isMissing ? { isMissing: true as const } : {}),
     ...(isLate({ handedInAt }, dueAt) ? { isLate: true as const } : {}),
     ...(result && result.latePercent > 0 ? { latePercent: result.latePercent } : {}),
-    ...(row ? { waiting: row.marks.filter(({ state }) => state === 'waiting').length } : {}),
+    ...(row ? { whole: counts(whole), waiting: row.marks.filter(({ state }) => state === 'waiting').length } : {}),
     ...(attempts.length > 1 ? { attempts: attempts.length } : {}),
   };
 }

@@ -1,5 +1,12 @@
 import type { Gradebook } from '@semita/core/contract';
-import { type GradebookCell, type GradebookRules, rulesFor, totalOf, totalsOfTerms } from '@semita/core/gradebook';
+import {
+  type GradebookCell,
+  type GradebookRules,
+  rulesFor,
+  totalOf,
+  totalsOfTerms,
+  wholeOf,
+} from '@semita/core/gradebook';
 import type { Table, TableCell } from '../../tables/table.ts';
 
 /** The gradebook as a table: totals first, then each category and each thing that was given. */
@@ -53,5 +60,9 @@ function cellsOf(cell: GradebookCell | null, { missing }: GradebookRules): Table
     ...(cell.waiting ? [`${cell.waiting} to mark`] : []),
     ...(override ? [`given by hand by ${override.by}: ${override.reason}`] : []),
   ].join('; ');
-  return [isShown ? (override?.earned ?? cell.earned) / 100 : '', cell.possible / 100, note];
+  return [
+    isShown ? (override?.earned ?? cell.earned) / 100 : '',
+    (override ? wholeOf(cell) : cell.possible) / 100,
+    note,
+  ];
 }

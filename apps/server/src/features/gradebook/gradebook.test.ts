@@ -79,7 +79,13 @@ test('what is marked counts under the worth of each; what a stop of which someth
     ['Projects', 1_000],
   ]);
   expect(cellOf(book, 'pupil-a', picked)).toEqual({ state: 'handedIn', earned: 1_000, possible: 1_000 });
-  expect(cellOf(book, 'pupil-a', mixed)).toEqual({ state: 'handedIn', earned: 0, possible: 0, waiting: 1 });
+  expect(cellOf(book, 'pupil-a', mixed)).toEqual({
+    state: 'handedIn',
+    earned: 0,
+    possible: 0,
+    whole: 1_000,
+    waiting: 1,
+  });
   expect(cellOf(book, 'pupil-c', mixed)).toEqual({ state: 'notBegun', earned: 0, possible: 1_000 });
   expect(totalFor(book, 'pupil-b')).toBe(0);
   expect(totalFor(book, 'pupil-c')).toBeNull();

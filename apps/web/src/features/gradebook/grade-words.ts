@@ -1,4 +1,4 @@
-import type { GradebookCell, Total, UsedCell } from '@semita/core/gradebook';
+import { type GradebookCell, type Total, type UsedCell, wholeOf } from '@semita/core/gradebook';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import './words.ts';
@@ -25,7 +25,7 @@ export function wholeCellWords(cell: GradebookCell | null, used: UsedCell | unde
   const { override, state, latePercent } = cell;
   const points = t('stop.points', {
     earned: formatPoints(override?.earned ?? cell.earned),
-    possible: formatPoints(cell.possible),
+    possible: formatPoints(override ? wholeOf(cell) : cell.possible),
   });
   return [
     ...(state === 'notBegun' && !override ? [t('gradebook.notBegun')] : [points]),

@@ -1,5 +1,5 @@
 import type { CategoryTotal, GradebookCell, GradebookColumn, Term, UsedCell } from '@semita/core/gradebook';
-import { totalsOfTerms } from '@semita/core/gradebook';
+import { totalsOfTerms, wholeOf } from '@semita/core/gradebook';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -141,7 +141,9 @@ function CellStep({ used, column, cell, ...props }: CellStepProps) {
         <span className="grow">
           {[
             usedWords(used, cell),
-            ...(cell.waiting && cell.possible > 0 ? [t('counting.waitingPart', { count: cell.waiting })] : []),
+            ...(cell.waiting && cell.possible > 0 && !override
+              ? [t('counting.waitingPart', { count: cell.waiting })]
+              : []),
             ...(latePercent
               ? [t('gradebook.lateLess', { percent: latePercent })]
               : isLate
@@ -196,7 +198,7 @@ function GiveByHand({ classId, student, column, cell, onDone }: GiveByHandProps)
       }}
     >
       <div className="grid gap-3 sm:grid-cols-[9rem_1fr]">
-        <Field label={t('counting.number', { possible: formatPoints(cell.possible) })}>
+        <Field label={t('counting.number', { possible: formatPoints(wholeOf(cell)) })}>
           {(ids) => (
             <NumberInput
               {...ids}
