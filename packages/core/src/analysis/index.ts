@@ -35,3 +35,4 @@ export {
   type WatchingFinding,
   watchingFindings,
 } from './watching.ts';
+export { type WordCount, wordCounts, wordsLeftOut } from './word-counts.ts';

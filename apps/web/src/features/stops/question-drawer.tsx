@@ -1,11 +1,12 @@
 import { firstTryOf, isWrongPick, picksOf, type QuestionFigures } from '@semita/core/analysis';
 import type { QuestionAnswers, StopFigures } from '@semita/core/contract';
-import { isOpinion, type Question } from '@semita/core/question';
+import { isOpinion, type Question, type Response } from '@semita/core/question';
 import { plainWords } from '@semita/core/text';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { buttonStyle } from '../../ui/button.tsx';
+import { CheckInput } from '../../ui/check-input.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { QueryView } from '../../ui/query-view.tsx';
@@ -15,7 +16,11 @@ import { AnswerSummary } from '../marking/answer-summary.tsx';
 import { AskedView } from '../marking/answer-view.tsx';
 import { answersOptions } from '../marking/queries.ts';
 import { PickedStudents } from '../picked/picked-students.tsx';
+import { AnswerWall } from './answer-wall.tsx';
+import { PairMatrix } from './pair-matrix.tsx';
+import { PictureHeat } from './picture-heat.tsx';
 import { findingWords, wordsOfPick } from './told.ts';
+import { WordPicture } from './word-picture.tsx';
 import '../picked/words.ts';
 import './words.ts';
 
@@ -86,13 +91,18 @@ interface DistributionProps extends Pick<Props, 'runs' | 'locale'> {
 
 function Distribution({ question, figures, answers, runs, locale }: DistributionProps) {
   const [chosen, setChosen] = useState<string | null>(null);
+  const [isLast, setIsLast] = useState(false);
+  const hasTries = answers.some(({ answer }) => (answer.earlier ?? []).length > 0);
+  const responseOf = ({ answer }: QuestionAnswers['answers'][number]) =>
+    isLast ? answer.response : firstTryOf(answer).response;
   const given = answers.map((one) => ({
     id: one.studentId,
     displayName: one.displayName,
-    picks: picksOf(question, firstTryOf(one.answer).response),
+    picks: picksOf(question, responseOf(one)),
   }));
   const picks = picksIn(question, given);
-  if (picks.length === 0) return <p className="text-14 text-quiet">{t('stops.ownWords')}</p>;
+  const responses = answers.map(responseOf);
+  if (picks.length === 0) return <OwnAnswers {...{ question, answers, responses }} />;
   const optionOf = new Map(figures.options.map((option) => [option.optionId, option]));
   const rows = picks.map((pick) => ({
     pick,
@@ -101,10 +111,18 @@ function Distribution({ question, figures, answers, runs, locale }: Distribution
     students: given.filter((one) => one.picks.includes(pick)),
   }));
   const isMarked = !isOpinion(question);
-  const hasExtremes = isMarked && figures.options.some(({ upperShare }) => upperShare !== null);
+  const hasExtremes = !isLast && isMarked && figures.options.some(({ upperShare }) => upperShare !== null);
   const opened = rows.find(({ pick }) => pick === chosen);
+  const gaveWords = opened
+    ? t(isLast ? 'stops.gaveLast' : 'stops.gave', { count: opened.students.length, words: opened.words })
+    : '';
   return (
     <section className="grid gap-4">
+      {hasTries && (
+        <CheckInput checked={isLast} onChange={setIsLast}>
+          {t('stops.lastTry')}
+        </CheckInput>
+      )}
       <Suspense fallback={<div style={{ height: rows.length * 34 + 36 }} />}>
         <CountChart
           bars={rows.map(({ words, students, isWrong }) => ({
@@ -169,18 +187,47 @@ function Distribution({ question, figures, answers, runs, locale }: Distribution
       </table>
       {opened && (
         <div className="grid gap-2 rounded-card border border-main bg-card p-4">
-          <p className="font-medium">{t('stops.gave', { count: opened.students.length, words: opened.words })}</p>
+          <p className="font-medium">{gaveWords}</p>
           <PickedStudents
             students={opened.students}
-            reason={t('stops.gave', { count: opened.students.length, words: opened.words })}
+            reason={gaveWords}
             groupName={t('proposal.groupMistake', { words: opened.words }).slice(0, 80)}
             runs={runs}
           />
         </div>
       )}
+      <PairMatrix question={question} picks={given.map((one) => one.picks)} />
+      {question.kind === 'hotspot' && <PictureHeat {...{ question, responses }} />}
       {(question.asksConfidence || question.comparedWith) && <AnswerSummary question={question} answers={answers} />}
     </section>
   );
+}
+
+interface OwnAnswersProps extends Pick<DistributionProps, 'question' | 'answers'> {
+  readonly responses: readonly Response[];
+}
+
+/** What everybody answers in their own way, seen together. */
+function OwnAnswers({ question, answers, responses }: OwnAnswersProps) {
+  switch (question.kind) {
+    case 'extendedText':
+    case 'discussion':
+    case 'textEntry':
+      return <WordPicture texts={responses.map(textOf)} />;
+    case 'selectPoint':
+      return <PictureHeat {...{ question, responses }} />;
+    case 'drawing':
+    case 'upload':
+    case 'record':
+      return <AnswerWall {...{ question, answers }} />;
+    default:
+      return <p className="text-14 text-quiet">{t('stops.ownWords')}</p>;
+  }
+}
+
+function textOf(response: Response): string {
+  if (response.kind === 'extendedText') return response.text;
+  return response.kind === 'gaps' ? Object.values(response.gaps).join(' ') : '';
 }
 
 const shareOrNone = (share: number | null) => (share === null ? '–' : formatShare(share));

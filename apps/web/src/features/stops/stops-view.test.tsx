@@ -110,3 +110,23 @@ test('who only stands in neither makes groups nor gives anything', () => {
   expect(screen.queryByRole('button', { name: 'Make a group …' })).toBeNull();
   expect(screen.getAllByRole('button', { name: 'Copy for a talk' }).length).toBeGreaterThan(0);
 });
+
+test('where something was tried again, what was given in the end can be looked at', async () => {
+  const wrongFirst = answers.map((one, index) =>
+    index === 0
+      ? {
+          ...one,
+          answer: {
+            ...one.answer,
+            earlier: [{ response: one.answer.response, points: 0, comment: null, because: 'tried' as const }],
+          },
+        }
+      : one,
+  );
+  standIn({ readAnswers: () => ({ stopId: 'stop', question: top, answers: wrongFirst }) });
+  const { user } = show(<StopsView {...{ assignmentId: 'a', told }} runs locale="en" />, `/?question=${top.id}`);
+  const last = await screen.findByRole('checkbox', { name: 'What they gave in the end, not at first' });
+  expect(screen.getByRole('columnheader', { name: /best/ })).toBeTruthy();
+  await user.click(last);
+  expect(screen.queryByRole('columnheader', { name: /best/ })).toBeNull();
+});
