@@ -205,6 +205,17 @@ export async function startSchool(options: Partial<AppOptions> & Outside = {}, s
       const { body } = await this.as('adaeze').ask('POST', '/api/assignments', { lessonId, to, terms, ...dates });
       return { lessonId, assignmentId: body.id as string };
     },
+    /** Begins a walk of a student; what it hands back takes in what is sent, a minute later each time. */
+    async beginWalk(studentId: string, assignmentId: string) {
+      const student = this.as(studentId);
+      const { body } = await student.ask('PUT', `/api/assignments/${assignmentId}/walk`);
+      const event = createSender(clock);
+      return async (...bodies: LearnerEventBody[]): Promise<void> => {
+        clock.now += 60_000;
+        const sent = await student.ask('POST', `/api/attempts/${body.attemptId}/events`, { events: bodies.map(event) });
+        if (sent.status !== 200) throw new Error(`Not taken in: ${sent.status} ${sent.text}`);
+      };
+    },
     /** A lesson of adaeze's with its first edition, given to nobody. */
     async makeLesson(lesson: Lesson): Promise<string> {
       const lessonId = v7();

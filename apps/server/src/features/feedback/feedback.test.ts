@@ -1,10 +1,9 @@
-import type { LearnerEventBody } from '@semita/core/attempt';
 import { defaultTerms } from '@semita/core/attempt';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import { countStatements } from '../../test/count-statements.ts';
-import { createSender, type School, startSchool } from '../../test/harness.ts';
+import { type School, startSchool } from '../../test/harness.ts';
 
 let school: School;
 let open: string;
@@ -12,17 +11,13 @@ let held: string;
 const { id: questionId } = everyKind.extendedText;
 
 async function answer(studentId: string, assignmentId: string): Promise<void> {
-  const student = school.as(studentId);
-  const { body } = await student.ask('PUT', `/api/assignments/${assignmentId}/walk`);
-  const event = createSender(school.clock);
-  const bodies: LearnerEventBody[] = [
+  const send = await school.beginWalk(studentId, assignmentId);
+  const responses = { [questionId]: { kind: 'extendedText' as const, text: 'It bends.' } };
+  await send(
     { type: 'opened' },
     { type: 'reachedStop', stopId: 'stop' },
-    { type: 'answered', stopId: 'stop', responses: { [questionId]: { kind: 'extendedText', text: 'It bends.' } } },
-  ];
-  school.clock.now += 60_000;
-  const sent = await student.ask('POST', `/api/attempts/${body.attemptId}/events`, { events: bodies.map(event) });
-  expect(sent.status).toBe(200);
+    { type: 'answered', stopId: 'stop', responses },
+  );
 }
 
 const mark = (studentId: string, assignmentId: string, comment: string) =>

@@ -1,12 +1,11 @@
 import { decodeWatching } from '@semita/core/analysis';
-import type { LearnerEventBody } from '@semita/core/attempt';
 import readWorkbook from 'read-excel-file/node';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import { attempts, partWatching, questionResults } from '../../db/schema.ts';
 import { countStatements } from '../../test/count-statements.ts';
-import { createSender, type School, startSchool } from '../../test/harness.ts';
+import { type School, startSchool } from '../../test/harness.ts';
 import { rebuildStates } from '../attempts/rebuild-states.ts';
 
 let school: School;
@@ -36,14 +35,7 @@ afterAll(() => school.stop());
 
 /** The first seven pick what is wrong, and go back over the film before. */
 async function walk(studentId: string, index: number): Promise<void> {
-  const student = school.as(studentId);
-  const { body } = await student.ask('PUT', `/api/assignments/${assignmentId}/walk`);
-  const event = createSender(school.clock);
-  const send = async (...bodies: LearnerEventBody[]) => {
-    school.clock.now += 60_000;
-    const sent = await student.ask('POST', `/api/attempts/${body.attemptId}/events`, { events: bodies.map(event) });
-    expect(sent.status).toBe(200);
-  };
+  const send = await school.beginWalk(studentId, assignmentId);
   const met = (fromMs: number, toMs: number) => ({ type: 'met' as const, partId: 'part', fromMs, toMs, rate: 1 });
   await send({ type: 'opened' }, { type: 'reachedStop', stopId: 'note' }, { type: 'acknowledged', stopId: 'note' });
   await send(met(0, stopAtMs), { type: 'reachedStop', stopId: 'stop' });

@@ -1,4 +1,4 @@
-import { defaultTerms, type LearnerEventBody } from '@semita/core/attempt';
+import { defaultTerms } from '@semita/core/attempt';
 import type { Gradebook } from '@semita/core/contract';
 import { defaultRules, totalOf } from '@semita/core/gradebook';
 import { strFromU8, unzipSync } from 'fflate';
@@ -8,7 +8,7 @@ import { everyKind } from '../../../../../packages/core/src/examples/every-kind.
 import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import { gradeOverrides, keptGradebookLines } from '../../db/schema.ts';
 import { countStatements } from '../../test/count-statements.ts';
-import { createSender, type School, startSchool } from '../../test/harness.ts';
+import { type School, startSchool } from '../../test/harness.ts';
 
 let school: School;
 const ids = ['pupil-a', 'pupil-b', 'pupil-c'];
@@ -53,14 +53,7 @@ beforeAll(async () => {
 afterAll(() => school.stop());
 
 async function walk(studentId: string, assignmentId: string, pick: string): Promise<void> {
-  const student = school.as(studentId);
-  const { body } = await student.ask('PUT', `/api/assignments/${assignmentId}/walk`);
-  const event = createSender(school.clock);
-  const send = async (...bodies: LearnerEventBody[]) => {
-    school.clock.now += 60_000;
-    const sent = await student.ask('POST', `/api/attempts/${body.attemptId}/events`, { events: bodies.map(event) });
-    expect(sent.status).toBe(200);
-  };
+  const send = await school.beginWalk(studentId, assignmentId);
   const responses = Object.fromEntries(
     (assignmentId === picked ? [choice] : [choice, written]).map(({ id, kind }) => [
       id,

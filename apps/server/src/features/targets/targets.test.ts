@@ -1,9 +1,8 @@
-import type { LearnerEventBody } from '@semita/core/attempt';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import { countStatements } from '../../test/count-statements.ts';
-import { createSender, type School, startSchool } from '../../test/harness.ts';
+import { type School, startSchool } from '../../test/harness.ts';
 
 let school: School;
 const options = ['right', 'wrong'].map((id) => ({ id, text: id, correct: id === 'right', feedback: '' }));
@@ -25,14 +24,7 @@ const asked = (method: string, path: string, body?: object, as = 'adaeze') => sc
 const read = async () => (await asked('GET', '/api/classes/amber/mastery')).body;
 
 async function walk(studentId: string, picks: readonly string[]): Promise<void> {
-  const student = school.as(studentId);
-  const { body } = await student.ask('PUT', `/api/assignments/${assignmentId}/walk`);
-  const event = createSender(school.clock);
-  const send = async (...bodies: LearnerEventBody[]) => {
-    school.clock.now += 60_000;
-    const sent = await student.ask('POST', `/api/attempts/${body.attemptId}/events`, { events: bodies.map(event) });
-    expect(sent.status).toBe(200);
-  };
+  const send = await school.beginWalk(studentId, assignmentId);
   await send({ type: 'opened' }, { type: 'reachedStop', stopId: 'stop' });
   const responses = Object.fromEntries(
     questions.map(({ id }, index) => [id, { kind: 'choice' as const, optionIds: [picks[index] ?? 'wrong'] }]),

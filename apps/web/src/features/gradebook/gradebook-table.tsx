@@ -2,8 +2,8 @@ import type { GradebookCell, GradebookColumn, UsedCell } from '@semita/core/grad
 import { ArrowDown, PencilLine } from 'lucide-react';
 import { memo } from 'react';
 import { Link } from 'react-router';
-import { type Slot, slotKey, spansOf } from '../../ui/big-table/slots.ts';
-import { BigTableRows, useBigTable } from '../../ui/big-table/use-big-table.tsx';
+import { BigTable, headCellStyle, SlotCells, SpanHeads } from '../../ui/big-table/big-table.tsx';
+import type { Slot } from '../../ui/big-table/slots.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatPoints } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
@@ -28,16 +28,11 @@ const totalWidthOf = ({ rules }: CountedBook) => (rules.scale.kind === 'steps' ?
 const columnWidthOf = ({ columns }: CountedBook) => (columns.length <= 4 ? 168 : 112);
 const rowHeightPx = 36;
 const headHeightPx = 128;
-const headCell = 'border-b border-line bg-card px-2 py-2 text-left align-bottom text-13 font-medium text-quiet';
 
 /** Students × what was given; of many, those in sight. Enter in a cell tells how it counts. */
 export function GradebookTable({ book, students, nameOf, order, onOrder, onOpen }: Props) {
   const { columns, rules } = book;
   const [totalWidth, columnWidth] = [totalWidthOf(book), columnWidthOf(book)];
-  const { scroller, table, onKeyDown, onFocus, slots, rowItems, heightPx } = useBigTable({
-    ...{ rows: students.length, columns: columns.length, rowHeightPx, headHeightPx, columnWidthPx: columnWidth },
-    ...{ stickyPx: nameWidth + totalWidth, leadPx: 0 },
-  });
   const titles = columns.map(({ category }) => {
     const weight = rules.categories.find(({ name }) => name === category)?.weight ?? 0;
     const name = category || t('gradebook.other');
@@ -45,39 +40,22 @@ export function GradebookTable({ book, students, nameOf, order, onOrder, onOpen 
   });
   const hasCategories = new Set(titles).size > 1 || columns.some(({ category }) => category !== '') || rules.byWeight;
   const rows = hasCategories ? 2 : 1;
-  const heads = slots.map((slot, index) =>
-    slot.kind === 'gap' ? (
-      <td key={slotKey(slot, index)} aria-hidden className={headCell} />
-    ) : (
-      <ColumnHead key={slotKey(slot, index)} column={columns[slot.column] as GradebookColumn} />
-    ),
+  const heads = (slots: readonly Slot[]) => (
+    <SlotCells slots={slots} gapClassName={headCellStyle}>
+      {(column) => <ColumnHead column={columns[column] as GradebookColumn} />}
+    </SlotCells>
   );
   return (
-    <section
-      ref={scroller}
-      aria-label={t('gradebook.title')}
-      // What takes the focus comes into sight beside the names and below the headings.
-      style={{ scrollPadding: `${headHeightPx}px 0 0 ${nameWidth + totalWidth}px` }}
-      className="max-h-[max(20rem,calc(100dvh-15rem))] overflow-auto rounded-card border border-line bg-card [overflow-anchor:none] print:max-h-none print:overflow-visible"
-    >
-      <table
-        ref={table}
-        aria-rowcount={students.length + rows}
-        style={{ width: nameWidth + totalWidth + columns.length * columnWidth }}
-        className="table-fixed border-separate border-spacing-0 text-14"
-        onKeyDown={onKeyDown}
-        onFocus={onFocus}
-      >
-        <colgroup>
-          <col style={{ width: nameWidth }} />
-          <col style={{ width: totalWidth }} />
-          {slots.map((slot, index) => (
-            <col
-              key={slotKey(slot, index)}
-              style={{ width: slot.kind === 'column' ? columnWidth : slot.columns * columnWidth }}
-            />
-          ))}
-        </colgroup>
+    <BigTable
+      label={t('gradebook.title')}
+      className="max-h-[max(20rem,calc(100dvh-15rem))]"
+      {...{ rowHeightPx, headHeightPx }}
+      rows={students.length}
+      columns={columns.length}
+      columnWidthPx={columnWidth}
+      headRows={rows}
+      sticky={[nameWidth, totalWidth]}
+      head={(slots) => (
         <thead className="sticky top-0 z-20 print:static">
           <tr>
             <OrderHead {...{ order, onOrder }} of="name" rowSpan={rows} className="sticky left-0 z-10 pl-4">
@@ -92,43 +70,21 @@ export function GradebookTable({ book, students, nameOf, order, onOrder, onOpen 
             >
               {t('gradebook.total')}
             </OrderHead>
-            {hasCategories
-              ? spansOf(slots, titles).map(({ title, count }, index) =>
-                  title === null ? (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: gaps have no name but their place
-                    <td key={index} aria-hidden className={headCell} />
-                  ) : (
-                    <th
-                      // biome-ignore lint/suspicious/noArrayIndexKey: a gap may stand inside a category
-                      key={index}
-                      scope="colgroup"
-                      colSpan={count}
-                      title={title}
-                      className={joinClasses(headCell, 'truncate border-l pb-1 font-semibold text-ink')}
-                    >
-                      {title}
-                    </th>
-                  ),
-                )
-              : heads}
+            {hasCategories ? <SpanHeads {...{ slots, titles }} className="font-semibold text-ink" /> : heads(slots)}
           </tr>
-          {hasCategories && <tr>{heads}</tr>}
+          {hasCategories && <tr>{heads(slots)}</tr>}
         </thead>
-        <tbody>
-          <BigTableRows items={rowItems} heightPx={heightPx}>
-            {(index) => {
-              const student = students[index];
-              return (
-                student && {
-                  key: student.studentId,
-                  row: <StudentRow {...{ student, columns, slots, index, onOpen }} name={nameOf(student)} />,
-                }
-              );
-            }}
-          </BigTableRows>
-        </tbody>
-      </table>
-    </section>
+      )}
+      row={(index, slots) => {
+        const student = students[index];
+        return (
+          student && {
+            key: student.studentId,
+            row: <StudentRow {...{ student, columns, slots, index, onOpen }} name={nameOf(student)} />,
+          }
+        );
+      }}
+    />
   );
 }
 
@@ -147,7 +103,7 @@ function OrderHead({ of, order, onOrder, children, className, ...cell }: OrderHe
       {...cell}
       scope="col"
       aria-sort={isHere ? (of === 'name' ? 'ascending' : 'descending') : undefined}
-      className={joinClasses(headCell, className)}
+      className={joinClasses(headCellStyle, className)}
     >
       <button
         type="button"
@@ -164,7 +120,7 @@ function OrderHead({ of, order, onOrder, children, className, ...cell }: OrderHe
 const ColumnHead = memo(function ColumnHead({ column }: { readonly column: GradebookColumn }) {
   const { assignmentId, title, worth, isExtra } = column;
   return (
-    <th scope="col" className={joinClasses(headCell, 'border-l font-normal')}>
+    <th scope="col" className={joinClasses(headCellStyle, 'border-l font-normal')}>
       <Link
         to={`/assignments/${assignmentId}`}
         title={t('gradebook.openSheet', { title })}
@@ -213,20 +169,16 @@ const StudentRow = memo(function StudentRow({ student, name, index, columns, slo
           {totalWords(total)}
         </button>
       </td>
-      {slots.map((slot, place) =>
-        slot.kind === 'gap' ? (
-          <td key={slotKey(slot, place)} aria-hidden />
-        ) : (
+      <SlotCells slots={slots}>
+        {(place) => (
           <Cell
-            key={slotKey(slot, place)}
-            {...{ name, index, studentId, onOpen }}
-            place={slot.column}
-            column={columns[slot.column] as GradebookColumn}
-            cell={cells[slot.column] ?? null}
-            used={uses[slot.column]}
+            {...{ name, index, studentId, onOpen, place }}
+            column={columns[place] as GradebookColumn}
+            cell={cells[place] ?? null}
+            used={uses[place]}
           />
-        ),
-      )}
+        )}
+      </SlotCells>
     </tr>
   );
 });

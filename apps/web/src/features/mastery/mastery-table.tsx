@@ -1,7 +1,7 @@
 import type { ClassMastery } from '@semita/core/contract';
 import { memo } from 'react';
-import { type Slot, slotKey } from '../../ui/big-table/slots.ts';
-import { BigTableRows, useBigTable } from '../../ui/big-table/use-big-table.tsx';
+import { BigTable, headCellStyle, SlotCells } from '../../ui/big-table/big-table.tsx';
+import type { Slot } from '../../ui/big-table/slots.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
@@ -17,91 +17,55 @@ const nameWidth = 216;
 const columnWidthOf = (count: number) => (count <= 5 ? 172 : 112);
 const rowHeightPx = 36;
 const headHeightPx = 128;
-const headCell = 'border-b border-line bg-card px-2 py-2 text-left align-bottom text-13 font-medium text-quiet';
 
 /** Students × targets; of many, those in sight. */
 export function MasteryTable({ mastery: { targets, students }, onOpen }: Props) {
-  const columnWidth = columnWidthOf(targets.length);
-  const { scroller, table, onKeyDown, onFocus, slots, rowItems, heightPx } = useBigTable({
-    ...{ rows: students.length, columns: targets.length, rowHeightPx, headHeightPx, columnWidthPx: columnWidth },
-    ...{ stickyPx: nameWidth, leadPx: 0 },
-  });
   return (
-    <section
-      ref={scroller}
-      aria-label={t('mastery.title')}
-      style={{ scrollPadding: `${headHeightPx}px 0 0 ${nameWidth}px` }}
-      className="max-h-[max(20rem,calc(100dvh-18rem))] overflow-auto rounded-card border border-line bg-card [overflow-anchor:none] print:max-h-none print:overflow-visible"
-    >
-      <table
-        ref={table}
-        aria-rowcount={students.length + 2}
-        style={{ width: nameWidth + targets.length * columnWidth }}
-        className="table-fixed border-separate border-spacing-0 text-14"
-        onKeyDown={onKeyDown}
-        onFocus={onFocus}
-      >
-        <colgroup>
-          <col style={{ width: nameWidth }} />
-          {slots.map((slot, index) => (
-            <col
-              key={slotKey(slot, index)}
-              style={{ width: slot.kind === 'column' ? columnWidth : slot.columns * columnWidth }}
-            />
-          ))}
-        </colgroup>
+    <BigTable
+      label={t('mastery.title')}
+      className="max-h-[max(20rem,calc(100dvh-18rem))]"
+      {...{ rowHeightPx, headHeightPx }}
+      rows={students.length}
+      columns={targets.length}
+      columnWidthPx={columnWidthOf(targets.length)}
+      headRows={2}
+      sticky={[nameWidth]}
+      head={(slots) => (
         <thead className="sticky top-0 z-20 print:static">
           <tr>
-            <th scope="col" className={joinClasses(headCell, 'sticky left-0 z-10 pl-4')}>
+            <th scope="col" className={joinClasses(headCellStyle, 'sticky left-0 z-10 pl-4')}>
               {t('mastery.student')}
             </th>
-            {slots.map((slot, index) => {
-              const target = slot.kind === 'column' ? targets[slot.column] : undefined;
-              return target ? (
-                <TargetHead key={slotKey(slot, index)} target={target} onOpen={onOpen} />
-              ) : (
-                <td key={slotKey(slot, index)} aria-hidden className={headCell} />
-              );
-            })}
+            <SlotCells slots={slots} gapClassName={headCellStyle}>
+              {(column) => <TargetHead target={targets[column] as ShownTarget} onOpen={onOpen} />}
+            </SlotCells>
           </tr>
           <tr>
             <th
               scope="row"
               title={t('mastery.metByTitle')}
-              className={joinClasses(headCell, 'sticky left-0 z-10 py-1 pl-4')}
+              className={joinClasses(headCellStyle, 'sticky left-0 z-10 py-1 pl-4')}
             >
               {t('mastery.classRow')}
             </th>
-            {slots.map((slot, index) =>
-              slot.kind === 'gap' ? (
-                <td key={slotKey(slot, index)} aria-hidden className={headCell} />
-              ) : (
+            <SlotCells slots={slots} gapClassName={headCellStyle}>
+              {(column) => (
                 <td
-                  key={slotKey(slot, index)}
-                  className={joinClasses(headCell, 'border-l py-1 font-mono text-ink')}
+                  className={joinClasses(headCellStyle, 'border-l py-1 font-mono text-ink')}
                   title={t('mastery.metByTitle')}
                 >
-                  {metWords(students, slot.column)}
+                  {metWords(students, column)}
                 </td>
-              ),
-            )}
+              )}
+            </SlotCells>
           </tr>
         </thead>
-        <tbody>
-          <BigTableRows items={rowItems} heightPx={heightPx}>
-            {(index) => {
-              const student = students[index];
-              return (
-                student && {
-                  key: student.id,
-                  row: <StudentRow {...{ student, targets, slots, index, onOpen }} />,
-                }
-              );
-            }}
-          </BigTableRows>
-        </tbody>
-      </table>
-    </section>
+      )}
+      row={(index, slots) => {
+        const student = students[index];
+        return student && { key: student.id, row: <StudentRow {...{ student, targets, slots, index, onOpen }} /> };
+      }}
+    />
   );
 }
 
@@ -119,7 +83,7 @@ interface HeadProps extends Pick<Props, 'onOpen'> {
 const TargetHead = memo(function TargetHead({ target, onOpen }: HeadProps) {
   const { key, code, words, questionCount } = target;
   return (
-    <th scope="col" className={joinClasses(headCell, 'border-l font-normal')}>
+    <th scope="col" className={joinClasses(headCellStyle, 'border-l font-normal')}>
       <button
         type="button"
         title={targetName(target)}
@@ -151,28 +115,29 @@ const StudentRow = memo(function StudentRow({ student, targets, slots, index, on
       >
         {displayName}
       </th>
-      {slots.map((slot, place) => {
-        if (slot.kind === 'gap') return <td key={slotKey(slot, place)} aria-hidden />;
-        const target = targets[slot.column] as ShownTarget;
-        const own = mastery[slot.column];
-        return (
-          <td key={slotKey(slot, place)} className="border-l border-line px-1">
-            <button
-              type="button"
-              data-cell={`${index}:${slot.column + 1}`}
-              tabIndex={index === 0 && slot.column === 0 ? 0 : -1}
-              aria-label={t('mastery.cell', {
-                ...{ name: displayName, target: targetName(target), words: masteryWords(own) },
-              })}
-              onClick={() => onOpen(target.key, id)}
-              className="flex min-h-8 w-full items-center gap-1.5 rounded-control px-1 text-13 hover:underline"
-            >
-              <LevelMark level={levelOf(own)} />
-              {own?.share != null && <span className="font-mono">{formatShare(own.share)}</span>}
-            </button>
-          </td>
-        );
-      })}
+      <SlotCells slots={slots}>
+        {(column) => {
+          const target = targets[column] as ShownTarget;
+          const own = mastery[column];
+          return (
+            <td className="border-l border-line px-1">
+              <button
+                type="button"
+                data-cell={`${index}:${column + 1}`}
+                tabIndex={index === 0 && column === 0 ? 0 : -1}
+                aria-label={t('mastery.cell', {
+                  ...{ name: displayName, target: targetName(target), words: masteryWords(own) },
+                })}
+                onClick={() => onOpen(target.key, id)}
+                className="flex min-h-8 w-full items-center gap-1.5 rounded-control px-1 text-13 hover:underline"
+              >
+                <LevelMark level={levelOf(own)} />
+                {own?.share != null && <span className="font-mono">{formatShare(own.share)}</span>}
+              </button>
+            </td>
+          );
+        }}
+      </SlotCells>
     </tr>
   );
 });

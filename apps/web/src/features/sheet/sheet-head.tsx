@@ -2,7 +2,8 @@ import type { Sheet } from '@semita/core/contract';
 import type { SheetOrder } from '@semita/core/sheet';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { memo, type ReactNode } from 'react';
-import { type Slot, slotKey, spansOf } from '../../ui/big-table/slots.ts';
+import { headCellStyle, SlotCells, SpanHeads } from '../../ui/big-table/big-table.tsx';
+import type { Slot } from '../../ui/big-table/slots.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { isWide, numberColumnsOf } from './sheet-columns.ts';
@@ -23,20 +24,16 @@ interface Props {
   readonly onChooseAll: (isOn: boolean) => void;
 }
 
-const headCell = 'border-b border-line bg-card px-2 py-2 text-left align-bottom text-13 font-medium text-quiet';
-
 /** The headings of a sheet: pressed, they put it in order; pressed again, the other way round. */
 export function SheetHead({ sheet, slots, sorting, onSort, chosen, onChooseAll }: Props) {
   const { stops } = sheet;
   const hasParts = new Set(stops.map(({ partTitle }) => partTitle)).size > 1;
   const rows = hasParts ? 2 : 1;
   const numbers = numberColumnsOf(sheet);
-  const heads = slots.map((slot, index) =>
-    slot.kind === 'gap' ? (
-      <td key={slotKey(slot, index)} aria-hidden className={headCell} />
-    ) : (
-      <StopHead key={slotKey(slot, index)} {...{ sheet, sorting, onSort }} column={slot.column} />
-    ),
+  const heads = (
+    <SlotCells slots={slots} gapClassName={headCellStyle}>
+      {(column) => <StopHead {...{ sheet, sorting, onSort, column }} />}
+    </SlotCells>
   );
   return (
     <thead className="sticky top-0 z-20">
@@ -64,31 +61,14 @@ export function SheetHead({ sheet, slots, sorting, onSort, chosen, onChooseAll }
         <SortHead {...{ sorting, onSort }} order="need" rowSpan={rows}>
           {t('sheet.needs')}
         </SortHead>
-        {hasParts
-          ? spansOf(
-              slots,
-              stops.map(({ partTitle }) => partTitle),
-            ).map(({ title, count }, index) =>
-              title === null ? (
-                // biome-ignore lint/suspicious/noArrayIndexKey: gaps have no name but their place
-                <td key={index} aria-hidden className={headCell} />
-              ) : (
-                <th
-                  // biome-ignore lint/suspicious/noArrayIndexKey: parts may be called the same, and stand in their order
-                  key={index}
-                  scope="colgroup"
-                  colSpan={count}
-                  title={title}
-                  className={joinClasses(headCell, 'truncate border-l pb-1 text-center')}
-                >
-                  {title}
-                </th>
-              ),
-            )
-          : heads}
+        {hasParts ? (
+          <SpanHeads {...{ slots }} titles={stops.map(({ partTitle }) => partTitle)} className="text-center" />
+        ) : (
+          heads
+        )}
         {numbers.map(({ key, label, order }) =>
           order === null ? (
-            <th key={key} scope="col" rowSpan={rows} className={joinClasses(headCell, 'text-right last:pr-4')}>
+            <th key={key} scope="col" rowSpan={rows} className={joinClasses(headCellStyle, 'text-right last:pr-4')}>
               {label}
             </th>
           ) : (
@@ -125,7 +105,7 @@ function SortHead({ sorting, onSort, order, rowSpan = 1, isRight, title, classNa
       rowSpan={rowSpan}
       title={title}
       aria-sort={isHere ? (sorting.isTurned ? 'descending' : 'ascending') : undefined}
-      className={joinClasses(headCell, className)}
+      className={joinClasses(headCellStyle, className)}
     >
       <span className="flex items-center gap-3">
         {lead}

@@ -3,7 +3,8 @@ import type { Sheet } from '@semita/core/contract';
 import { isLate, type Need, needOfStudent, type SheetRow, type SheetStudent, type StopMark } from '@semita/core/sheet';
 import { TriangleAlert } from 'lucide-react';
 import { memo } from 'react';
-import { type Slot, slotKey } from '../../ui/big-table/slots.ts';
+import { SlotCells } from '../../ui/big-table/big-table.tsx';
+import type { Slot } from '../../ui/big-table/slots.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { formatAgo, formatInstant, formatMinutes, formatPoints, formatShare } from '../../words/format.ts';
@@ -83,19 +84,15 @@ export const SheetRowView = memo(function SheetRowView(props: Props) {
       <td className="overflow-hidden px-2 text-ellipsis whitespace-nowrap">
         <Needs context={context} student={student} />
       </td>
-      {slots.map((slot, place) =>
-        slot.kind === 'gap' ? (
-          <td key={slotKey(slot, place)} aria-hidden />
-        ) : (
+      <SlotCells slots={slots}>
+        {(column) => (
           <Cell
-            key={slotKey(slot, place)}
-            {...{ index, name, studentId, onOpen }}
-            column={slot.column}
-            stopId={context.stops[slot.column]?.id}
-            mark={row?.marks[slot.column] ?? ahead}
+            {...{ index, name, studentId, onOpen, column }}
+            stopId={context.stops[column]?.id}
+            mark={row?.marks[column] ?? ahead}
           />
-        ),
-      )}
+        )}
+      </SlotCells>
       <Numbers student={student} worth={context.terms.worth} now={context.now} />
     </tr>
   );
