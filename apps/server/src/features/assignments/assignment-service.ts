@@ -3,7 +3,7 @@ import type { Terms } from '@semita/core/attempt';
 import type { AssignmentSummary, SentSheet, Sheet } from '@semita/core/contract';
 import { groupBy } from '@semita/core/elements';
 import { firstWords, type Lesson, stopsInOrder } from '@semita/core/lesson';
-import { needOf, type SheetLine } from '@semita/core/sheet';
+import type { SheetLine } from '@semita/core/sheet';
 import { overnightSince } from '@semita/core/today';
 import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
@@ -15,6 +15,7 @@ import type { LessonRepository } from '../lessons/lesson-repository.ts';
 import type { NoticeRepository } from '../notices/notice-repository.ts';
 import type { AssignedLessons, NamedAddressee } from './assigned-lessons.ts';
 import type { AssignmentRepository, AssignmentRow } from './assignment-repository.ts';
+import { countStudents } from './count-students.ts';
 import { type LocalWindow, toWindow } from './local-window.ts';
 import type { RecipientRepository } from './recipient-repository.ts';
 import type { SheetRepository, StoredLine, StoredOutline } from './sheet-repository.ts';
@@ -106,22 +107,13 @@ export function createAssignmentService(options: Options) {
     students: readonly StoredOutline[],
     wroteBack: ReturnType<typeof listWroteBack> | null,
   ): AssignmentSummary => {
-    const now = clock();
-    // Guests stand on the sheet, and are nobody a class waits for.
-    const { addressees } = given.givenOf(id);
-    const here = students.filter(
-      ({ terms }) => terms.leftAt === null && addressees.get(terms.addresseeId)?.kind !== 'guests',
-    );
-    const begun = here.flatMap(({ counted }) => counted?.outline ?? []);
-    const waiting = begun.flatMap(({ toMark, handedInAt }) => (toMark > 0 && handedInAt !== null ? [handedInAt] : []));
-    const { isExtra } = given.givenOf(id).terms;
-    const needs = here.map(({ counted, terms }) => ({
-      dueAt: terms.window.dueAt,
-      need: needOf(counted?.outline ?? null, { excused: terms.excused, dueAt: terms.window.dueAt, now, isExtra }),
-    }));
-    const overdue = needs.filter(({ need }) => need === 'overdue');
-    const isOpen = takenBackAt === null;
-    const since = overnight(timeZone);
+    const { addressees, terms } = given.givenOf(id);
+    const isGuest = (student: StoredOutline) => addressees.get(student.terms.addresseeId)?.kind === 'guests';
+    const isHere = (student: StoredOutline) => student.terms.leftAt === null && !isGuest(student);
+    const counts = countStudents(students, {
+      ...{ isGuest, isExtra: terms.isExtra, isTakenBack: takenBackAt !== null },
+      ...{ now: clock(), since: overnight(timeZone) },
+    });
     const addressed = withDates(to);
     const [first] = addressed;
     return {
@@ -137,20 +129,14 @@ export function createAssignmentService(options: Options) {
       series: seriesOf(id),
       givenAt: createdAt,
       takenBackAt,
-      studentCount: here.length,
-      begunCount: begun.length,
-      handedInCount: begun.filter(({ handedInAt }) => handedInAt !== null).length,
-      toMarkCount: students.reduce((sum, { counted }) => sum + (counted?.outline.toMark ?? 0), 0),
-      toMarkSince: earliest(waiting),
-      stuckCount: needs.filter(({ need }) => need === 'stuck').length,
-      overdueCount: isOpen ? overdue.length : 0,
-      overdueSince: isOpen ? earliest(overdue.flatMap(({ dueAt }) => dueAt ?? [])) : null,
+      ...counts,
       ...(wroteBack === null
         ? {}
         : {
-            wroteBackCount: wroteBack.filter(({ studentId }) => here.some((one) => one.studentId === studentId)).length,
+            wroteBackCount: wroteBack.filter(({ studentId }) =>
+              students.some((one) => one.studentId === studentId && isHere(one)),
+            ).length,
           }),
-      cameInCount: begun.filter(({ handedInAt }) => handedInAt !== null && handedInAt >= since).length,
     };
   };
 
@@ -439,9 +425,6 @@ export function createAssignmentService(options: Options) {
     },
   };
 }
-
-const earliest = (instants: readonly number[]): number | null =>
-  instants.length === 0 ? null : instants.reduce((first, one) => Math.min(first, one));
 
 /** To whom it was given, with the dates as they stand. */
 const withDates = (to: readonly NamedAddressee[]): AssignmentSummary['to'] =>
