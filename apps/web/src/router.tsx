@@ -60,7 +60,10 @@ export const router = createBrowserRouter([
           { path: 'assignments/:assignmentId', lazy: () => import('./features/sheet/sheet-route.tsx') },
           { path: 'assignments/:assignmentId/stops', lazy: () => import('./features/stops/stops-route.tsx') },
           { path: 'assignments/:assignmentId/watching', lazy: () => import('./features/watching/watching-route.tsx') },
-          { path: 'assignments/:assignmentId/look-back', lazy: () => import('./features/look-back/look-back-route.tsx') },
+          {
+            path: 'assignments/:assignmentId/look-back',
+            lazy: () => import('./features/look-back/look-back-route.tsx'),
+          },
           { path: 'assignments/:assignmentId/path', lazy: () => import('./features/path/walked-route.tsx') },
           { path: 'assignments/:assignmentId/marking', lazy: () => import('./features/marking/marking-route.tsx') },
           { path: 'assignments/:assignmentId/terms', lazy: () => import('./features/assigning/terms-route.tsx') },

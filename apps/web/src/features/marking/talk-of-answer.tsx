@@ -42,7 +42,12 @@ export function TalkOfAnswer({ assignmentId, studentId, questionId, isSaid, stem
         {own.isSeen && <CheckCheck aria-hidden className="size-4 text-spruce" strokeWidth={1.75} />}
         {t(own.isSeen ? 'student.seen' : 'student.notSeen')}
       </p>
-      <AnswerTalk talk={own.talk} isTeacher label={stem} onSay={sheet?.runs === false ? null : (text) => say.mutateAsync(text)} />
+      <AnswerTalk
+        talk={own.talk}
+        isTeacher
+        label={stem}
+        onSay={sheet?.runs === false ? null : (text) => say.mutateAsync(text)}
+      />
     </div>
   );
 }
