@@ -1,6 +1,6 @@
 import type { AssignmentSummary } from '@semita/core/contract';
 import { needOf } from '@semita/core/sheet';
-import type { StoredOutline } from './sheet-repository.ts';
+import { cameTooLate, type StoredOutline } from './sheet-repository.ts';
 
 type Counts = Pick<
   AssignmentSummary,
@@ -59,7 +59,8 @@ export function countStudents(students: readonly StoredOutline[], context: Conte
     }
     const need = needOf(outline, { excused, dueAt, now, isExtra });
     if (need === 'stuck') stuckCount++;
-    else if (need === 'overdue' && !isTakenBack) {
+    // Whoever it reached after its date is given another one, and not reminded of that.
+    else if (need === 'overdue' && !isTakenBack && !cameTooLate(student)) {
       overdueCount++;
       if (dueAt !== null) overdueSince = earlier(overdueSince, dueAt);
     }

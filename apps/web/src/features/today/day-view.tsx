@@ -170,7 +170,7 @@ function Nudge({ one, count }: { readonly one: AssignmentSummary; readonly count
       const sheet = await call('readSheet', { params });
       const studentIds = sheet.students
         .map(readSheetLine)
-        .filter((student) => needOfStudent(student, sheet) === 'overdue')
+        .filter((student) => needOfStudent(student, sheet) === 'overdue' && !student.cameTooLate)
         .map(({ studentId }) => studentId);
       if (studentIds.length > 0) await call('nudge', { params, body: { studentIds } });
       return studentIds.length;
