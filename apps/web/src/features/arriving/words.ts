@@ -2,6 +2,13 @@ import { addWords } from '../../words/words.ts';
 
 /** The words of this room, loaded with it. */
 export const arrivingWords = {
+  error: {
+    alreadySetUp: 'This school is set up already. Sign in, or ask for an invitation.',
+    setUpSecretWrong:
+      'This address is not the one the server printed last. Start the server again, and open what it prints then.',
+    invitationUnusable:
+      'This invitation was used, was taken back, or is older than a week. Ask whoever sent it for a new one.',
+  },
   arriving: {
     yourName: 'Your name',
     nameHelp: 'As your students know you.',

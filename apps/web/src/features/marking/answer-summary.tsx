@@ -5,6 +5,7 @@ import { formatNumber } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { confidenceWords } from '../question/sure-field.tsx';
 import './words.ts';
+import '../question/words.ts';
 
 interface Props {
   readonly question: Question;

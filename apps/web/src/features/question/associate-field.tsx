@@ -6,6 +6,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import type { FieldProps } from './field-props.ts';
 import { RichText } from './rich-text.tsx';
+import './words.ts';
 
 /** What belongs together: one is pressed, then the other. */
 export function AssociateField({ question, response, onChange, labelledBy }: FieldProps<'associate'>) {

@@ -6,6 +6,7 @@ import { t } from '../../words/words.ts';
 import { useAnswerFiles } from './answer-files.ts';
 import type { FieldProps } from './field-props.ts';
 import { HandedFileList } from './handed-file.tsx';
+import './words.ts';
 
 /** Files that are handed in as an answer. */
 export function FilesField({ question, response, onChange, labelledBy }: FieldProps<'upload'>) {

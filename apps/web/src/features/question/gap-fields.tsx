@@ -4,6 +4,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import type { FieldProps } from './field-props.ts';
 import { GapText } from './gap-text.tsx';
+import './words.ts';
 
 function gapsOf(response: Response | undefined): Readonly<Record<string, string>> {
   return response?.kind === 'gaps' ? response.gaps : {};

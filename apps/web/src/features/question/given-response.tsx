@@ -11,6 +11,7 @@ import { HandedFileList } from './handed-file.tsx';
 import { areaBox, areaClip, PictureBoard } from './picture-board.tsx';
 import { RichText } from './rich-text.tsx';
 import { confidenceWords } from './sure-field.tsx';
+import './words.ts';
 
 const GivenDrawing = lazy(async () => ({ default: (await import('./given-drawing.tsx')).GivenDrawing }));
 

@@ -5,6 +5,7 @@ import { Button } from '../../ui/button.tsx';
 import { formatBytes } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { useAnswerFiles } from './answer-files.ts';
+import './words.ts';
 
 const DrawnFile = lazy(async () => ({ default: (await import('./drawn-file.tsx')).DrawnFile }));
 

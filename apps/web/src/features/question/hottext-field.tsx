@@ -1,5 +1,6 @@
 import { joinClasses } from '../../ui/join-classes.ts';
 import type { FieldProps } from './field-props.ts';
+import './words.ts';
 
 /** A text in which words are pointed at. */
 export function HottextField({ question, response, onChange, labelledBy }: FieldProps<'hottext'>) {

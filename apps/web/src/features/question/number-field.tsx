@@ -2,6 +2,7 @@ import { longestEntryLength } from '@semita/core/question';
 import { TextInput } from '../../ui/field.tsx';
 import { t } from '../../words/words.ts';
 import type { FieldProps } from './field-props.ts';
+import './words.ts';
 
 /** A number as the student writes it, with its unit where that is asked for. */
 export function NumberField({ question, response, onChange, labelledBy }: FieldProps<'numeric'>) {

@@ -9,6 +9,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import type { FieldProps } from './field-props.ts';
 import { RichText } from './rich-text.tsx';
+import './words.ts';
 
 /** Things to put in order: dragged by their handles, or moved up and down by their buttons. */
 export function OrderField({ question, response, onChange, labelledBy }: FieldProps<'order'>) {

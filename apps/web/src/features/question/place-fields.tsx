@@ -5,6 +5,7 @@ import { GapText } from './gap-text.tsx';
 import { areaBox, PictureBoard } from './picture-board.tsx';
 import { Place, PlacingField, WordPool } from './placing.tsx';
 import { RichText } from './rich-text.tsx';
+import './words.ts';
 
 function placedIn(response: Response | undefined): Readonly<Record<string, string>> {
   return response?.kind === 'gaps' ? response.gaps : {};

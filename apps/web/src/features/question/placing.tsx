@@ -4,6 +4,7 @@ import { createContext, type ReactNode, useContext, useState } from 'react';
 import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import { RichText } from './rich-text.tsx';
+import './words.ts';
 
 interface Placing {
   readonly words: readonly Item[];

@@ -6,6 +6,7 @@ import { joinClasses } from '../../ui/join-classes.ts';
 import { t } from '../../words/words.ts';
 import type { FieldProps } from './field-props.ts';
 import { areaBox, areaClip, PictureBoard } from './picture-board.tsx';
+import './words.ts';
 
 /** Places of a picture that are pointed at. */
 export function HotspotField({ question, response, onChange, labelledBy }: FieldProps<'hotspot'>) {

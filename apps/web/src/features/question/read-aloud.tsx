@@ -2,6 +2,7 @@ import { Square, Volume2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
+import './words.ts';
 
 /** Voices that live on the device; others would send the words elsewhere. */
 function localVoice(): SpeechSynthesisVoice | undefined {

@@ -3,6 +3,7 @@ import { Recorder } from '../voice/recorder.tsx';
 import { useAnswerFiles } from './answer-files.ts';
 import type { FieldProps } from './field-props.ts';
 import { HandedFileList } from './handed-file.tsx';
+import './words.ts';
 
 /** An answer that is spoken, or filmed. It is heard before it is handed in. */
 export function RecordField({ question, response, onChange, labelledBy }: FieldProps<'record'>) {

@@ -2,6 +2,7 @@ import { formatNumber } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { pickable } from './choice-field.tsx';
 import type { FieldProps } from './field-props.ts';
+import './words.ts';
 
 /** Scales with more places than this are a rail; shorter ones have each place to press. */
 const maxPlaces = 11;

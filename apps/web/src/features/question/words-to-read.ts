@@ -1,6 +1,7 @@
 import type { LearnerQuestion } from '@semita/core/learner';
 import type { Item } from '@semita/core/question';
 import { plainWords } from '@semita/core/text';
+import './words.ts';
 
 /** All a student would read of a question, to be read aloud: what is asked, and what there is to choose from. */
 export function wordsToRead(question: LearnerQuestion): string {
