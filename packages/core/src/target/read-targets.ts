@@ -1,3 +1,4 @@
+import { groupBy } from '../elements/group-by.ts';
 import { longestCode, longestWords, targetKey } from './target.ts';
 
 export interface ReadTarget {
@@ -80,30 +81,31 @@ export function readCasePackage(json: unknown): (ReadTargets & { readonly title:
     const place = typeof one.sequenceNumber === 'number' ? one.sequenceNumber : index;
     parentOf.set(child, { id: byId.has(parent) ? parent : '', place });
   });
-  const children = new Map<string, typeof items>();
-  for (const item of items) {
-    const parent = parentOf.get(item.identifier)?.id ?? '';
-    children.set(parent, [...(children.get(parent) ?? []), item]);
-  }
-  // From the top down, each once: what stands in a circle, or under itself, stands at the top.
-  const placed = new Map<string, { row: number; code: string; words: string; parentCode: string | null }>();
-  const walk = (parentId: string, parentCode: string | null): void => {
-    const own = (children.get(parentId) ?? []).toSorted(
-      (a, b) => (parentOf.get(a.identifier)?.place ?? 0) - (parentOf.get(b.identifier)?.place ?? 0),
-    );
-    own.forEach(({ identifier, row, code, words }, index) => {
-      if (placed.has(identifier)) return;
-      const named = code || `${parentCode === null ? '' : `${parentCode}.`}${index + 1}`;
-      placed.set(identifier, { row, code: named, words, parentCode });
-      if (placed.size <= items.length) walk(identifier, named);
-    });
-  };
-  walk('', null);
-  for (const item of items)
-    if (!placed.has(item.identifier)) {
-      placed.set(item.identifier, { ...item, code: item.code || String(item.row), parentCode: null });
-      walk(item.identifier, item.code || String(item.row));
+  const children = groupBy(items, ({ identifier }) => parentOf.get(identifier)?.id ?? '');
+  const placeOf = (identifier: string) => parentOf.get(identifier)?.place ?? 0;
+  // From the top down, what belongs under something behind it, each once. With a list of what is still to be placed, for
+  // packages can be deeper than calls may nest.
+  const placed = new Map<string, Item>();
+  const childrenOf = (parentId: string, parentCode: string | null) =>
+    (children.get(parentId) ?? [])
+      .toSorted((a, b) => placeOf(a.identifier) - placeOf(b.identifier))
+      .map((item, index) => {
+        const number = `${parentCode === null ? '' : `${parentCode}.`}${index + 1}`;
+        return { ...item, code: item.code || number, parentCode };
+      })
+      .toReversed();
+  const place = (waiting: ReturnType<typeof childrenOf>): void => {
+    for (let next = waiting.pop(); next; next = waiting.pop()) {
+      const { identifier, ...item } = next;
+      if (placed.has(identifier)) continue;
+      placed.set(identifier, item);
+      for (const child of childrenOf(identifier, item.code)) waiting.push(child);
     }
+  };
+  place(childrenOf('', null));
+  // What stands in a circle, or under itself, stands at the top.
+  for (const item of items)
+    if (!placed.has(item.identifier)) place([{ ...item, code: item.code || String(item.row), parentCode: null }]);
   return { title: tidy(textOf(whole.CFDocument.title)), ...sift([...placed.values()]) };
 }
 

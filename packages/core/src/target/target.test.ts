@@ -125,6 +125,24 @@ describe('a CASE package', () => {
     });
   });
 
+  test('children stand behind their parents, however many and however deep', () => {
+    const ids = Array.from({ length: 20_000 }, (_, i) => `i${i}`);
+    const deep = readCasePackage({
+      CFDocument,
+      CFItems: ids.map((id) => item(id, id, id)),
+      CFAssociations: ids.slice(1).map((id, i) => under(id, ids[i] ?? '')),
+    });
+    expect(deep?.targets.map(({ code }) => code)).toEqual(ids);
+    const wide = readCasePackage({ CFDocument, CFItems: ids.map((id) => item(id, id)), CFAssociations: [] });
+    expect(wide?.targets).toHaveLength(20_000);
+    const two = readCasePackage({
+      CFDocument,
+      CFItems: [item('a', 'A'), item('b', 'B'), item('a1', 'A1'), item('b1', 'B1')],
+      CFAssociations: [under('a', 'doc', 1), under('b', 'doc', 2), under('a1', 'a'), under('b1', 'b')],
+    });
+    expect(two?.targets.map(({ code }) => code)).toEqual(['1', '1.1', '2', '2.1']);
+  });
+
   test('circles, strangers and nonsense end, and lose nobody', () => {
     const read = readCasePackage({
       CFDocument,
