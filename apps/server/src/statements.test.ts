@@ -62,6 +62,7 @@ async function countAll(assignmentCount: number, studentCount: number) {
       '/api/classes/amber/students/student-0/lines',
       '/api/classes/amber/gradebook',
       '/api/classes/amber/mastery',
+      '/api/classes/amber/students/student-0/mastery',
       of('look-back'),
       of('talk'),
       of('students/student-0/talk'),

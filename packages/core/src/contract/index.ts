@@ -60,5 +60,5 @@ export {
   type SentOneRoster,
 } from './school-schemas.ts';
 export type { Series, SeriesCell } from './series-schemas.ts';
-export { type ClassMastery, type ListedTarget, mostTargetsAtOnce } from './target-routes.ts';
+export { type ClassMastery, type ListedTarget, mostTargetsAtOnce, type StudentMastery } from './target-routes.ts';
 export type { FeedbackItem, IntakeAnswer, TodoItem, Walk } from './walk-schemas.ts';

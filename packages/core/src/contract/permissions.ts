@@ -198,6 +198,7 @@ export const permissionOfRoute = {
   removePhrase: 'removePhrase',
   removeTarget: 'removeTarget',
   readMastery: 'followClass',
+  readStudentMastery: 'followClass',
   readLookBack: 'followAssignment',
   writeBack: 'walk',
   readTalk: 'followAssignment',

@@ -129,6 +129,7 @@ export const routePaths = {
   bringInTargets: ['POST', '/api/targets'],
   removeTarget: ['DELETE', '/api/targets/:targetId'],
   readMastery: ['GET', '/api/classes/:classId/mastery'],
+  readStudentMastery: ['GET', '/api/classes/:classId/students/:studentId/mastery'],
   readStopFigures: ['GET', '/api/assignments/:assignmentId/stops'],
   readWatching: ['GET', '/api/assignments/:assignmentId/watching'],
   readGuestLink: ['GET', '/api/assignments/:assignmentId/guest-link'],

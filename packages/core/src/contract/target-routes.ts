@@ -13,13 +13,9 @@ const targetSchema = v.object({
 });
 export type ListedTarget = v.InferOutput<typeof targetSchema>;
 
-const evidenceSchema = v.strictObject({
-  ...{ assignmentId: v.string(), questionId: v.string() },
-  ...{ earned: v.number(), possible: v.number(), at: v.number() },
-});
+const mastery = { count: v.number(), share: v.nullable(v.number()), level: v.nullable(v.picklist(masteryLevels)) };
 
-/** How far the students of a class have come with what its questions name. */
-export const masterySchema = v.object({
+const ofClass = {
   targets: v.array(
     v.strictObject({
       ...{ key: v.string(), code: v.string(), words: v.string() },
@@ -27,28 +23,33 @@ export const masterySchema = v.object({
       questionCount: v.number(),
     }),
   ),
-  students: v.array(
-    v.strictObject({
-      ...{ id: v.string(), displayName: v.string() },
-      /** In the order of the targets. */
-      mastery: v.array(
-        v.strictObject({
-          count: v.number(),
-          share: v.nullable(v.number()),
-          level: v.nullable(v.picklist(masteryLevels)),
-          /** What it is told from, the latest first. */
-          evidence: v.array(evidenceSchema),
-        }),
-      ),
-    }),
-  ),
-  titles: v.record(v.string(), v.string()),
-  /** The first words of the questions that say something. */
-  stems: v.record(v.string(), v.string()),
   timeZone: v.string(),
+};
+
+/** How far the students of a class have come with what its questions name, in the order of the targets. */
+export const masterySchema = v.object({
+  ...ofClass,
+  students: v.array(
+    v.strictObject({ id: v.string(), displayName: v.string(), mastery: v.array(v.strictObject(mastery)) }),
+  ),
   runs: v.boolean(),
 });
 export type ClassMastery = v.InferOutput<typeof masterySchema>;
+
+const evidenceSchema = v.strictObject({
+  ...{ assignmentId: v.string(), questionId: v.string() },
+  ...{ earned: v.number(), possible: v.number(), at: v.number() },
+});
+
+/** The same of one student, with the answers it is told from, the latest first. */
+export const studentMasterySchema = v.object({
+  ...ofClass,
+  mastery: v.array(v.strictObject({ ...mastery, evidence: v.array(evidenceSchema) })),
+  titles: v.record(v.string(), v.string()),
+  /** The first words of the questions that say something. */
+  stems: v.record(v.string(), v.string()),
+});
+export type StudentMastery = v.InferOutput<typeof studentMasterySchema>;
 
 export const mostTargetsAtOnce = 3_000;
 
@@ -74,4 +75,5 @@ export const targetRoutes = {
   }),
   removeTarget: route(...routePaths.removeTarget, 'teacher'),
   readMastery: route(...routePaths.readMastery, 'teacher', { output: masterySchema }),
+  readStudentMastery: route(...routePaths.readStudentMastery, 'teacher', { output: studentMasterySchema }),
 } as const;

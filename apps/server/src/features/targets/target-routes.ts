@@ -2,7 +2,7 @@ import type { Handlers } from '../../http/serve-route.ts';
 import type { MasteryService } from './mastery-service.ts';
 import type { TargetRepository } from './target-repository.ts';
 
-type Names = 'listTargets' | 'bringInTargets' | 'removeTarget' | 'readMastery';
+type Names = 'listTargets' | 'bringInTargets' | 'removeTarget' | 'readMastery' | 'readStudentMastery';
 
 interface Rooms {
   readonly targets: TargetRepository;
@@ -16,4 +16,5 @@ export const targetHandlers = ({ targets, mastery }: Rooms): Pick<Handlers, Name
     targets.remove(params.targetId);
   },
   readMastery: ({ actor, params }) => mastery.read(actor, params.classId),
+  readStudentMastery: ({ actor, params }) => mastery.readStudent(actor, params.classId, params.studentId),
 });

@@ -63,7 +63,7 @@ test('a list is brought in, brought in again with other words, and taken out by 
 });
 
 test('each student has come as far as their answers say; too few say nothing', async () => {
-  const { targets, students, stems } = await read();
+  const { targets, students } = await read();
   expect(
     targets.map(({ code, words, questionCount }: Record<string, unknown>) => [code || words, questionCount]),
   ).toEqual([
@@ -74,11 +74,14 @@ test('each student has come as far as their answers say; too few say nothing', a
   const imani = students.find(({ id }: { id: string }) => id === 'imani');
   expect(imani.mastery[0]).toMatchObject({ count: 3, share: 1, level: 'met' });
   expect(imani.mastery[1]).toMatchObject({ count: 1, share: null, level: null });
-  expect(imani.mastery[0].evidence).toContainEqual(
+  const { body: own } = await asked('GET', '/api/classes/amber/students/imani/mastery');
+  expect(own.mastery.map(({ evidence: _, ...mastery }: Record<string, unknown>) => mastery)).toEqual(imani.mastery);
+  expect(own.mastery[0].evidence).toContainEqual(
     expect.objectContaining({ assignmentId, questionId: 'b', earned: 100, possible: 100 }),
   );
-  expect(stems.a).toBe('Question a');
-  expect(stems.e).toBeUndefined();
+  expect(own.stems.a).toBe('Question a');
+  expect(own.stems.e).toBeUndefined();
+  expect((await asked('GET', '/api/classes/amber/students/cobalt/mastery')).status).toBe(404);
 });
 
 test('as many statements for many students as for few, and at most ten', async () => {

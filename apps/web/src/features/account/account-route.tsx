@@ -5,7 +5,7 @@ import { QueryView } from '../../ui/query-view.tsx';
 import { historyOptions } from '../assignment/queries.ts';
 import { classOptions } from '../classes/queries.ts';
 import { gradebookOptions } from '../gradebook/queries.ts';
-import { masteryOptions } from '../targets/queries.ts';
+import { studentMasteryOptions } from '../targets/queries.ts';
 import { AccountView } from './account-view.tsx';
 import { Standing } from './standing.tsx';
 import './words.ts';
@@ -23,7 +23,7 @@ export function Component() {
   const lines = useQuery(studentLinesOptions(classId, studentId));
   const given = useQuery(historyOptions());
   const book = useQuery(gradebookOptions(classId));
-  const mastery = useQuery(masteryOptions(classId));
+  const mastery = useQuery(studentMasteryOptions(classId, studentId));
   const ofClass = useQuery(classOptions(classId));
   return (
     <QueryView isPage query={lines}>

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import type { AssignmentSummary, ClassMastery, Gradebook, StudentLines } from '@semita/core/contract';
+import type { AssignmentSummary, Gradebook, StudentLines, StudentMastery } from '@semita/core/contract';
 import { defaultRules } from '@semita/core/gradebook';
 import { encodeSheetRow, type SheetRow } from '@semita/core/sheet';
 import { screen } from '@testing-library/react';
@@ -79,18 +79,13 @@ test('what it comes to, by category and by target; nothing is said where nothing
     students: [{ studentId: 'fabio', displayName: 'Fabio', cells: [cell(400), cell(200)] }],
     ...{ version: 1, runs: true, timeZone: 'UTC', locale: 'en', terms: [], kept: [] },
   };
-  const mastery: ClassMastery = {
+  const mastery: StudentMastery = {
     targets: ['B.1', 'B.2'].map((code) => ({ key: code, code, words: 'Forces', questionCount: 3 })),
-    students: [
-      {
-        ...{ id: 'fabio', displayName: 'Fabio' },
-        mastery: [
-          { count: 4, share: 0.9, level: 'met', evidence: [] },
-          { count: 1, share: null, level: null, evidence: [] },
-        ],
-      },
+    mastery: [
+      { count: 4, share: 0.9, level: 'met', evidence: [] },
+      { count: 1, share: null, level: null, evidence: [] },
     ],
-    ...{ titles: {}, stems: {}, timeZone: 'UTC', runs: true },
+    ...{ titles: {}, stems: {}, timeZone: 'UTC' },
   };
   const { showAgain } = show(<Standing studentId="fabio" book={book} mastery={mastery} />);
   // 1 × 100 % + 3 × 50 %, of 4
@@ -100,6 +95,6 @@ test('what it comes to, by category and by target; nothing is said where nothing
     'Talks (weight 3)50%',
     'B.1 Forces90%, met',
   ]);
-  showAgain(<Standing studentId="nobody" book={book} mastery={mastery} />);
+  showAgain(<Standing studentId="nobody" book={book} mastery={{ ...mastery, targets: [], mastery: [] }} />);
   expect(screen.queryAllByRole('listitem')).toEqual([]);
 });

@@ -1,4 +1,4 @@
-import type { ClassMastery, Gradebook } from '@semita/core/contract';
+import type { Gradebook, StudentMastery } from '@semita/core/contract';
 import { totalOf } from '@semita/core/gradebook';
 import { t } from '../../words/words.ts';
 import { totalWords } from '../gradebook/grade-words.ts';
@@ -9,7 +9,7 @@ import './words.ts';
 interface Props {
   readonly studentId: string;
   readonly book: Gradebook | undefined;
-  readonly mastery: ClassMastery | undefined;
+  readonly mastery: StudentMastery | undefined;
 }
 
 /** What one student's work comes to by the rules of the class, and how far they have come with each target. */
@@ -17,7 +17,7 @@ export function Standing({ studentId, book, mastery }: Props) {
   return (
     <div className="grid items-start gap-4 md:grid-cols-2 print:grid-cols-2">
       {book && <Counted studentId={studentId} book={book} />}
-      {mastery && <Targets studentId={studentId} mastery={mastery} />}
+      {mastery && <Targets {...mastery} />}
     </div>
   );
 }
@@ -53,9 +53,8 @@ function Counted({ studentId, book }: { readonly studentId: string; readonly boo
   );
 }
 
-function Targets({ studentId, mastery }: { readonly studentId: string; readonly mastery: ClassMastery }) {
-  const own = mastery.students.find(({ id }) => id === studentId)?.mastery ?? [];
-  const told = mastery.targets.flatMap((target, place) => (own[place]?.level ? [{ target, place }] : []));
+function Targets({ targets, mastery: own }: Pick<StudentMastery, 'targets' | 'mastery'>) {
+  const told = targets.flatMap((target, place) => (own[place]?.level ? [{ target, place }] : []));
   if (told.length === 0) return null;
   return (
     <section className={panel}>

@@ -20,11 +20,13 @@ import './words.ts';
 export function Component() {
   const { id: classId } = useClass();
   return (
-    <QueryView query={useQuery(masteryOptions(classId))}>{(mastery) => <MasteryView mastery={mastery} />}</QueryView>
+    <QueryView query={useQuery(masteryOptions(classId))}>
+      {(mastery) => <MasteryView {...{ classId, mastery }} />}
+    </QueryView>
   );
 }
 
-function MasteryView({ mastery }: { readonly mastery: ClassMastery }) {
+function MasteryView({ classId, mastery }: { readonly classId: string; readonly mastery: ClassMastery }) {
   const [search, setSearch] = useSearchParams();
   const [hidesNames, setHidesNames] = useState(false);
   const { targets } = mastery;
@@ -69,7 +71,7 @@ function MasteryView({ mastery }: { readonly mastery: ClassMastery }) {
         {list}
       </div>
       <Unmet mastery={mastery} onOpen={open} />
-      <MasteryTable mastery={shown} onOpen={open} />
+      <MasteryTable {...{ classId }} mastery={shown} onOpen={open} />
       <p className="max-w-3xl text-13 text-quiet">
         {t('mastery.rule', {
           ...{ most: maxCount, least: minCount, met: formatShare(met), nearly: formatShare(nearly) },
@@ -77,7 +79,7 @@ function MasteryView({ mastery }: { readonly mastery: ClassMastery }) {
       </p>
       {target &&
         (student ? (
-          <EvidenceDrawer mastery={shown} {...{ target, place, student }} onClose={() => open(null)} />
+          <EvidenceDrawer {...{ classId, target, student }} onClose={() => open(null)} />
         ) : (
           <TargetDrawer mastery={shown} {...{ target, place }} onClose={() => open(null)} />
         ))}

@@ -1,5 +1,6 @@
 import type { ClassMastery } from '@semita/core/contract';
 import { memo } from 'react';
+import { Link } from 'react-router';
 import { BigTable, headCellStyle, SlotCells } from '../../ui/big-table/big-table.tsx';
 import type { Slot } from '../../ui/big-table/slots.ts';
 import { joinClasses } from '../../ui/join-classes.ts';
@@ -9,6 +10,7 @@ import { LevelMark, levelOf, masteryWords, type ShownTarget, targetName } from '
 import './words.ts';
 
 interface Props {
+  readonly classId: string;
   readonly mastery: ClassMastery;
   readonly onOpen: (targetKey: string, studentId?: string) => void;
 }
@@ -19,7 +21,7 @@ const rowHeightPx = 36;
 const headHeightPx = 128;
 
 /** Students × targets; of many, those in sight. */
-export function MasteryTable({ mastery: { targets, students }, onOpen }: Props) {
+export function MasteryTable({ classId, mastery: { targets, students }, onOpen }: Props) {
   return (
     <BigTable
       label={t('mastery.title')}
@@ -63,7 +65,9 @@ export function MasteryTable({ mastery: { targets, students }, onOpen }: Props) 
       )}
       row={(index, slots) => {
         const student = students[index];
-        return student && { key: student.id, row: <StudentRow {...{ student, targets, slots, index, onOpen }} /> };
+        return (
+          student && { key: student.id, row: <StudentRow {...{ classId, student, targets, slots, index, onOpen }} /> }
+        );
       }}
     />
   );
@@ -98,14 +102,14 @@ const TargetHead = memo(function TargetHead({ target, onOpen }: HeadProps) {
   );
 });
 
-interface RowProps extends Pick<Props, 'onOpen'> {
+interface RowProps extends Pick<Props, 'classId' | 'onOpen'> {
   readonly student: ClassMastery['students'][number];
   readonly targets: readonly ShownTarget[];
   readonly slots: readonly Slot[];
   readonly index: number;
 }
 
-const StudentRow = memo(function StudentRow({ student, targets, slots, index, onOpen }: RowProps) {
+const StudentRow = memo(function StudentRow({ classId, student, targets, slots, index, onOpen }: RowProps) {
   const { id, displayName, mastery } = student;
   return (
     <tr style={{ height: rowHeightPx }} className="group hover:bg-main-tint">
@@ -113,7 +117,13 @@ const StudentRow = memo(function StudentRow({ student, targets, slots, index, on
         scope="row"
         className="sticky left-0 z-10 truncate bg-card pr-2 pl-4 text-left font-medium group-hover:bg-main-tint"
       >
-        {displayName}
+        <Link
+          to={`/classes/${classId}/students/${id}`}
+          data-cell={`${index}:0`}
+          className="rounded-control hover:underline"
+        >
+          {displayName}
+        </Link>
       </th>
       <SlotCells slots={slots}>
         {(column) => {
@@ -124,7 +134,7 @@ const StudentRow = memo(function StudentRow({ student, targets, slots, index, on
               <button
                 type="button"
                 data-cell={`${index}:${column + 1}`}
-                tabIndex={index === 0 && column === 0 ? 0 : -1}
+                tabIndex={-1}
                 aria-label={t('mastery.cell', {
                   ...{ name: displayName, target: targetName(target), words: masteryWords(own) },
                 })}

@@ -8,11 +8,8 @@ import { standIn } from '../../test/stand-in-server.ts';
 import { Component as MasteryRoute } from './mastery-route.tsx';
 
 type Own = ClassMastery['students'][number]['mastery'][number];
-const told = (share: number, level: Own['level']): Own => ({
-  ...{ count: 3, share, level },
-  evidence: [{ assignmentId: 'a1', questionId: 'q1', earned: share * 100, possible: 100, at: 0 }],
-});
-const none: Own = { count: 0, share: null, level: null, evidence: [] };
+const told = (share: number, level: Own['level']): Own => ({ count: 3, share, level });
+const none: Own = { count: 0, share: null, level: null };
 
 const mastery: ClassMastery = {
   targets: [
@@ -24,11 +21,21 @@ const mastery: ClassMastery = {
     { id: 's2', displayName: 'Bo', mastery: [told(0.6, 'nearly'), none] },
     { id: 's3', displayName: 'Cleo', mastery: [told(0.2, 'notMet'), none] },
   ],
-  ...{ titles: { a1: 'How bridges carry load' }, stems: { q1: 'Which **side**?' }, timeZone: 'UTC', runs: true },
+  ...{ timeZone: 'UTC', runs: true },
 };
 
 function open(one: ClassMastery = mastery) {
-  standIn({ readMastery: () => one });
+  standIn({
+    readMastery: () => one,
+    readStudentMastery: ({ params }) => ({
+      targets: one.targets,
+      mastery: (one.students.find(({ id }) => id === params.studentId)?.mastery ?? []).map((own) => ({
+        ...own,
+        evidence: [{ assignmentId: 'a1', questionId: 'q1', earned: 60, possible: 100, at: 0 }],
+      })),
+      ...{ titles: { a1: 'How bridges carry load' }, stems: { q1: 'Which **side**?' }, timeZone: 'UTC' },
+    }),
+  });
   return show(
     <Routes>
       <Route element={<Outlet context={{ id: 'amber' }} />}>
@@ -53,7 +60,10 @@ test('a cell says how far somebody has come, and tells from which answers', asyn
   expect(await screen.findByRole('button', { name: 'Bo, In words of its own: too few answers to say' })).toBeTruthy();
   await user.click(screen.getByRole('button', { name: 'Bo, B.1 Tells compression from tension: 60%, nearly met' }));
   const drawer = within(await screen.findByRole('dialog', { name: /^Bo: B.1/ }));
-  expect(drawer.getByRole('link', { name: 'Which side?' }).getAttribute('href')).toBe('/assignments/a1?student=s2');
+  expect((await drawer.findByRole('link', { name: 'Which side?' })).getAttribute('href')).toBe(
+    '/assignments/a1?student=s2',
+  );
+  expect(screen.getByText('60%, nearly met')).toBeTruthy();
 });
 
 test('names can be hidden; where no question names a target, it says how', async () => {

@@ -12,6 +12,12 @@ export const masteryOptions = (classId: string) =>
     queryFn: () => call('readMastery', { params: { classId } }),
   });
 
+export const studentMasteryOptions = (classId: string, studentId: string) =>
+  queryOptions({
+    queryKey: ['targets', 'mastery', classId, studentId],
+    queryFn: () => call('readStudentMastery', { params: { classId, studentId } }),
+  });
+
 function useTargetChange<Input, Output>(change: (input: Input) => Promise<Output>, done: (output: Output) => void) {
   const queryClient = useQueryClient();
   return useMutation({
