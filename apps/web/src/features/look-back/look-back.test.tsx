@@ -7,7 +7,7 @@ import { expect, test, vi } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
 import { lessonOf } from '../../../../../packages/core/src/examples/kinds-lesson.ts';
 import { show } from '../../test/page.tsx';
-import { standIn } from '../../test/stand-in-server.ts';
+import { Refusal, standIn } from '../../test/stand-in-server.ts';
 import { Component as LookBackRoute } from './look-back-route.tsx';
 import { sectionsOf } from './sections.ts';
 
@@ -75,7 +75,7 @@ const answers: QuestionAnswers = {
   })),
 };
 
-function open(content: LookBack) {
+function open(content: LookBack, isRefused = false) {
   const kept = vi.fn();
   // There is no line to be told by.
   vi.stubGlobal(
@@ -91,6 +91,7 @@ function open(content: LookBack) {
     readLookBack: () => content as never,
     setLookBack: ({ body }) => {
       kept(body);
+      if (isRefused) throw new Refusal('internal');
       return undefined;
     },
     listTargets: () => [{ id: 'b', code: 'B.1', words: 'Tells forces apart', parentCode: null, isOwn: true }],
@@ -146,6 +147,14 @@ test('on the wall, page by page, by keys; somebody who is not named is not named
   expect(wall.textContent).not.toContain('Question 1');
   await act(async () => fireEvent.keyDown(wall, { key: 'Escape' }));
   expect(screen.queryByRole('dialog')).toBeNull();
+});
+
+test('what could not be kept is not shown as if it were', async () => {
+  const { user, kept } = open(empty, true);
+  const shown = await screen.findByRole<HTMLInputElement>('checkbox', { name: 'Show question 1' });
+  await user.click(shown);
+  await vi.waitFor(() => expect(kept).toHaveBeenCalled());
+  await vi.waitFor(() => expect(shown.checked).toBe(true));
 });
 
 test('what nobody has answered is no page', () => {

@@ -13,23 +13,29 @@ export const lookBackOptions = (assignmentId: string) =>
 
 type Sent = Parameters<typeof call<'setLookBack'>>[1]['body'];
 
-/** Shows at once what is chosen, and keeps it; one after the other, so that the last choice is the one that is kept. */
+interface Change {
+  readonly before: Sent;
+  readonly next: Sent;
+}
+
+/** Shows at once what is chosen, and keeps it, one after the other. What could not be kept is not shown as if it were. */
 export function useSetLookBack(assignmentId: string) {
   const queryClient = useQueryClient();
   const { queryKey } = lookBackOptions(assignmentId);
   const set = useMutation({
     scope: { id: `lookBack ${assignmentId}` },
-    mutationFn: (body: LookBack) => call('setLookBack', { params: { assignmentId }, body: body as Sent }),
-    onError: async (error) => {
+    mutationFn: ({ next }: Change) => call('setLookBack', { params: { assignmentId }, body: next }),
+    onSuccess: (_, { next }) => queryClient.setQueryData(queryKey, next),
+    onError: (error, { before }) => {
+      queryClient.setQueryData(queryKey, before);
       toast.error(errorWords(error));
-      await queryClient.invalidateQueries({ queryKey });
     },
   });
   return (changed: Partial<LookBack>) => {
     const before = queryClient.getQueryData(queryKey);
     if (!before) return;
-    const next = { ...before, ...changed } as typeof before;
+    const next = { ...before, ...changed } as Sent;
     queryClient.setQueryData(queryKey, next);
-    set.mutate(next);
+    set.mutate({ before, next });
   };
 }

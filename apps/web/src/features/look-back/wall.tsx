@@ -22,14 +22,18 @@ export function fillScreen(): void {
   void document.documentElement.requestFullscreen?.().catch(() => {});
 }
 
-const forth = ['ArrowRight', 'ArrowDown', 'PageDown', ' '];
-const back = ['ArrowLeft', 'ArrowUp', 'PageUp'];
+// Up and down scroll what is longer than the screen.
+const forth = ['ArrowRight', 'PageDown', ' '];
+const back = ['ArrowLeft', 'PageUp'];
 
 /** Pages one by one over the whole screen, large enough for the back row; by keys, and by what presenters hold in their hands. */
 export function Wall({ title, count, children, onClose }: Props) {
   const [at, setAt] = useState(0);
   const [zoom, setZoom] = useState(zoomNow);
   const go = useCallback((by: number) => setAt((now) => Math.min(count - 1, Math.max(0, now + by))), [count]);
+  const page = useRef<HTMLElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the keys that scroll go to the page that is shown now
+  useEffect(() => page.current?.focus(), [at]);
   const close = useRef(onClose);
   close.current = onClose;
   useEffect(() => {
@@ -71,6 +75,7 @@ export function Wall({ title, count, children, onClose }: Props) {
           <Radix.Title className="sr-only">{title}</Radix.Title>
           <section
             key={at}
+            ref={page}
             // biome-ignore lint/a11y/noNoninteractiveTabindex: what is longer than the screen is scrolled by keys
             tabIndex={0}
             aria-label={t('lookBack.of', { at: at + 1, count })}
