@@ -335,7 +335,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     walks,
     feedback: createFeedbackService({
       ...deps,
-      ...{ repository: talk, walks, sheetOf: assignments, intake, notices },
+      ...{ repository: talk, walks, sheetOf: assignments, given, intake, notices },
     }),
     bank,
     exchange: createExchangeService({

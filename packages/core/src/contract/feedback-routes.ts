@@ -35,6 +35,8 @@ const talkOfStudentSchema = v.array(
 const wroteBackSchema = v.array(
   v.strictObject({
     ...{ studentId: v.string(), displayName: v.string(), questionId: v.string() },
+    /** Where the question is asked. */
+    stopId: v.nullable(v.string()),
     ...{ text: v.string(), at: v.number() },
   }),
 );

@@ -1,5 +1,5 @@
 import type { Said, WroteBack } from '@semita/core/contract';
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, count, eq, sql } from 'drizzle-orm';
 import { answerTalk, feedbackSeen, users } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 
@@ -76,21 +76,21 @@ export function createFeedbackRepository({ db, newId }: Pick<Deps, 'db' | 'newId
     },
 
     listUnanswered: (assignmentIds: readonly string[]) =>
-      unanswered.all({ assignmentIds: JSON.stringify(assignmentIds) }) as (WroteBack[number] & {
+      unanswered.all({ assignmentIds: JSON.stringify(assignmentIds) }) as (Omit<WroteBack[number], 'stopId'> & {
         readonly assignmentId: string;
       })[],
 
     countOf: ({ assignmentId, studentId, questionId }: AnswerKey): number =>
       db
-        .select({ id: answerTalk.id })
+        .select({ count: count() })
         .from(answerTalk)
         .where(
           and(
-            inArray(answerTalk.assignmentId, [assignmentId]),
+            eq(answerTalk.assignmentId, assignmentId),
             eq(answerTalk.studentId, studentId),
             eq(answerTalk.questionId, questionId),
           ),
         )
-        .all().length,
+        .get()?.count ?? 0,
   };
 }

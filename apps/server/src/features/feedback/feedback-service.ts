@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { questionsOf } from '@semita/core/analysis';
 import type { Answer } from '@semita/core/attempt';
 import type { Said, StudentFeedback } from '@semita/core/contract';
 import { groupBy } from '@semita/core/elements';
@@ -6,6 +7,7 @@ import { inTransaction } from '../../db/open.ts';
 import type { Deps } from '../../deps.ts';
 import { Refused } from '../../http/refused.ts';
 import type { Actor } from '../accounts/session-service.ts';
+import type { AssignedLessons } from '../assignments/assigned-lessons.ts';
 import type { AssignmentService } from '../assignments/assignment-service.ts';
 import type { EventIntake } from '../attempts/event-intake.ts';
 import type { WalkService } from '../attempts/walk-service.ts';
@@ -18,6 +20,7 @@ interface Options extends Pick<Deps, 'db' | 'clock' | 'bus'> {
   readonly repository: FeedbackRepository;
   readonly walks: Pick<WalkService, 'listFeedback'>;
   readonly sheetOf: Pick<AssignmentService, 'readStudent' | 'listStudents'>;
+  readonly given: Pick<AssignedLessons, 'getLesson'>;
   readonly intake: Pick<EventIntake, 'readState'>;
   readonly notices: Pick<NoticeRepository, 'add'>;
 }
@@ -40,7 +43,7 @@ const keyOf = ({ assignmentId, questionId }: { readonly assignmentId: string; re
   `${assignmentId} ${questionId}`;
 
 /** What teachers say to answers, whether it was seen, and what students answer. */
-export function createFeedbackService({ db, clock, bus, repository, walks, sheetOf, intake, notices }: Options) {
+export function createFeedbackService({ db, clock, bus, repository, walks, sheetOf, given, intake, notices }: Options) {
   const listOf = (actor: Actor) => {
     const talk = groupBy(repository.listTalk(actor.id), keyOf);
     const seen = repository.listSeen(actor.id);
@@ -119,10 +122,12 @@ export function createFeedbackService({ db, clock, bus, repository, walks, sheet
 
     listWroteBack(actor: Actor, assignmentId: string) {
       const followed = new Set(sheetOf.listStudents(actor, assignmentId).map(({ studentId }) => studentId));
-      return repository
-        .listUnanswered([assignmentId])
-        .filter(({ studentId }) => followed.has(studentId))
-        .map(({ assignmentId: _, ...one }) => one);
+      const waiting = repository.listUnanswered([assignmentId]).filter(({ studentId }) => followed.has(studentId));
+      if (waiting.length === 0) return [];
+      const stopOf = new Map(
+        questionsOf(given.getLesson(assignmentId).lesson).map(({ stopId, question }) => [question.id, stopId]),
+      );
+      return waiting.map(({ assignmentId: _, ...one }) => ({ ...one, stopId: stopOf.get(one.questionId) ?? null }));
     },
   };
 }

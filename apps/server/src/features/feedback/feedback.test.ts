@@ -61,7 +61,7 @@ test('a student writes back, waits, and is answered', async () => {
   const waiting = async () => (await school.as('adaeze').ask('GET', `/api/assignments/${open}/talk`)).body;
   school.clock.now += 1_000;
   expect((await writeBack('imani', open, 'The lower one?')).status).toBe(204);
-  expect(await waiting()).toMatchObject([{ studentId: 'imani', questionId, text: 'The lower one?' }]);
+  expect(await waiting()).toMatchObject([{ studentId: 'imani', questionId, stopId: 'stop', text: 'The lower one?' }]);
   const [row] = (await school.as('adaeze').ask('GET', '/api/assignments')).body.filter(
     ({ id }: { id: string }) => id === open,
   );

@@ -98,12 +98,12 @@ test('on the sheet stands who waits for an answer, by the name that is shown', a
   const opened = vi.fn();
   standIn({
     listWroteBack: () => [
-      { studentId: 'alma', displayName: 'Alma', questionId: 'one', text: 'Pulled or squeezed?', at: 0 },
+      { studentId: 'alma', displayName: 'Alma', questionId: 'one', stopId: 's1', text: 'Pulled or squeezed?', at: 0 },
     ],
   });
   const { user } = show(<WroteBack assignmentId="a1" nameOf={() => 'Student 1'} onOpen={opened} />);
   const list = await screen.findByRole('list');
   expect(within(list).queryByText(/Alma/)).toBeNull();
   await user.click(screen.getByRole('button', { name: /Student 1/ }));
-  expect(opened).toHaveBeenCalledWith('alma');
+  expect(opened).toHaveBeenCalledWith('alma', 's1');
 });

@@ -8,7 +8,7 @@ import './words.ts';
 interface Props {
   readonly assignmentId: string;
   readonly nameOf: (studentId: string) => string;
-  readonly onOpen: (studentId: string) => void;
+  readonly onOpen: (studentId: string, stopId: string | null) => void;
 }
 
 /** Students who wrote back to what was said, and wait for an answer. */
@@ -18,7 +18,7 @@ export function WroteBack({ assignmentId, nameOf, onOpen }: Props) {
   return (
     <Notice title={t('sheet.wroteBack', { count: data.length })}>
       <ul className="grid gap-1">
-        {data.map(({ studentId, questionId, text }) => (
+        {data.map(({ studentId, questionId, stopId, text }) => (
           <li key={`${studentId} ${questionId}`} className="flex flex-wrap items-center gap-x-3">
             <span className="min-w-0 grow [overflow-wrap:anywhere]">
               <span className="font-medium">{nameOf(studentId)}:</span> {text}
@@ -26,7 +26,7 @@ export function WroteBack({ assignmentId, nameOf, onOpen }: Props) {
             <Button
               size="small"
               aria-label={t('app.verbOn', { verb: t('sheet.answerThem'), title: nameOf(studentId) })}
-              onClick={() => onOpen(studentId)}
+              onClick={() => onOpen(studentId, stopId)}
             >
               {t('sheet.answerThem')}
             </Button>
