@@ -71,7 +71,7 @@ export const assignmentSummarySchema = v.object({
   /** Past their date and not handed in, and since when the first of them is. */
   overdueCount: v.number(),
   overdueSince: instant,
-  /** Handed in since yesterday afternoon. */
+  /** Handed in since the last school day's afternoon. */
   cameInCount: v.number(),
   /** How many wrote back to what was said to an answer, and wait; told where a day begins. */
   wroteBackCount: v.optional(v.number()),

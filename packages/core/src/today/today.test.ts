@@ -64,9 +64,11 @@ test('what opens, is due and closes today on the class’s clock, told once for 
   ]);
 });
 
-test('overnight begins at four of the day before, also around the change of the clock', () => {
+test('overnight begins at four of the day before, on Mondays and in weekends on Friday, also around the change of the clock', () => {
   expect(overnightSince(now, timeZone)).toBe(at('2026-12-01T16:00'));
-  // The clock goes forward on 28 March 2027: an hour is missing in the night.
-  expect(overnightSince(Date.parse('2027-03-28T08:00+02:00'), timeZone)).toBe(at('2027-03-27T16:00'));
-  expect(overnightSince(Date.parse('2026-10-25T08:00+01:00'), timeZone)).toBe(Date.parse('2026-10-24T16:00+02:00'));
+  for (const day of ['2026-12-05', '2026-12-06', '2026-12-07'])
+    expect([day, overnightSince(at(`${day}T08:00`), timeZone)]).toEqual([day, at('2026-12-04T16:00')]);
+  // The clock goes forward on Sunday 28 March 2027, and back on Sunday 25 October 2026.
+  expect(overnightSince(Date.parse('2027-03-29T08:00+02:00'), timeZone)).toBe(at('2027-03-26T16:00'));
+  expect(overnightSince(Date.parse('2026-10-26T08:00+01:00'), timeZone)).toBe(Date.parse('2026-10-23T16:00+02:00'));
 });

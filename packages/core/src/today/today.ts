@@ -1,3 +1,4 @@
+import { Temporal } from 'temporal-polyfill';
 import { toInstant, toLocal } from '../calendar/local-time.ts';
 
 /** What of an assignment a teacher's day is made of. */
@@ -49,7 +50,7 @@ export interface DayDate {
 export interface TeacherDay {
   /** By class, those whose need has waited longest first; the same within a class. */
   readonly needs: readonly { readonly classId: string; readonly needs: readonly DayNeed[] }[];
-  /** What came in since yesterday afternoon, the most first. */
+  /** What came in since `overnightSince`, the most first. */
   readonly cameIn: readonly { readonly assignmentId: string; readonly count: number }[];
   /** What opens, is due and closes today on the class's clock, in the order of the clock. */
   readonly dates: readonly DayDate[];
@@ -58,13 +59,13 @@ export interface TeacherDay {
 /** After it, what comes in is for the day after. Common practice, no source. */
 const schoolEnds = '16:00';
 
-/** Four in the afternoon of the day before, on a class's clock. */
+/** Four in the afternoon of the day before, on a class's clock; of Friday, where that was a Saturday or a Sunday. */
 export function overnightSince(now: number, timeZone: string): number {
-  const dayBefore = toLocal(
-    toInstant(`${toLocal(now, timeZone).slice(0, 10)}T12:00`, timeZone) - 24 * 3_600_000,
-    timeZone,
-  );
-  return toInstant(`${dayBefore.slice(0, 10)}T${schoolEnds}`, timeZone);
+  const today = Temporal.PlainDate.from(toLocal(now, timeZone).slice(0, 10));
+  const before = today.subtract({ days: 1 });
+  const [saturday, friday] = [6, 5];
+  const day = before.dayOfWeek >= saturday ? before.subtract({ days: before.dayOfWeek - friday }) : before;
+  return toInstant(`${day.toString()}T${schoolEnds}`, timeZone);
 }
 
 /** Who is stuck waits in front of a screen, and who asked something for an answer: before all that can wait. */

@@ -1,6 +1,6 @@
 import type { AssignmentSummary } from '@semita/core/contract';
 import { needOfStudent, readSheetLine } from '@semita/core/sheet';
-import { type DayDate, type DayNeed, type TeacherDay, teacherDay } from '@semita/core/today';
+import { type DayDate, type DayNeed, overnightSince, type TeacherDay, teacherDay } from '@semita/core/today';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { ArrowRight } from 'lucide-react';
 import type { ReactNode } from 'react';
@@ -41,7 +41,7 @@ export function DayView({ assignments, now }: Props) {
         </Section>
       )}
       {day.cameIn.length > 0 && (
-        <Section title={t('today.sinceYesterday')}>
+        <Section title={t('today.cameInSince', { time: sinceWords(assignments, now) })}>
           <ul className={list}>
             {day.cameIn.map(({ assignmentId, count }) => {
               const one = byId.get(assignmentId);
@@ -65,6 +65,12 @@ export function DayView({ assignments, now }: Props) {
       )}
     </>
   );
+}
+
+/** On the clock of the first class; a teacher's classes mostly have one. */
+function sinceWords([first]: readonly AssignmentSummary[], now: number): string {
+  const timeZone = first?.timeZone ?? 'UTC';
+  return formatInstant(overnightSince(now, timeZone), timeZone);
 }
 
 const list = 'divide-y divide-line overflow-hidden rounded-card border border-line bg-card';

@@ -24,7 +24,7 @@ export const todayWords = {
     nudged_other: '{{count}} students are reminded, each once today.',
     nobodyOverdue: 'Everybody has handed in by now.',
     waitsSince: 'the first {{ago}}',
-    sinceYesterday: 'Came in since yesterday afternoon',
+    cameInSince: 'Came in since {{time}}',
     cameIn_one: '{{count}} handed in',
     cameIn_other: '{{count}} handed in',
     look: 'Look at them',
