@@ -134,6 +134,20 @@ for (const theme of ['light', 'dim'] as const) {
     await check(page, '/nowhere', /nothing here/i);
   });
 
+  test(`what is seen of words, pairs and drawings is accessible, in the ${theme} theme`, async ({ browser }) => {
+    const page = await visit(browser, theme, 'Ms. Adaeze Lindqvist');
+    const all = await (await page.request.get('/api/assignments')).json();
+    const bridges = all.findLast(
+      ({ title, className }: Record<string, string>) =>
+        title === 'How bridges carry load' && className?.startsWith('8 Cobalt'),
+    );
+    for (const question of ['q-own', 'q-parts', 'q-draw']) {
+      await page.goto(`/assignments/${bridges.id}/stops?question=${question}`);
+      await expect(page.getByRole('dialog').getByText('Figures')).toBeVisible();
+      await expectAccessible(page);
+    }
+  });
+
   test(`every screen of a student is accessible, in the ${theme} theme`, async ({ browser }) => {
     const page = await visit(browser, theme, 'Leilani Draganov');
     await expectAccessible(page);

@@ -9,7 +9,7 @@ export type GradebookRepository = ReturnType<typeof createGradebookRepository>;
 
 export type OverrideRow = typeof gradeOverrides.$inferSelect;
 
-/** The same, with the name of who gave it. */
+/** The same, with the name of who gave it in place of their id. */
 export type MadeOverride = OverrideRow;
 
 type KeptHead = Gradebook['kept'][number];
