@@ -4,6 +4,7 @@ import { ClassMark } from '../../ui/class-mark.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { TabLink } from '../../ui/tab-link.tsx';
+import { formatDay } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { type ClassView, classOptions } from './queries.ts';
 import './words.ts';
@@ -48,3 +49,13 @@ export function Component() {
 
 /** The class whose page stands around. */
 export const useClass = () => useOutletContext<ClassView>();
+
+/** What a table of the class is headed by on paper, where the head of the page is not. */
+export function OnPaper({ title }: { readonly title: string }) {
+  const { name } = useClass();
+  return (
+    <p className="hidden font-heading text-18 print:block">
+      {name}: {title}, {formatDay(Date.now())}
+    </p>
+  );
+}

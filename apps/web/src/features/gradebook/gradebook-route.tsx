@@ -14,7 +14,7 @@ import { EmptyPlace, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { formatInstant } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
-import { useClass } from '../classes/class-frame.tsx';
+import { OnPaper, useClass } from '../classes/class-frame.tsx';
 import { type CountedStudent, countBook } from './counted-book.ts';
 import { type GradebookOrder, GradebookTable } from './gradebook-table.tsx';
 import { KeepDialog } from './keep-dialog.tsx';
@@ -97,6 +97,7 @@ function Shown({ classId, book, kept, search, set }: ShownProps) {
   const opened = students.find(({ studentId }) => studentId === search.get('student'));
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+      <OnPaper title={t('gradebook.title')} />
       <div className="flex flex-wrap items-center gap-2 text-14 print:hidden">
         {terms.length > 0 && (
           <Select

@@ -9,7 +9,7 @@ import { EmptyPlace, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
-import { useClass } from '../classes/class-frame.tsx';
+import { OnPaper, useClass } from '../classes/class-frame.tsx';
 import { masteryOptions } from '../targets/queries.ts';
 import { targetName } from './level-mark.tsx';
 import { MasteryTable } from './mastery-table.tsx';
@@ -63,6 +63,7 @@ function MasteryView({ classId, mastery }: { readonly classId: string; readonly 
   const { maxCount, minCount, met, nearly } = masteryRule;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+      <OnPaper title={t('mastery.title')} />
       <div className="flex flex-wrap items-center gap-3 text-14 print:hidden">
         <CheckInput checked={hidesNames} onChange={setHidesNames}>
           {t('mastery.hideNames')}
