@@ -1,0 +1,71 @@
+import { Temporal } from 'temporal-polyfill';
+import { createEmptyCard, fsrs, type Grade, Rating } from 'ts-fsrs';
+import { toLocal } from '../calendar/local-time.ts';
+import { type Evidence, masteryRule } from '../target/mastery.ts';
+
+/** All that was answered about a target on one day. */
+export interface AnsweredDay {
+  /** On the class's calendar, `2026-12-03`. */
+  readonly day: string;
+  /** Earned of what could be earned, 0 to 1. */
+  readonly share: number;
+}
+
+export interface ReviewPlan {
+  /** When it is asked again, `2026-12-03`. */
+  readonly dueDay: string;
+  /** Days from the last answers to then, at least 1. */
+  readonly intervalDays: number;
+  readonly lastDay: string;
+}
+
+/** Answers by the day they were given on, in order; those that carry no points say nothing. */
+export function answeredDays(evidence: readonly Evidence[], timeZone: string): AnsweredDay[] {
+  const byDay = new Map<string, { earned: number; possible: number }>();
+  for (const { earned, possible, at } of evidence) {
+    if (possible <= 0) continue;
+    const day = toLocal(at, timeZone).slice(0, 10);
+    const sum = byDay.get(day) ?? { earned: 0, possible: 0 };
+    byDay.set(day, { earned: sum.earned + earned, possible: sum.possible + possible });
+  }
+  return [...byDay]
+    .map(([day, { earned, possible }]) => ({ day, share: earned / possible }))
+    .toSorted((a, b) => (a.day < b.day ? -1 : 1));
+}
+
+// Whole days alone, and nothing by chance, so that the same answers always come to the same day.
+const scheduler = fsrs({
+  enable_fuzz: false,
+  enable_short_term: false,
+  request_retention: 0.9,
+  maximum_interval: 365,
+});
+
+/**
+ * When a target is asked again: the schedule FSRS-6 with its published weights (Ye, Su and Cao 2022, "A Stochastic
+ * Shortest Path Algorithm for Optimizing Spaced Repetition Scheduling"; open-spaced-repetition, version 6), for nine in
+ * ten still known. What is not met counts as forgotten, what is nearly met as hard, what is met as good.
+ * @param days in order, each once
+ * @returns null where nothing was answered yet
+ */
+export function planReview(days: readonly AnsweredDay[]): ReviewPlan | null {
+  const [first] = days;
+  const last = days.at(-1);
+  if (!first || !last) return null;
+  let card = createEmptyCard(noonOf(first.day));
+  for (const { day, share } of days) card = scheduler.next(card, noonOf(day), gradeOf(share)).card;
+  const intervalDays = Math.max(1, card.scheduled_days);
+  return { dueDay: daysLater(last.day, intervalDays), intervalDays, lastDay: last.day };
+}
+
+/** Sums of thirds: what is exactly on the line is on it. */
+const gradeOf = (share: number): Grade =>
+  share >= masteryRule.met - 1e-9 ? Rating.Good : share >= masteryRule.nearly - 1e-9 ? Rating.Hard : Rating.Again;
+
+/** The library counts days of UTC; at noon none is another's, whatever the zone. */
+const noonOf = (day: string): number => Temporal.Instant.from(`${day}T12:00Z`).epochMilliseconds;
+
+export const daysLater = (day: string, days: number): string => Temporal.PlainDate.from(day).add({ days }).toString();
+
+/** Whole days from one day to another; 0 for the same. */
+export const daysBetween = (from: string, to: string): number => Temporal.PlainDate.from(from).until(to).days;
