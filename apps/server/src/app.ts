@@ -21,6 +21,7 @@ import { materialHandlers } from './features/materials/material-routes.ts';
 import { createUploadServer } from './features/materials/upload-server.ts';
 import { noticeHandlers } from './features/notices/notice-routes.ts';
 import { practiceHandlers } from './features/practice/practice-routes.ts';
+import { reviewHandlers } from './features/reviews/review-routes.ts';
 import { schoolHandlers } from './features/school/school-routes.ts';
 import { targetHandlers } from './features/targets/target-routes.ts';
 import { compressAnswers } from './http/compress-answers.ts';
@@ -194,6 +195,11 @@ export function createApp(options: AppOptions): Express {
     ...followingHandlers(services),
     ...gradebookHandlers(services),
     ...targetHandlers(services),
+    ...reviewHandlers({
+      reviews: services.reviews,
+      overview: services.reviewOverview,
+      repository: services.reviewRepository,
+    }),
     ...feedbackHandlers(services.feedback),
     ...lookBackHandlers(services.lookBacks),
     ...noticeHandlers(services.notices),

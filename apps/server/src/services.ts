@@ -70,6 +70,10 @@ import { createNoticeRepository } from './features/notices/notice-repository.ts'
 import { createNoticeService } from './features/notices/notice-service.ts';
 import { createNoticeSweep } from './features/notices/notice-sweep.ts';
 import { createPracticeService } from './features/practice/practice-service.ts';
+import { createReviewOverview } from './features/reviews/review-overview.ts';
+import { createReviewPlans } from './features/reviews/review-plans.ts';
+import { createReviewRepository } from './features/reviews/review-repository.ts';
+import { createReviewService } from './features/reviews/review-service.ts';
 import { createInvitations } from './features/school/invitations.ts';
 import { createOneRosterService } from './features/school/one-roster-service.ts';
 import { createPeopleService } from './features/school/people-service.ts';
@@ -77,6 +81,7 @@ import { createReadLog } from './features/school/read-log.ts';
 import { createSchoolService } from './features/school/school-service.ts';
 import { createSetUp } from './features/school/set-up.ts';
 import { createMasteryService } from './features/targets/mastery-service.ts';
+import { createTargetEvidence } from './features/targets/target-evidence.ts';
 import { createTargetRepository } from './features/targets/target-repository.ts';
 import { createJobQueue } from './jobs/job-queue.ts';
 import { createChangeLog } from './live/change-log.ts';
@@ -154,15 +159,17 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     ...{ lessons: lessonRepository, listEditions: materialUses.listEditions, nameOf: sessions.nameOf },
     schoolNameOf: (schoolId) => school.get(schoolId).name,
   });
+  const reviewRepository = createReviewRepository(deps);
   const isOpenTo = createOpenToStudent({
     ...deps,
-    ...{ uses: materialUses, received, attempts },
+    ...{ uses: materialUses, received, attempts, isInReview: reviewRepository.isShown },
     waits: (studentId, assignmentId) => seriesGate.waitsFor(studentId, assignmentId) !== null,
   });
   const mayDo = createAccess(
     createRelations({
       ...deps,
       ...{ ofClasses: classRelations, recipients, given, received, isOpenTo, isPracticeOpen: practice.isOpen },
+      ownerOfReview: reviewRepository.ownerOf,
     }),
   );
   const materials = createMaterialService({ ...deps, repository: materialRepository, store, jobs, reader });
@@ -238,6 +245,11 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     ...{ repository: createGradebookRepository(deps), assignments: assignmentRepository, given, sheets },
   });
   const targets = createTargetRepository(deps);
+  const evidence = createTargetEvidence({
+    ...{ repository: targets, assignments: assignmentRepository, classes, given, sheets },
+  });
+  const reviewPlans = createReviewPlans({ ...deps, repository: reviewRepository, evidence, given, sheets });
+  const reviews = createReviewService({ ...deps, repository: reviewRepository, plans: reviewPlans });
   const walks = createWalkService({ ...shared, sheets, classes, answerFiles, seriesGate, versionNow });
   const noticeMail = createNoticeMail({ ...deps, sender: mailSender, publicUrl });
   return {
@@ -366,9 +378,11 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     }),
     lookBacks: createLookBackRepository(deps),
     targets,
-    mastery: createMasteryService({
-      ...{ repository: targets, assignments: assignmentRepository, classes, given, sheets },
-      teaches: (actor, classId) => classRelations.taughtBy(actor.id).has(classId),
+    mastery: createMasteryService({ evidence, classes, listCounted: reviewRepository.listCounted, sheets }),
+    reviews,
+    reviewRepository,
+    reviewOverview: createReviewOverview({
+      ...{ repository: reviewRepository, plans: reviewPlans, reviews, evidence },
     }),
     classNameOf: (classId: string) => classes.find(classId)?.name ?? '',
     following: createFollowingService({

@@ -63,13 +63,22 @@ async function countAll(assignmentCount: number, studentCount: number) {
       '/api/classes/amber/gradebook',
       '/api/classes/amber/mastery',
       '/api/classes/amber/students/student-0/mastery',
+      '/api/classes/amber/reviews',
+      '/api/classes/amber/students/student-0/review',
       of('look-back'),
       of('talk'),
       of('students/student-0/talk'),
     ],
   ].map((address) => [teacher, address] as const);
+  await teacher.ask('PUT', '/api/classes/amber/reviews', {
+    isOn: true,
+    maxQuestions: 5,
+    usesBank: true,
+    counts: false,
+  });
   const counts: [string, number][] = [];
-  for (const [who, address] of [...pages, [student, '/api/todo'] as const, [student, '/api/feedback'] as const]) {
+  const ofStudent = ['/api/todo', '/api/feedback', '/api/reviews'].map((address) => [student, address] as const);
+  for (const [who, address] of [...pages, ...ofStudent]) {
     const ask = async () => {
       for (const { id } of school.db.select().from(attempts).all()) school.services.states.forget(id);
       return await countStatements(school.db, async () => {

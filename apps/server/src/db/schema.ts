@@ -1094,3 +1094,90 @@ export const feedbackSeen = sqliteTable(
     index('feedback_seen_by_student').on(table.studentId),
   ],
 );
+
+/** Classes in which targets that are not met come back, and how. */
+export const classReviews = sqliteTable('class_reviews', {
+  classId: text()
+    .primaryKey()
+    .references(() => classes.id, { onDelete: 'cascade' }),
+  isOn: integer({ mode: 'boolean' }).notNull(),
+  /** How many questions a student is asked on a day at most. */
+  maxQuestions: integer().notNull(),
+  /** Questions of the banks of its teachers are asked as well. */
+  usesBank: integer({ mode: 'boolean' }).notNull(),
+  /** What is answered tells of the targets as lessons do. */
+  counts: integer({ mode: 'boolean' }).notNull(),
+});
+
+/** Questions that a teacher keeps from coming back, by what core calls their source. */
+export const reviewsLeftOut = sqliteTable(
+  'reviews_left_out',
+  { classId: classId(), source: text().notNull() },
+  (table) => [primaryKey({ columns: [table.classId, table.source] })],
+);
+
+/** What a student was asked again on one day, as a lesson of its own that is walked like any other. */
+export const reviewRounds = sqliteTable(
+  'review_rounds',
+  {
+    id: id(),
+    classId: classId(),
+    studentId: userId(),
+    /** On the class's calendar, `2026-12-03`. */
+    day: text().notNull(),
+    /** What is shuffled for the student comes from this; it never leaves the server. */
+    secret: text().notNull(),
+    lesson: stored('lesson').notNull(),
+    begunAt: instant().notNull(),
+    /** When all was answered. */
+    endedAt: instant(),
+  },
+  (table) => [
+    uniqueIndex('review_rounds_by_day').on(table.classId, table.studentId, table.day),
+    index('review_rounds_by_student').on(table.studentId),
+  ],
+);
+
+/** What was done in one, append-only, in the server's order. */
+export const reviewEvents = sqliteTable(
+  'review_events',
+  {
+    roundId: text()
+      .notNull()
+      .references(() => reviewRounds.id, { onDelete: 'cascade' }),
+    seq: integer().notNull(),
+    id: text().notNull(),
+    sittingId: text().notNull(),
+    n: integer().notNull(),
+    at: instant().notNull(),
+    receivedAt: instant().notNull(),
+    body: stored('event').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.roundId, table.seq] }),
+    uniqueIndex('review_events_once').on(table.roundId, table.sittingId, table.n),
+  ],
+);
+
+/** Its questions, once for each target they ask for. */
+export const reviewAnswers = sqliteTable(
+  'review_answers',
+  {
+    roundId: text()
+      .notNull()
+      .references(() => reviewRounds.id, { onDelete: 'cascade' }),
+    questionId: text().notNull(),
+    targetKey: text().notNull(),
+    /** By which it is known that it is the same question. */
+    source: text().notNull(),
+    /** Its first words. */
+    words: text().notNull(),
+    /** Days since the student had answered for the target before. */
+    afterDays: integer().notNull(),
+    possible: integer().notNull(),
+    /** Hundredths; null until it is answered. */
+    earned: integer(),
+    answeredAt: instant(),
+  },
+  (table) => [primaryKey({ columns: [table.roundId, table.questionId, table.targetKey] })],
+);

@@ -42,6 +42,14 @@ export {
 export type { OpenedPractice, PracticeLink } from './practice-routes.ts';
 export { questionSchema } from './question-schemas.ts';
 export { drawingSchema } from './response-schemas.ts';
+export {
+  maxReviewQuestions,
+  type OpenedReview,
+  type ReviewOverview,
+  type ReviewPreview,
+  type ReviewSettings,
+  type WaitingReview,
+} from './review-routes.ts';
 export { type Role, roles } from './roles.ts';
 export type { Audience, BodyOf, OutputOf, ParamsOf, Route } from './route.ts';
 export { routePaths } from './route-paths.ts';

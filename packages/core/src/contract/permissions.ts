@@ -12,6 +12,8 @@ export type Relation =
   | 'substitutes'
   /** It was given to them; or it is shown by what was given to them and is open. */
   | 'receives'
+  /** Is a student of the class. */
+  | 'attends'
   /** It was given to them, and they have left the class since. */
   | 'left'
   /** It is their own work. */
@@ -38,7 +40,8 @@ export type Thing =
   | 'termPreset'
   | 'calendarFeed'
   | 'mailStop'
-  | 'practiceLink';
+  | 'practiceLink'
+  | 'reviewRound';
 
 export interface Permission {
   readonly thing: Thing;
@@ -54,6 +57,7 @@ const may = (thing: Thing, param: string, ...by: Relation[]): Permission => ({ t
 export const permissions = {
   followClass: may('class', 'classId', 'teaches', 'substitutes'),
   runClass: may('class', 'classId', 'teaches'),
+  attendClass: may('class', 'classId', 'attends'),
   editLesson: may('lesson', 'lessonId', 'owns'),
   editMaterial: may('material', 'materialId', 'owns'),
   openMaterial: may('material', 'materialId', 'owns', 'colleague', 'receives'),
@@ -65,6 +69,7 @@ export const permissions = {
   beginAgain: may('assignment', 'assignmentId', 'receives'),
   readThread: may('assignment', 'assignmentId', 'teaches', 'substitutes', 'receives', 'left'),
   writeInThread: may('assignment', 'assignmentId', 'teaches', 'substitutes', 'receives'),
+  workOnReview: may('reviewRound', 'roundId', 'worksOn'),
   workOnAttempt: may('attempt', 'attemptId', 'worksOn'),
   openAnswerFile: may('answerFile', 'fileId', 'worksOn', 'teaches', 'substitutes'),
   changeBankItem: may('bankItem', 'itemId', 'owns'),
@@ -90,6 +95,12 @@ type RouteAboutThing = {
 /** What each route about a thing asks for. The compiler refuses a route without a line. */
 export const permissionOfRoute = {
   readClass: 'followClass',
+  openReview: 'attendClass',
+  takeInReview: 'workOnReview',
+  readReviews: 'followClass',
+  setReviews: 'runClass',
+  leaveOutOfReviews: 'runClass',
+  previewReview: 'followClass',
   changeClass: 'runClass',
   removeClass: 'removeClass',
   bringBackClass: 'removeClass',

@@ -13,6 +13,7 @@ import { markingRoutes } from './marking-routes.ts';
 import { materialRoutes } from './material-routes.ts';
 import { noticeRoutes } from './notice-routes.ts';
 import { practiceRoutes } from './practice-routes.ts';
+import { reviewRoutes } from './review-routes.ts';
 import { schoolRoutes } from './school-routes.ts';
 import { seriesRoutes } from './series-routes.ts';
 import { targetRoutes } from './target-routes.ts';
@@ -32,6 +33,7 @@ export const routes = {
   ...followingRoutes,
   ...gradebookRoutes,
   ...targetRoutes,
+  ...reviewRoutes,
   ...lookBackRoutes,
   ...feedbackRoutes,
   ...bankRoutes,

@@ -37,7 +37,9 @@ export const masterySchema = v.object({
 export type ClassMastery = v.InferOutput<typeof masterySchema>;
 
 const evidenceSchema = v.strictObject({
-  ...{ assignmentId: v.string(), questionId: v.string() },
+  /** Null where it came back. */
+  assignmentId: v.nullable(v.string()),
+  questionId: v.string(),
   ...{ earned: v.number(), possible: v.number(), at: v.number() },
 });
 

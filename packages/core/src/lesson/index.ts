@@ -1,4 +1,5 @@
 // What a teacher makes: a lesson, changes to it, how long it is.
+export { stopTimeMs } from './answer-time.ts';
 export {
   type Board,
   type BoardNeed,

@@ -1,7 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import { createEmptyCard, fsrs, type Grade, Rating } from 'ts-fsrs';
 import { toLocal } from '../calendar/local-time.ts';
-import { type Evidence, masteryRule } from '../target/mastery.ts';
+import { type Evidence, type Mastery, masteryOf, masteryRule } from '../target/mastery.ts';
 
 /** All that was answered about a target on one day. */
 export interface AnsweredDay {
@@ -56,6 +56,31 @@ export function planReview(days: readonly AnsweredDay[]): ReviewPlan | null {
   for (const { day, share } of days) card = scheduler.next(card, noonOf(day), gradeOf(share)).card;
   const intervalDays = Math.max(1, card.scheduled_days);
   return { dueDay: daysLater(last.day, intervalDays), intervalDays, lastDay: last.day };
+}
+
+/** How one target stands with one student, and when it is asked again. */
+export interface TargetReview extends ReviewPlan {
+  readonly mastery: Mastery;
+}
+
+/**
+ * Whether a target comes back to a student: once it was not met, by the rule that mastery goes by, and from then on by
+ * its schedule.
+ * @param inLessons what was answered in lessons, in any order
+ * @param inReviews what was answered when it came back, in any order
+ * @returns null for what does not
+ */
+export function comesBack(
+  inLessons: readonly Evidence[],
+  inReviews: readonly Evidence[],
+  timeZone: string,
+): TargetReview | null {
+  const all = [...inLessons, ...inReviews];
+  const mastery = masteryOf(all);
+  const isUnmet = mastery.level === 'nearly' || mastery.level === 'notMet';
+  if (!isUnmet && inReviews.length === 0) return null;
+  const plan = planReview(answeredDays(all, timeZone));
+  return plan && { ...plan, mastery };
 }
 
 /** Sums of thirds: what is exactly on the line is on it. */

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { everyKind } from '../examples/every-kind.ts';
 import type { Question } from '../question/question.ts';
 import { canComeBack, chooseReview, type PooledQuestion } from './choose-review.ts';
-import { answeredDays, daysLater, planReview } from './plan-review.ts';
+import { answeredDays, comesBack, daysLater, planReview } from './plan-review.ts';
 import { reviewLesson } from './review-lesson.ts';
 import { stayedAfter } from './stayed.ts';
 
@@ -98,6 +98,23 @@ test('days are those of the class, and a day is one', () => {
     { day: '2026-12-04', share: 0.5 },
   ]);
   expect(answeredDays(evidence.slice(0, 3), 'UTC')).toEqual([{ day: '2026-12-03', share: 0.3 }]);
+});
+
+test('a target comes back once it was not met, and from then on', () => {
+  const told = (...earned: number[]) =>
+    earned.map((one, index) => ({
+      earned: one,
+      possible: 100,
+      at: Date.parse('2026-12-03T08:00:00Z') + index * 60_000,
+    }));
+  // Too few to say, and met.
+  expect(comesBack(told(0, 0), [], 'UTC')).toBeNull();
+  expect(comesBack(told(100, 100, 100), [], 'UTC')).toBeNull();
+  expect(comesBack(told(0, 0, 100), [], 'UTC')).toMatchObject({ dueDay: '2026-12-04', mastery: { level: 'notMet' } });
+  const later = [{ earned: 100, possible: 100, at: Date.parse('2026-12-06T08:00:00Z') }];
+  const again = comesBack(told(100, 100, 100), later, 'UTC');
+  expect(again).toMatchObject({ lastDay: '2026-12-06', mastery: { level: 'met' } });
+  expect((again?.dueDay ?? '') > '2026-12-07').toBe(true);
 });
 
 const ask = (id: string, stem = id): Question => ({ ...everyKind.choice, id, stem });

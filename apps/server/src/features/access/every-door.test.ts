@@ -9,6 +9,7 @@ import {
   attempts,
   classTeachers,
   noticeSettings,
+  reviewRounds,
   securityEvents,
   series,
   substitutions,
@@ -57,10 +58,13 @@ const people: Readonly<Record<string, Person>> = {
   /** Has begun it. */
   imani: {
     roles: ['student'],
-    to: { assignment: ['receives'], material: ['receives'], attempt: ['worksOn'], answerFile: ['worksOn'] },
+    to: {
+      ...{ class: ['attends'], assignment: ['receives'], material: ['receives'] },
+      ...{ attempt: ['worksOn'], answerFile: ['worksOn'], reviewRound: ['worksOn'] },
+    },
   },
   /** Has it, too. */
-  tomas: { roles: ['student'], to: { assignment: ['receives'], material: ['receives'] } },
+  tomas: { roles: ['student'], to: { class: ['attends'], assignment: ['receives'], material: ['receives'] } },
   /** Had begun it, and left. */
   gone: { roles: ['student'], to: { assignment: ['left'], material: ['receives'] } },
   /** Of another class, and of another school. */
@@ -116,9 +120,21 @@ beforeAll(async () => {
     .values({ id: 'series', schoolId: 'quillhaven', createdBy: 'adaeze', title: 'Bridges', createdAt: 0 })
     .run();
   db.update(assignments).set({ seriesId: 'series', seriesPlace: 0 }).where(eq(assignments.id, assignmentId)).run();
+  const round = { id: 'round', classId: 'amber', studentId: 'imani', day: '2026-11-24', secret: 'secret', begunAt: 0 };
+  db.insert(reviewRounds)
+    .values({ ...round, lesson: lessonOf([]) })
+    .run();
   db.insert(noticeSettings).values({ userId: 'tomas', stopToken: 'stop' }).run();
   Object.assign(things, {
-    ...{ classId: 'amber', materialId: 'film', lessonId, assignmentId, attemptId: attempt?.id, fileId: 'file' },
+    ...{
+      classId: 'amber',
+      materialId: 'film',
+      lessonId,
+      assignmentId,
+      attemptId: attempt?.id,
+      fileId: 'file',
+      roundId: 'round',
+    },
     ...{
       itemId: bank.body.ids[0],
       itemIds: bank.body.ids[0],

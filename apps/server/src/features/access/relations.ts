@@ -1,5 +1,5 @@
 import type { Relation, Thing } from '@semita/core/contract';
-import { eq, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import {
   answerFiles,
   assignments,
@@ -7,6 +7,7 @@ import {
   bankItems,
   calendarFeeds,
   classes,
+  classStudents,
   invitations,
   learningTargets,
   lessons,
@@ -34,6 +35,8 @@ interface Options extends Pick<Deps, 'db' | 'bus'> {
   /** Whether a material is shown by what was given to a student and is open to them. */
   readonly isOpenTo: (studentId: string, materialId: string) => boolean;
   readonly isPracticeOpen: (token: string) => boolean;
+  /** Who is asked in a round of what came back. */
+  readonly ownerOfReview: (roundId: string) => string | undefined;
 }
 
 const maxKept = 5_000;
@@ -48,6 +51,7 @@ export function createRelations({
   received,
   isOpenTo,
   isPracticeOpen,
+  ownerOfReview,
 }: Options) {
   const ownerOf = (table: typeof lessons | typeof materials | typeof bankItems) =>
     db
@@ -92,6 +96,13 @@ export function createRelations({
     .select({ schoolId: invitations.schoolId })
     .from(invitations)
     .where(eq(invitations.id, sql.placeholder('id')))
+    .prepare();
+  const placeInClass = db
+    .select({ id: classStudents.classId })
+    .from(classStudents)
+    .where(
+      and(eq(classStudents.classId, sql.placeholder('id')), eq(classStudents.studentId, sql.placeholder('studentId'))),
+    )
     .prepare();
   const schoolOf = (table: typeof classes | typeof users) =>
     db
@@ -139,6 +150,9 @@ export function createRelations({
   const relationsTo: Readonly<Record<Thing, (actor: Actor, id: string) => readonly Relation[]>> = {
     class: (actor, id) => [
       ...toClasses(actor, [id]),
+      ...(actor.roles.includes('student') && placeInClass.get({ id, studentId: actor.id })
+        ? (['attends'] as const)
+        : []),
       ...(actor.roles.includes('admin') && schoolOfClass.get({ id })?.schoolId === actor.schoolId
         ? (['looksAfter'] as const)
         : []),
@@ -183,6 +197,7 @@ export function createRelations({
         : [],
     calendarFeed: (_actor, token) => (feedByToken.get({ hash: hashOf(token) }) ? ['holdsLink'] : []),
     mailStop: (_actor, id) => (settingsByStop.get({ id }) ? ['holdsLink'] : []),
+    reviewRound: (actor, id) => (ownerOfReview(id) === actor.id ? ['worksOn'] : []),
     practiceLink: (_actor, token) => (isPracticeOpen(token) ? ['holdsLink'] : []),
     termPreset: (actor, id) => toOwned(actor, ownerOfTermPreset.get({ id })),
     phrase: (actor, id) => toOwned(actor, ownerOfPhrase.get({ id })),

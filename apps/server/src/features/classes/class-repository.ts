@@ -238,6 +238,19 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
         .toSorted((a, b) => a.localeCompare(b));
     },
 
+    /** The clock of a class, and whether somebody teaches it. */
+    findTaught: (classId: string, teacherId: string): { timeZone: string; runs: boolean } | undefined =>
+      db
+        .select({
+          timeZone: classes.timeZone,
+          runs: sql`exists (select 1 from ${classTeachers} where ${classTeachers.classId} = ${classes.id} and ${classTeachers.teacherId} = ${teacherId})`.mapWith(
+            Boolean,
+          ),
+        })
+        .from(classes)
+        .where(eq(classes.id, classId))
+        .get(),
+
     isIn(classId: string, studentId: string): boolean {
       const place = and(eq(classStudents.classId, classId), eq(classStudents.studentId, studentId));
       return db.select({ id: classStudents.studentId }).from(classStudents).where(place).get() !== undefined;

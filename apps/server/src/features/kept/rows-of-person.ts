@@ -8,11 +8,13 @@ export type RowsByTable = Readonly<Record<string, readonly Readonly<Record<strin
 const secretColumn = /hash|token|secret|salt/;
 /** Computed from what else is there. */
 const caches = ['attempt_states', 'bank_results', 'question_results'];
+/** What a student does is theirs with all that hangs on it. */
+const work = ['attempts', 'review_rounds'];
 /** What others said to somebody is theirs. */
 const ofOthers = ['thread_replies.to_student_id'];
 
 /**
- * Every row that names a person, and every row of their attempts, found by walking the keys of the schema: what is added
+ * Every row that names a person, and every row of their work, found by walking the keys of the schema: what is added
  * later is in it without anybody thinking of it.
  */
 export function rowsOfPerson(sqlite: Database.Database, userId: string): RowsByTable {
@@ -26,7 +28,7 @@ export function rowsOfPerson(sqlite: Database.Database, userId: string): RowsByT
     if (caches.includes(name)) continue;
     for (const { column, parent } of references) {
       if (parent === 'users' && !ofOthers.includes(`${name}.${column}`)) add(name, `"${column}" = ?`);
-      if (parent === 'attempts') add(name, `"${column}" IN (SELECT "id" FROM "attempts" WHERE "student_id" = ?)`);
+      if (work.includes(parent)) add(name, `"${column}" IN (SELECT "id" FROM "${parent}" WHERE "student_id" = ?)`);
     }
   }
   return Object.fromEntries(found);

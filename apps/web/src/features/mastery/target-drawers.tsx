@@ -106,13 +106,19 @@ function Evidence({ own: { mastery, titles, stems, timeZone }, place, studentId 
         {evidence.map(({ assignmentId, questionId, earned, possible, at }) => (
           <tr key={`${assignmentId} ${questionId}`}>
             <th scope="row" className="py-2 pr-3 text-left font-normal">
-              <Link
-                to={`/assignments/${assignmentId}?student=${encodeURIComponent(studentId)}`}
-                className="font-medium hover:underline"
-              >
-                {plainWords(stems[questionId] ?? '')}
-              </Link>
-              <span className="block text-13 text-quiet">{titles[assignmentId]}</span>
+              {assignmentId === null ? (
+                <span className="font-medium">{plainWords(stems[questionId] ?? '')}</span>
+              ) : (
+                <Link
+                  to={`/assignments/${assignmentId}?student=${encodeURIComponent(studentId)}`}
+                  className="font-medium hover:underline"
+                >
+                  {plainWords(stems[questionId] ?? '')}
+                </Link>
+              )}
+              <span className="block text-13 text-quiet">
+                {assignmentId === null ? t('mastery.cameBack') : titles[assignmentId]}
+              </span>
             </th>
             <td className="py-2 pr-3 align-top font-mono text-13 whitespace-nowrap">
               {t('stop.points', { earned: formatPoints(earned), possible: formatPoints(possible) })}

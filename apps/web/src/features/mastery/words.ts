@@ -27,6 +27,7 @@ export const masteryWords = {
     lesson: 'Lesson',
     points: 'Points',
     when: 'When',
+    cameBack: 'Came back to it',
     reason: '{{level}}: “{{target}}”.',
     group: '{{target}}, once more',
     hideNames: 'Hide names',
