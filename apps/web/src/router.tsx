@@ -30,6 +30,7 @@ export const router = createBrowserRouter([
           { path: 'feedback', lazy: () => import('./features/feedback/feedback-route.tsx') },
         ],
       },
+      { path: 'review/:classId', lazy: () => import('./features/review/review-route.tsx') },
       { path: 'walk/:assignmentId', lazy: () => import('./features/walk/walk-route.tsx') },
       {
         lazy: () => import('./features/today/teacher-frame.tsx'),
@@ -49,6 +50,7 @@ export const router = createBrowserRouter([
               { path: 'given', lazy: () => import('./features/classes/given-route.tsx') },
               { path: 'gradebook', lazy: () => import('./features/gradebook/gradebook-route.tsx') },
               { path: 'targets', lazy: () => import('./features/mastery/mastery-route.tsx') },
+              { path: 'come-back', lazy: () => import('./features/reviews/reviews-route.tsx') },
               { path: 'settings', lazy: () => import('./features/classes/settings-route.tsx') },
             ],
           },

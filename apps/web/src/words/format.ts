@@ -41,6 +41,9 @@ export function formatDate(instantMs: number, timeZone: string): string {
   return new Intl.DateTimeFormat('en-GB', form).format(instantMs).replace(',', '');
 }
 
+/** Thu 3 Dec, of a day as calendars write it: `2026-12-03`. */
+export const formatCalendarDay = (day: string): string => formatDate(Date.parse(`${day}T12:00:00Z`), 'UTC');
+
 /** `2026-12-03` on a class's clock. */
 export function formatLocalDay(instantMs: number, timeZone: string): string {
   // Canada's English writes days as ISO 8601 does.

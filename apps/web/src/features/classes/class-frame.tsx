@@ -32,6 +32,7 @@ export function Component() {
                 </TabLink>
                 <TabLink to={`/classes/${classId}/gradebook`}>{t('classes.gradebook')}</TabLink>
                 <TabLink to={`/classes/${classId}/targets`}>{t('classes.targets')}</TabLink>
+                <TabLink to={`/classes/${classId}/come-back`}>{t('classes.comeBack')}</TabLink>
                 {one.runs && <TabLink to={`/classes/${classId}/settings`}>{t('classes.settings')}</TabLink>}
               </nav>
             </div>

@@ -25,6 +25,7 @@ export const classesWords = {
     given: 'Given',
     gradebook: 'Gradebook',
     targets: 'Targets',
+    comeBack: 'Come back to it',
     settings: 'Settings',
     takenBack: 'Taken back',
     noAssignments: 'Nothing has been given to this class yet',

@@ -2,6 +2,7 @@ import type { Me } from '@semita/core/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
 import { call } from '../../api/client.ts';
+import { sendToDoor } from '../outbox/doors.ts';
 import { sessionOptions } from './queries.ts';
 import type { Unsent } from './unsent-dialog.tsx';
 
@@ -53,8 +54,8 @@ const openOutboxOf = async (userId: string) => (await loadOutbox()).openOutbox(u
 async function countUnsent(userId: string): Promise<number> {
   const outbox = await openOutboxOf(userId);
   const { sendLeftOver } = await loadSender();
-  await sendLeftOver(outbox, (attemptId, events) => call('takeInEvents', { params: { attemptId }, body: { events } }));
-  const attempts = await outbox.listAttempts();
-  const left = await Promise.all(attempts.map((attemptId) => outbox.list(attemptId)));
+  await sendLeftOver(outbox, sendToDoor);
+  const keys = await outbox.listAttempts();
+  const left = await Promise.all(keys.map((key) => outbox.list(key)));
   return left.flat().length;
 }

@@ -2,13 +2,13 @@ import type { Me } from '@semita/core/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Outlet } from 'react-router';
-import { call } from '../../api/client.ts';
 import { useLive } from '../../live/use-live.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { PageFrame } from '../../ui/page-frame.tsx';
 import { t } from '../../words/words.ts';
 import { feedbackOptions } from '../feedback/queries.ts';
 import { noticesOptions } from '../notices/queries.ts';
+import { sendToDoor } from '../outbox/doors.ts';
 import { openOutbox } from '../outbox/outbox.ts';
 import { type LeftOver, sendLeftOver } from '../outbox/send-left-over.ts';
 import { PersonMenu } from '../session/person-menu.tsx';
@@ -85,9 +85,7 @@ function LeftOverNotice({ userId }: { readonly userId: string }) {
   useEffect(() => {
     const outbox = openOutbox(userId);
     const run = async () => {
-      const told = await sendLeftOver(outbox, (attemptId, events) =>
-        call('takeInEvents', { params: { attemptId }, body: { events } }),
-      );
+      const told = await sendLeftOver(outbox, sendToDoor);
       setLeftOver(told);
       if (told.sent > 0) await queryClient.invalidateQueries(todoOptions());
     };

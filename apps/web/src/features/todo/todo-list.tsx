@@ -1,5 +1,6 @@
 import type { TodoItem } from '@semita/core/contract';
 import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { EmptyPlace } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
 import { todoOptions } from './queries.ts';
@@ -11,14 +12,17 @@ interface Props {
   readonly sectionsOf: (items: readonly TodoItem[], now: number) => readonly Section[];
   readonly empty: string;
   readonly emptyHelp?: string;
+  /** What stands between the title and the list. */
+  readonly above?: ReactNode;
 }
 
 /** A student's list, to do or done: the same cards, other items. */
-export function TodoList({ title, sectionsOf, empty, emptyHelp }: Props) {
+export function TodoList({ title, sectionsOf, empty, emptyHelp, above }: Props) {
   const query = useQuery(todoOptions());
   return (
     <>
       <h1 className="text-28">{title}</h1>
+      {above}
       <QueryView query={query}>
         {({ items, now }) => {
           const sections = sectionsOf(items, now);
