@@ -1,7 +1,7 @@
 import { copyFile, readFile, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Terms } from '@semita/core/attempt';
+import { beginAttempt, type Terms } from '@semita/core/attempt';
 import { toLocal } from '@semita/core/calendar';
 import type { GradebookRules } from '@semita/core/gradebook';
 import type { Lesson } from '@semita/core/lesson';
@@ -135,8 +135,37 @@ export async function fillSchool(deps: Deps, services: Services, clock: PlayCloc
   await letGuestsCome(stage, cobaltAssignment);
   askBack(stage, 'Alma Hernqvist-Diaz', 'Thank you! Is the anchorage pulled or squeezed?');
   countGrades(stage, cobaltAssignment);
+  comeBack(stage);
   deps.db.$client.pragma('synchronous = FULL');
   clock.now = stage.today;
+}
+
+/** 8 Cobalt is asked again what it had not met: most of them have answered on most days. */
+function comeBack({ services, clock, random, today }: Stage): void {
+  services.reviewRepository.set(cobalt.id, { isOn: true, maxQuestions: 4, usesBank: true, counts: false });
+  for (const daysAgo of [6, 5, 4, 3, 2, 1])
+    for (const [index, displayName] of cobaltStudents.entries()) {
+      const isAway = random.chance(0.35);
+      // The student whom visitors come as has something waiting.
+      if (isAway || (index === 0 && daysAgo < 4)) continue;
+      const actor = studentActor(displayName);
+      clock.now = today - daysAgo * day + Math.round(random.between(1, 6) * 3_600_000);
+      const review = services.reviews.open(actor, cobalt.id);
+      const lesson = review && services.reviewRepository.getRound(review.roundId)?.lesson;
+      if (!lesson) continue;
+      const manner = { startAt: clock.now, skill: random.between(0.6, 0.95), rate: 1, rewatches: 0, hurry: 0.5 };
+      const state = beginAttempt({ begunAt: clock.now, secret: '' });
+      const walk = simulateWalk(
+        { lesson, terms: demoTerms, state },
+        { ...manner, leavesAfterStops: random.chance(0.1) ? 1 : 99, handsIn: true },
+        random,
+      );
+      for (const { receivedAt, events } of walk) {
+        clock.now = receivedAt;
+        services.reviews.takeIn(actor, review.roundId, events);
+      }
+    }
+  clock.now = today;
 }
 
 /** A student who wrote back to the first words that were said to one of their answers. */
@@ -430,7 +459,8 @@ const chooseManner: MannerOf = (index, { random, today }) => {
     skill: random.between(0.35, 0.95),
     rate: random.pick([1, 1, 1.25, 1.5]),
     rewatches: random.between(0, 0.3),
-    startAt: today - Math.round(random.between(0.2, 2.6) * day),
+    // The student whom visitors come as has let it rest since.
+    startAt: today - Math.round(random.between(index === 0 ? 2.4 : 0.2, 2.6) * day),
     leavesAfterStops: isDone ? 99 : index === 13 ? 5 : 2 + (index % 3),
     handsIn: isDone,
   };

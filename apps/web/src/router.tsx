@@ -60,6 +60,10 @@ export const router = createBrowserRouter([
           { path: 'slides/:materialId', lazy: () => import('./features/slides/slides-route.tsx') },
           { path: 'series/:seriesId', lazy: () => import('./features/series/series-route.tsx') },
           { path: 'assignments/:assignmentId', lazy: () => import('./features/sheet/sheet-route.tsx') },
+          {
+            path: 'assignments/:assignmentId/students/:studentId/catch-up',
+            lazy: () => import('./features/catch-up/catch-up-route.tsx'),
+          },
           { path: 'assignments/:assignmentId/stops', lazy: () => import('./features/stops/stops-route.tsx') },
           { path: 'assignments/:assignmentId/watching', lazy: () => import('./features/watching/watching-route.tsx') },
           {

@@ -1,6 +1,8 @@
 // What answers of many say.
+
 export { type Account, type AccountEntry, accountOf, markedPoints } from './account.ts';
 export { type CarriedOver, carriedOver } from './carried-over.ts';
+export { type MissedStretch, missedStretches } from './catch-up.ts';
 export { givenAnswersSince } from './given-answers.ts';
 export { type AnswerGroup, groupAnswers } from './group-answers.ts';
 export { alphaOf, fewestCompared, type ItemFigures, type ItemResult, itemFigures } from './item-figures.ts';

@@ -10,6 +10,8 @@ export const attemptDetailSchema = v.object({
   student: sheetLineSchema,
   lesson: lessonSchema,
   state: v.nullable(shownStateSchema),
+  /** Parts that the student will come to whatever they answer and choose. */
+  aheadPartIds: v.array(v.string()),
 });
 export type AttemptDetail = v.InferOutput<typeof attemptDetailSchema>;
 

@@ -71,6 +71,14 @@ const stopState = v.strictObject({
   tiles: v.optional(byId(v.picklist(['opened', 'done']))),
 });
 
+const via = v.variant('kind', [
+  v.strictObject({ kind: v.literal('choice'), stopId: text, choiceId: text }),
+  v.strictObject({ kind: v.literal('tile'), stopId: text, tileId: text }),
+  v.strictObject({ kind: v.literal('rule'), of: text, ruleId: text }),
+  v.strictObject({ kind: v.literal('next'), partId: text }),
+  v.strictObject({ kind: v.picklist(['order', 'start']) }),
+]);
+
 export const shownStateSchema = as<ShownState>(
   v.strictObject({
     parts: byId(
@@ -87,6 +95,7 @@ export const shownStateSchema = as<ShownState>(
       v.array(v.strictObject({ fromAt: number, untilAt: number, spentMs: number, timesAway: number })),
     ),
     spentIn: v.optional(byId(number)),
+    route: v.optional(v.strictObject({ legs: v.array(v.strictObject({ partId: text, via })), isAtEnd: v.boolean() })),
     stops: byId(stopState),
     discrepancies: v.strictObject({
       cutMs: number,

@@ -1,14 +1,23 @@
-import type { Answer, AttemptState, EarlierAnswer, PartState, Spell, StopState } from '../attempt/attempt-state.ts';
+import type {
+  Answer,
+  AttemptState,
+  EarlierAnswer,
+  Leg,
+  PartState,
+  Spell,
+  StopState,
+} from '../attempt/attempt-state.ts';
 
 /** What of an attempt a teacher is shown when they open one student. The secret and the book-keeping stay with the server. */
-export type ShownState = Pick<
-  AttemptState,
-  'parts' | 'stops' | 'discrepancies' | 'afterClosing' | 'spells' | 'spentIn'
->;
+export interface ShownState
+  extends Pick<AttemptState, 'parts' | 'stops' | 'discrepancies' | 'afterClosing' | 'spells' | 'spentIn'> {
+  /** The way taken, where there is more than one. */
+  readonly route?: { readonly legs: readonly Pick<Leg, 'partId' | 'via'>[]; readonly isAtEnd: boolean } | undefined;
+}
 
 /** Built by naming: what a state gains is shown to nobody until it is named here. */
 export function shownStateOf(state: AttemptState): ShownState {
-  const { parts, stops, discrepancies, afterClosing, spells, spentIn } = state;
+  const { parts, stops, discrepancies, afterClosing, spells, spentIn, route } = state;
   const { cutMs, hiddenMs, lateAnswers, refusedCount, refusals } = discrepancies;
   return {
     parts: mapped(parts, shownPart),
@@ -18,6 +27,9 @@ export function shownStateOf(state: AttemptState): ShownState {
       ...{ cutMs, hiddenMs, lateAnswers, refusedCount },
       refusals: refusals.map(({ eventId, reason }) => ({ eventId, reason })),
     },
+    ...(route
+      ? { route: { legs: route.legs.map(({ partId, via }) => ({ partId, via })), isAtEnd: route.isAtEnd } }
+      : {}),
     ...(afterClosing ? { afterClosing: shownAfterClosing(afterClosing) } : {}),
   };
 }

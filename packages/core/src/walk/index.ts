@@ -1,4 +1,5 @@
 // What a student may open now, and how far they have come.
+export { certainAhead } from './certain-ahead.ts';
 export {
   canHandIn,
   findOpenStop,

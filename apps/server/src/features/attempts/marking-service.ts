@@ -1,5 +1,11 @@
 import { questionsOf } from '@semita/core/analysis';
-import { type AttemptEvent, type AttemptState, type TeacherEventBody, teacherSittingId } from '@semita/core/attempt';
+import {
+  type AttemptEvent,
+  type AttemptState,
+  beginAttempt,
+  type TeacherEventBody,
+  teacherSittingId,
+} from '@semita/core/attempt';
 import { questionFaults } from '@semita/core/checks';
 import type {
   AttemptDetail,
@@ -16,7 +22,7 @@ import { ownLesson } from '@semita/core/own-lesson';
 import type { Question } from '@semita/core/question';
 import { takeIn } from '@semita/core/reducer';
 import { type SheetLine, shownAnswer, shownStateOf } from '@semita/core/sheet';
-import { findStop, type WalkContext } from '@semita/core/walk';
+import { certainAhead, findStop, type WalkContext } from '@semita/core/walk';
 import type { Deps } from '../../deps.ts';
 import { found, Refused } from '../../http/refused.ts';
 import type { SecurityLog } from '../accounts/security-log.ts';
@@ -59,7 +65,9 @@ export function createMarkingService(options: Options) {
     const { line, counted } = sheetOf.readStudent(actor, assignmentId, studentId);
     const state = counted ? intake.readState(counted.attemptId) : null;
     const { lesson } = given.getLesson(assignmentId, counted?.editionId);
-    return { student: line, lesson: state ? ownLesson(lesson, state) : lesson, state: state && shownStateOf(state) };
+    const own = state ? ownLesson(lesson, state) : lesson;
+    const { partIds } = certainAhead(own, state ?? beginAttempt({ begunAt: clock(), secret: '' }));
+    return { student: line, lesson: own, state: state && shownStateOf(state), aheadPartIds: [...partIds] };
   };
 
   /** The attempt that counts. @throws Refused notFound where the student has not begun */

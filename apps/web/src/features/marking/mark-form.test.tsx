@@ -24,7 +24,7 @@ function open(given = answer(null), refuses = false) {
       if (refuses) throw new Refusal('pointsOutOfRange');
       marked(params, body);
       const student = { studentId: 's', displayName: 'Imani', excused: false, dueAt: null, row: null };
-      return { student, lesson: bridgeLesson, state: null };
+      return { student, lesson: bridgeLesson, state: null, aheadPartIds: [] };
     },
   });
   const onMarked = vi.fn();

@@ -30,6 +30,7 @@ import { MarkForm } from './mark-form.tsx';
 import { MetStrip } from './met-strip.tsx';
 import { focusNextUnmarked, useNextKey } from './next-unmarked.ts';
 import { historyOptions } from './queries.ts';
+import { RouteTaken } from './route-taken.tsx';
 import { TalkOfAnswer } from './talk-of-answer.tsx';
 import './words.ts';
 
@@ -91,6 +92,12 @@ export function StudentDrawer(props: Props) {
                   {t('student.allWork')}
                 </Link>
               )}
+              <Link
+                to={`/assignments/${assignmentId}/students/${encodeURIComponent(studentId)}/catch-up`}
+                className={buttonStyle({ size: 'small', look: 'quiet' })}
+              >
+                {t('student.catchUp')}
+              </Link>
               {onNext && (
                 <Button ref={nextButton} size="small" onClick={onNext}>
                   {t('sheet.markNext')}
@@ -159,6 +166,7 @@ function Answers({ assignmentId, timeZone, detail, state, stopId, onMarked }: An
         )}
       </section>
       <HowItWent {...{ lesson, state, timeZone }} />
+      <RouteTaken {...{ lesson, state }} />
       <section ref={list} aria-labelledby="answers" className="grid gap-3">
         <h3 id="answers" className="text-16">
           {t('student.answers')}

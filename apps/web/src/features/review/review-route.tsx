@@ -87,6 +87,12 @@ function OpenReview({ classId, review, leftOver, outbox }: Props) {
       newId: () => v7(),
     }),
   );
+  // Whoever comes here has begun already: the first question stands open at once.
+  useEffect(() => {
+    const { state, lesson } = session.getSnapshot();
+    const [first] = lesson.parts[0]?.stops ?? [];
+    if (first && Object.keys(state.stops).length === 0) session.record({ type: 'reachedStop', stopId: first.id });
+  }, [session]);
   // The list behind it says what is left.
   useEffect(
     () => () => void queryClient.invalidateQueries({ queryKey: waitingReviewsOptions().queryKey }),

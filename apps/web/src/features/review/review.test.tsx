@@ -10,13 +10,8 @@ import WaitingReviews from './waiting-reviews.tsx';
 const waiting = { classId: 'amber', className: '8 Amber', questionCount: 3, answeringMs: 135_000, begun: false };
 
 test('says what comes back today, and how long it takes', async () => {
-  standIn({
-    listReviews: () => [
-      waiting,
-      { ...waiting, classId: 'cobalt', className: '8 Cobalt', begun: true, answeringMs: null },
-    ],
-  });
-  show(<WaitingReviews />);
+  const reviews = [waiting, { ...waiting, classId: 'cobalt', className: '8 Cobalt', begun: true, answeringMs: null }];
+  show(<WaitingReviews reviews={reviews} />);
   const begin = await screen.findByRole('link', { name: 'Begin: Come back to it, 8 Amber' });
   expect(begin.getAttribute('href')).toBe('/review/amber');
   expect(screen.getByText('8 Amber · 3 questions, about 2 minutes')).toBeTruthy();

@@ -1,21 +1,18 @@
-import { useQuery } from '@tanstack/react-query';
+import type { WaitingReview } from '@semita/core/contract';
 import { History } from 'lucide-react';
 import { Link } from 'react-router';
 import { buttonStyle } from '../../ui/button.tsx';
 import { t } from '../../words/words.ts';
-import { waitingReviewsOptions } from './queries.ts';
 import './words.ts';
 
 const minute = 60_000;
 
 /** What comes back to a student today, above what is due: a few minutes, and never an obligation. */
-export default function WaitingReviews() {
-  const { data = [] } = useQuery(waitingReviewsOptions());
-  if (data.length === 0) return null;
+export default function WaitingReviews({ reviews }: { readonly reviews: readonly WaitingReview[] }) {
   return (
     <section aria-label={t('review.title')} className="grid gap-3">
       <ul className="grid gap-3">
-        {data.map(({ classId, className, questionCount, answeringMs, begun }) => (
+        {reviews.map(({ classId, className, questionCount, answeringMs, begun }) => (
           <li
             key={classId}
             className="flex flex-wrap items-center gap-x-4 gap-y-3 rounded-card border border-line bg-main-tint px-5 py-4"

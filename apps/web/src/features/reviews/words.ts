@@ -26,7 +26,7 @@ export const reviewsWords = {
     answered: 'Questions',
     known: 'Still known',
     tooFew: 'too few to say',
-    studentsTitle: 'Who, and what',
+    studentsTitle: 'What comes back to whom',
     student: 'Student',
     today: 'Today',
     comesBack: 'Comes back',

@@ -1,5 +1,7 @@
+import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { t } from '../../words/words.ts';
+import { waitingReviewsOptions } from '../review/queries.ts';
 import { sectionsOf } from './sections.ts';
 import { TodoList } from './todo-list.tsx';
 import './words.ts';
@@ -8,13 +10,17 @@ import './words.ts';
 const WaitingReviews = lazy(() => import('../review/waiting-reviews.tsx'));
 
 export function Component() {
+  const { data: reviews = [] } = useQuery(waitingReviewsOptions());
+  const hasReviews = reviews.length > 0;
   return (
     <TodoList
       title={t('todo.title')}
       above={
-        <Suspense>
-          <WaitingReviews />
-        </Suspense>
+        hasReviews && (
+          <Suspense>
+            <WaitingReviews reviews={reviews} />
+          </Suspense>
+        )
       }
       sectionsOf={(items, now) =>
         sectionsOf(
@@ -22,7 +28,7 @@ export function Component() {
           now,
         )
       }
-      empty={t('todo.empty')}
+      empty={hasReviews ? t('todo.emptyElse') : t('todo.empty')}
       emptyHelp={t('todo.emptyHelp')}
     />
   );

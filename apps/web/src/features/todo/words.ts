@@ -12,6 +12,7 @@ export const todoWords = {
     noNotices: 'Notices',
     waitingFor: 'You have asked to join {{names}}. As soon as your teacher lets you in, its lessons are here.',
     empty: 'Nothing to do right now',
+    emptyElse: 'Nothing else to do right now',
     emptyHelp: 'Lessons from your teacher appear here.',
     doneEmpty: 'Nothing handed in yet',
     begin: 'Begin',

@@ -1,3 +1,4 @@
+import { hasMaterial } from '@semita/core/lesson';
 import {
   canHandIn,
   freeParts,
@@ -33,7 +34,7 @@ export function NextStep({
   if (state.handedInAt !== null)
     return (
       <Notice title={t('walk.handedIn')} role="status">
-        <p>{t('walk.handedInHelp')}</p>
+        <p>{t(lesson.parts.some(hasMaterial) ? 'walk.handedInHelp' : 'walk.handedInBelow')}</p>
         {withdrawUntil !== null && session.now() < withdrawUntil && (
           <div>
             <Button onClick={() => session.record({ type: 'withdrawn' })}>{t('walk.withdraw')}</Button>

@@ -26,6 +26,8 @@ interface Props {
   readonly fullScreenOf: () => HTMLElement | null;
   readonly onPlaying: (isPlaying: boolean) => void;
   readonly nextLessons: readonly NextLesson[];
+  /** Where a link leads; where the student was, without one. */
+  readonly startAtMs?: number | undefined;
 }
 
 /** A lesson to which a reading leads on; in a rehearsal without an assignment. */
@@ -40,11 +42,11 @@ export function PartStage(props: Props) {
   return props.part.kind === 'clip' ? <ClipPart {...props} /> : <ContentPart {...props} />;
 }
 
-function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Props) {
+function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying, startAtMs }: Props) {
   const { state, terms } = snapshot;
   const captions = useQuery(captionsOptions(part.materialId));
   const lines = useMemo(() => scriptOf(captions.data ?? [], part.outMs), [captions.data, part.outMs]);
-  const [startMs] = useState(() => partStateOf(state, part).positionMs);
+  const [startMs] = useState(() => startOf(part, session, state, startAtMs));
   const isLocked = isMaterialLocked(session.context, state);
   const current = () => session.getSnapshot().state;
   const missed = useRef({ stopId: '', tries: 0 });
@@ -87,6 +89,17 @@ function ClipPart({ ref, part, session, snapshot, fullScreenOf, onPlaying }: Pro
   );
 }
 
+/** Where a part begins to play: where a link leads, as far as one may go there, or where the student was. */
+function startOf(
+  part: LearnerMaterialPart,
+  { context }: WalkSession,
+  state: WalkSnapshot['state'],
+  startAtMs: number | undefined,
+): number {
+  if (startAtMs === undefined || isMaterialLocked(context, state)) return partStateOf(state, part).positionMs;
+  return Math.max(part.inMs, Math.min(startAtMs, seekLimitMs(part, state, context)));
+}
+
 /** A halt this little off its mark is at it. */
 const atMarkMs = 60;
 /** What was not seen to play is played again from this much before it. */
@@ -126,10 +139,11 @@ function ContentPartView({
   snapshot,
   content,
   nextLessons,
+  startAtMs,
 }: Props & { readonly content: Content }) {
   const { state, terms } = snapshot;
   const phrases = useMemo(() => phrasesOf(part.stops), [part.stops]);
-  const [startMs] = useState(() => partStateOf(state, part).positionMs);
+  const [startMs] = useState(() => startOf(part, session, state, startAtMs));
   // Of a material in parts, the stretch of this one.
   const { lines, blocks, slides } = useMemo(() => stretchOf(part, content), [part, content]);
   const isLocked = isMaterialLocked(session.context, state);

@@ -1,7 +1,7 @@
 import type { SentEvent, Walk } from '@semita/core/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { v7 } from 'uuid';
 import { call } from '../../api/client.ts';
 import { useLive } from '../../live/use-live.ts';
@@ -10,6 +10,7 @@ import { formatInstant } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { type Outbox, openOutbox } from '../outbox/outbox.ts';
 import { RequireRole } from '../session/require-role.tsx';
+import { placeOf } from './place-link.ts';
 import { createWalkSession } from './walk-session.ts';
 import { WalkView } from './walk-view.tsx';
 import './words.ts';
@@ -73,7 +74,15 @@ function OpenWalk({ walk, leftOver, outbox }: Opened) {
   });
   const dueLine = dueAt === null ? undefined : t('walk.dueLine', { time: formatInstant(dueAt, timeZone) });
   const { nextLessons } = walk;
+  const [search] = useSearchParams();
+  const [startAt] = useState(() => placeOf(search));
   // Without a due date what was handed in can be taken back as long as the lesson is open.
   const withdrawUntil = dueAt ?? closesAt ?? Number.POSITIVE_INFINITY;
-  return <WalkView {...{ session, dueLine, nextLessons, withdrawUntil }} backTo="/to-do" backLabel={t('walk.leave')} />;
+  return (
+    <WalkView
+      {...{ session, dueLine, nextLessons, withdrawUntil, startAt }}
+      backTo="/to-do"
+      backLabel={t('walk.leave')}
+    />
+  );
 }

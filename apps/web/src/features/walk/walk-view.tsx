@@ -1,7 +1,7 @@
 import type { Recording } from '@semita/core/elements';
 import type { LearnerPart } from '@semita/core/learner';
 import { hasMaterial } from '@semita/core/lesson';
-import { findOpenStop, nextUnsettledStop } from '@semita/core/walk';
+import { findOpenStop, isPartOpen, nextUnsettledStop } from '@semita/core/walk';
 import { ArrowLeft } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Link } from 'react-router';
@@ -17,6 +17,7 @@ import { LinkStatus } from './link-status.tsx';
 import { useLoadAhead } from './load-ahead.ts';
 import { type NextLesson, PartStage } from './part-stage.tsx';
 import { PathStrip } from './path-strip.tsx';
+import type { LinkedPlace } from './place-link.ts';
 import { SidePanel } from './side-panel.tsx';
 import { WalkAnnouncer } from './walk-announcer.tsx';
 import type { WalkSession, WalkSnapshot } from './walk-session.ts';
@@ -33,10 +34,12 @@ interface Props {
   readonly status?: ReactNode;
   /** Until when what was handed in may be taken back, epoch ms; null for never. */
   readonly withdrawUntil: number | null;
+  /** Where a link leads, as far as its student may go there. */
+  readonly startAt?: LinkedPlace | null;
 }
 
 /** A walk through a lesson: the strip on top, the stage, and beside it the open stop or what has been so far. */
-export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, withdrawUntil, status }: Props) {
+export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, withdrawUntil, status, startAt }: Props) {
   const snapshot = useSyncExternalStore(session.subscribe, session.getSnapshot);
   const { lesson, state, ahead } = snapshot;
   useEffect(() => session.start(), [session]);
@@ -44,7 +47,9 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
   const root = useRef<HTMLDivElement>(null);
   const film = useRef<FilmControls>(null);
   const [playingPartId, setPlayingPartId] = useState<string | null>(null);
-  const [chosenPartId, setChosenPartId] = useState<string | null>(null);
+  const [chosenPartId, setChosenPartId] = useState(() =>
+    startAt && isPartOpen(session.context, state, startAt.partId) ? startAt.partId : null,
+  );
   const partId = chosenPartId ?? state.currentPartId ?? lesson.parts[0]?.id;
   const part = lesson.parts.find((one) => one.id === partId);
   const leg = state.route?.legs.at(-1);
@@ -116,6 +121,7 @@ export function WalkView({ session, backTo, backLabel, dueLine, nextLessons, wit
                 fullScreenOf={() => root.current}
                 onPlaying={(playing) => setPlayingPartId(playing ? part.id : null)}
                 nextLessons={nextLessons}
+                startAtMs={startAt?.partId === part.id ? startAt.atMs : undefined}
               />
             )}
             {part && part.kind !== 'board' && (lesson.parts.length > 1 || part.practice) && (

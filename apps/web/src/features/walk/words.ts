@@ -84,6 +84,7 @@ export const walkWords = {
     handInOpen_other: '{{count}} stops are still open. They will be left unanswered.',
     handedIn: 'Handed in',
     handedInHelp: 'You can watch it again whenever you like.',
+    handedInBelow: 'Your answers stand below.',
     saved: 'Saved',
     sending: 'Saving…',
     offline: 'No connection. Everything is kept on this device and sent later.',
