@@ -32,7 +32,7 @@ export function ClassFound({ number, question, figures }: Props) {
                   ? []
                   : [
                       figures?.meanShare == null
-                        ? t('catchUp.tooFew')
+                        ? t((figures?.waiting ?? 0) > 0 ? 'catchUp.unmarked' : 'catchUp.tooFew')
                         : t('catchUp.share', { share: formatShare(figures.meanShare) }),
                     ]),
               ].join(', ')}

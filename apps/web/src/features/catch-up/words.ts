@@ -30,6 +30,7 @@ export const catchUpWords = {
     answered_other: '{{count}} have answered',
     share: '{{share}} of the points',
     tooFew: 'too few to say',
+    unmarked: 'not marked yet',
     most: 'Most often: {{words}} ({{count}})',
     right: 'Right: {{words}}',
     nobody: 'Nobody has answered yet.',

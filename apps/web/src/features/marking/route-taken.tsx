@@ -1,7 +1,6 @@
 import { questionsOfPart } from '@semita/core/checks';
 import type { AttemptDetail } from '@semita/core/contract';
 import type { Lesson } from '@semita/core/lesson';
-import { formatMinutes } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { conditionWords } from '../path/way-words.ts';
 import './words.ts';
@@ -15,7 +14,7 @@ interface Props {
 }
 
 /** Part by part the way a student took through a lesson that has more than one, and what led there. */
-export function RouteTaken({ lesson, state: { route, spentIn = {} } }: Props) {
+export function RouteTaken({ lesson, state: { route } }: Props) {
   if (!route || route.legs.length < 2) return null;
   return (
     <section aria-labelledby="route-taken" className="grid gap-3">
@@ -29,16 +28,13 @@ export function RouteTaken({ lesson, state: { route, spentIn = {} } }: Props) {
           const isLast = index === route.legs.length - 1;
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: the same part can come twice, and the way only grows
-            <li key={`${index} ${leg.partId}`} className="grid grid-cols-[1.5rem_minmax(0,1fr)_auto] gap-2">
+            <li key={`${index} ${leg.partId}`} className="grid grid-cols-[1.5rem_minmax(0,1fr)] gap-2">
               <span className="font-mono text-13 text-quiet">{index + 1}</span>
               <span>
                 {part?.title}
                 {because && <span className="text-quiet"> · {because}</span>}
                 {isLast && !route.isAtEnd && <span className="text-quiet"> · {t('student.isHere')}</span>}
               </span>
-              {route.legs.findIndex(({ partId }) => partId === leg.partId) === index && (
-                <span className="font-mono text-13">{formatMinutes(spentIn[leg.partId] ?? 0)}</span>
-              )}
             </li>
           );
         })}
