@@ -23,6 +23,7 @@ import { noticeHandlers } from './features/notices/notice-routes.ts';
 import { practiceHandlers } from './features/practice/practice-routes.ts';
 import { reviewHandlers } from './features/reviews/review-routes.ts';
 import { schoolHandlers } from './features/school/school-routes.ts';
+import { statementHandlers } from './features/statements/statement-routes.ts';
 import { targetHandlers } from './features/targets/target-routes.ts';
 import { compressAnswers } from './http/compress-answers.ts';
 import { createErrorHandler } from './http/error-handler.ts';
@@ -195,6 +196,7 @@ export function createApp(options: AppOptions): Express {
     ...followingHandlers(services),
     ...gradebookHandlers(services),
     ...targetHandlers(services),
+    ...statementHandlers(services.statements),
     ...reviewHandlers({
       reviews: services.reviews,
       overview: services.reviewOverview,

@@ -39,6 +39,7 @@ async function start(): Promise<void> {
   const port = Number(env.PORT ?? 3000);
   const services = createServices(deps, {
     catalogueUrl: env.SEMITA_CATALOGUE,
+    recordStoreUrl: env.SEMITA_RECORD_STORE,
     publicUrl: env.SEMITA_URL ?? `http://${host}:${port}`,
     // See docs/mail.md.
     mailSender: env.SEMITA_SMTP ? createSmtpSender(env.SEMITA_SMTP, env.SEMITA_MAIL_FROM ?? 'Semita') : undefined,

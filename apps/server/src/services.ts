@@ -80,6 +80,8 @@ import { createPeopleService } from './features/school/people-service.ts';
 import { createReadLog } from './features/school/read-log.ts';
 import { createSchoolService } from './features/school/school-service.ts';
 import { createSetUp } from './features/school/set-up.ts';
+import { createRecordStore } from './features/statements/record-store.ts';
+import { createStatementService } from './features/statements/statement-service.ts';
 import { createMasteryService } from './features/targets/mastery-service.ts';
 import { createTargetEvidence } from './features/targets/target-evidence.ts';
 import { createTargetRepository } from './features/targets/target-repository.ts';
@@ -100,13 +102,21 @@ export interface Outside {
   readonly catalogueUrl?: string | undefined;
   /** Where mails go; they stay here without it. */
   readonly mailSender?: MailSender | undefined;
+  /** The school's learning record store, with name and password; none without it. */
+  readonly recordStoreUrl?: string | undefined;
   /** Where this installation is reached, `https://semita.example`. */
   readonly publicUrl?: string | undefined;
 }
 
 /** Puts the use-cases together. The web server stands on these, and so do the demo's simulated students. */
 export function createServices(deps: Deps, outside: Outside = {}) {
-  const { fetchLimits, catalogueUrl, mailSender = standInSender, publicUrl = 'http://localhost:3000' } = outside;
+  const {
+    fetchLimits,
+    catalogueUrl,
+    recordStoreUrl,
+    mailSender = standInSender,
+    publicUrl = 'http://localhost:3000',
+  } = outside;
   const security = createSecurityLog(deps);
   const guard = createSignInGuard(deps.clock);
   const guess = createGuessingGuard(guard);
@@ -383,6 +393,10 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     reviewRepository,
     reviewOverview: createReviewOverview({
       ...{ repository: reviewRepository, plans: reviewPlans, reviews, evidence },
+    }),
+    statements: createStatementService({
+      ...{ clock: deps.clock, given, sheetOf: assignments, attempts, security, publicUrl },
+      store: recordStoreUrl ? createRecordStore(recordStoreUrl) : null,
     }),
     classNameOf: (classId: string) => classes.find(classId)?.name ?? '',
     following: createFollowingService({

@@ -1,1 +1,2 @@
 export { type CatalogueFilm, createMediaCatalogue } from './media-catalogue.ts';
+export { createRecordStore } from './record-store.ts';

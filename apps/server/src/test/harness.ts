@@ -42,10 +42,10 @@ export interface Client {
 /** The real app on what a folder holds, with browsers to ask it. */
 export async function serveInstallation(
   deps: Deps,
-  { fetchLimits, catalogueUrl, ...options }: Partial<AppOptions> & Outside = {},
+  { fetchLimits, catalogueUrl, recordStoreUrl, ...options }: Partial<AppOptions> & Outside = {},
   setUp: (app: Express) => void = () => undefined,
 ) {
-  const services = createServices(deps, { catalogueUrl, ...(fetchLimits ? { fetchLimits } : {}) });
+  const services = createServices(deps, { catalogueUrl, recordStoreUrl, ...(fetchLimits ? { fetchLimits } : {}) });
   const app = createApp({ deps, services, ...options });
   setUp(app);
   const server: Server = app.listen(0, '127.0.0.1');

@@ -24,6 +24,8 @@ export const staffWords = {
     alreadyGiven: 'This lesson was given to them already.',
     givenToOthers:
       'This was also given to a class that you do not teach. Whoever teaches all of its classes can do this; the dates of your own class you can change yourself.',
+    recordStoreSilent:
+      'The record store is not answering, or does not let us in. Nothing is lost: send it again later.',
     catalogueSilent: 'The catalogue is not answering. Try again in a moment.',
     captionsUnreadable: 'No captions could be read from this file. The ones you had are unchanged.',
     packageUnreadable: 'No questions could be read from this file. Nothing was changed.',

@@ -42,6 +42,7 @@ export const statusOfError = {
   newerAttempt: 409,
   captionsUnreadable: 422,
   catalogueSilent: 502,
+  recordStoreSilent: 502,
   packageUnreadable: 422,
   fileEmpty: 422,
   fileUnusable: 422,

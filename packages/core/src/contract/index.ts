@@ -68,5 +68,6 @@ export {
   type SentOneRoster,
 } from './school-schemas.ts';
 export type { Series, SeriesCell } from './series-schemas.ts';
+export type { RecordStore, SentStatements } from './statement-routes.ts';
 export { type ClassMastery, type ListedTarget, mostTargetsAtOnce, type StudentMastery } from './target-routes.ts';
 export type { FeedbackItem, IntakeAnswer, TodoItem, Walk } from './walk-schemas.ts';

@@ -95,6 +95,8 @@ type RouteAboutThing = {
 /** What each route about a thing asks for. The compiler refuses a route without a line. */
 export const permissionOfRoute = {
   readClass: 'followClass',
+  exportStatements: 'followAssignment',
+  sendStatements: 'runAssignment',
   openReview: 'attendClass',
   takeInReview: 'workOnReview',
   readReviews: 'followClass',

@@ -16,6 +16,7 @@ import { practiceRoutes } from './practice-routes.ts';
 import { reviewRoutes } from './review-routes.ts';
 import { schoolRoutes } from './school-routes.ts';
 import { seriesRoutes } from './series-routes.ts';
+import { statementRoutes } from './statement-routes.ts';
 import { targetRoutes } from './target-routes.ts';
 import { walkRoutes } from './walk-routes.ts';
 
@@ -34,6 +35,7 @@ export const routes = {
   ...gradebookRoutes,
   ...targetRoutes,
   ...reviewRoutes,
+  ...statementRoutes,
   ...lookBackRoutes,
   ...feedbackRoutes,
   ...bankRoutes,

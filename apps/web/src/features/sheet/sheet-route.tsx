@@ -35,6 +35,7 @@ import type { Sorting } from './sheet-head.tsx';
 import { SheetTable } from './sheet-table.tsx';
 import { WroteBack } from './wrote-back.tsx';
 import '../assignment/words.ts';
+import { SendStatements } from './send-statements.tsx';
 import './words.ts';
 
 const figures = ['need', 'name', 'progress', 'met', 'time', 'points', 'lastSeen'] as const;
@@ -244,6 +245,7 @@ const saved = [
   ['exportSheet', 'sheet.sheetCsv'],
   ['exportAnswersWorkbook', 'sheet.answersXlsx'],
   ['exportAnswers', 'sheet.answersCsv'],
+  ['exportStatements', 'sheet.statements'],
 ] as const;
 
 function SaveMenu({ assignmentId }: { readonly assignmentId: string }) {
@@ -263,6 +265,7 @@ function SaveMenu({ assignmentId }: { readonly assignmentId: string }) {
           {t(words)}
         </MenuDownload>
       ))}
+      <SendStatements assignmentId={assignmentId} />
     </Menu>
   );
 }
