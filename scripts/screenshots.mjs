@@ -115,20 +115,6 @@ const views = {
     await page.getByRole('list', { name: 'What is met on this route' }).waitFor();
     return page;
   },
-  'path-walked': async () => {
-    const page = await enter(teacherName, wide);
-    await page.goto('/today');
-    await page
-      .getByRole('link', { name: /Which bridge would you build/ })
-      .last()
-      .click();
-    await page.getByRole('link', { name: 'Path', exact: true }).click();
-    await page
-      .getByRole('button', { name: /students/ })
-      .first()
-      .click();
-    return page;
-  },
   questions: async () => {
     const page = await enter(teacherName, wide);
     await page.goto('/shelf');
@@ -209,6 +195,14 @@ const views = {
     await page.getByRole('link', { name: /8 Cobalt/ }).click();
     await page.getByRole('link', { name: 'Targets' }).click();
     await page.getByRole('table').waitFor();
+    return page;
+  },
+  'come-back': async () => {
+    const page = await enter(teacherName, wide);
+    await page.goto('/classes');
+    await page.getByRole('link', { name: /8 Cobalt/ }).click();
+    await page.getByRole('link', { name: 'Come back to it', exact: true }).click();
+    await page.getByText(/was still known/).waitFor();
     return page;
   },
   stops: () => openSide('Stops', /^\d+ chose “It gets longer/),

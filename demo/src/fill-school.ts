@@ -162,7 +162,7 @@ function comeBack({ services, clock, random, today }: Stage): void {
       );
       for (const { receivedAt, events } of walk) {
         clock.now = receivedAt;
-        services.reviews.takeIn(actor, review.roundId, events);
+        services.reviews.takeIn(review.roundId, events);
       }
     }
   clock.now = today;

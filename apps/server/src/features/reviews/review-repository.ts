@@ -197,6 +197,10 @@ export function createReviewRepository({ db }: Pick<Deps, 'db'>) {
     getRound: (roundId: string): ReviewRound | undefined =>
       db.select().from(reviewRounds).where(eq(reviewRounds.id, roundId)).get(),
 
+    /** In which language numbers are written in a class. */
+    localeOf: (classId: string): string | undefined =>
+      db.select({ locale: classes.locale }).from(classes).where(eq(classes.id, classId)).get()?.locale,
+
     ownerOf: (roundId: string): string | undefined =>
       db.select({ studentId: reviewRounds.studentId }).from(reviewRounds).where(eq(reviewRounds.id, roundId)).get()
         ?.studentId,

@@ -21,7 +21,7 @@ interface Rooms {
 export const reviewHandlers = ({ reviews, overview, repository }: Rooms): Pick<Handlers, Names> => ({
   listReviews: ({ actor }) => reviews.list(actor),
   openReview: ({ actor, params }) => ({ review: reviews.open(actor, params.classId) }),
-  takeInReview: ({ actor, params, body }) => reviews.takeIn(actor, params.roundId, body.events),
+  takeInReview: ({ params, body }) => reviews.takeIn(params.roundId, body.events),
   readReviews: ({ actor, params }) => overview.read(actor, params.classId),
   setReviews: ({ actor, params, body }) => {
     repository.set(params.classId, body);

@@ -118,13 +118,13 @@ export function createReviewService({ db, clock, newId, repository, plans }: Opt
     },
 
     /**
-     * What a student did in a round; answered once it is on disk.
+     * What a student did in a round, also of a day before, and after they left or it was turned off; answered once it is
+     * on disk.
      * @throws Refused notFound, tooManyRequests
      */
-    takeIn(actor: Actor, roundId: string, events: readonly SentEvent[]): IntakeAnswer {
+    takeIn(roundId: string, events: readonly SentEvent[]): IntakeAnswer {
       const round = found(repository.getRound(roundId));
-      const { locale } = onClass(actor.id, round.classId);
-      const context = contextOf(round, locale);
+      const context = contextOf(round, found(repository.localeOf(round.classId)));
       const now = clock();
       return inTransaction(db, () => {
         const before = replay(round, context);

@@ -225,8 +225,10 @@ test('goes with the student, and with the class', async () => {
   await walk(await give(three), three, 'wrong');
   await turnOn();
   school.clock.now += day;
-  await open();
+  const review = (await open()) as OpenedReview;
   school.services.roster.remove('amber', 'imani');
+  // What was done before is not lost.
+  expect((await answer(review, ['right'])).status).toBe(200);
   expect(await waiting()).toEqual([]);
   expect((await asked('PUT', '/api/classes/amber/review', undefined, 'imani')).status).toBe(404);
   school.db.$client.prepare('delete from users where id = ?').run('imani');

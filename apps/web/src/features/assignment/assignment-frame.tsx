@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { QueryView } from '../../ui/query-view.tsx';
 import { TabLink } from '../../ui/tab-link.tsx';
-import { formatInstant } from '../../words/format.ts';
+import { formatDay, formatInstant } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { sheetOptions } from './queries.ts';
 import './words.ts';
@@ -59,6 +59,9 @@ export function AssignmentFrame({
                 <TabLink to={`/assignments/${assignmentId}/terms`}>{t('sheet.terms')}</TabLink>
               </nav>
             </div>
+            <p className="hidden px-5 font-heading text-18 print:block">
+              {title}, {className}, {formatDay(Date.now())}
+            </p>
             {children(sheet)}
           </div>
         );

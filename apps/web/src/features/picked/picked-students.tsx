@@ -61,13 +61,19 @@ export function PickedStudents({ students, reason, groupName, assignmentId, runs
         {more > 0 && (
           <>
             {', '}
-            <button type="button" className="underline" onClick={() => setTellsAll(true)}>
+            <button type="button" className="underline print:hidden" onClick={() => setTellsAll(true)}>
               {t('picked.and', { count: more })}
             </button>
+            <span className="hidden print:inline">
+              {students
+                .slice(-more)
+                .map(({ displayName }) => displayName)
+                .join(', ')}
+            </span>
           </>
         )}
       </p>
-      <div className="flex flex-wrap gap-2">
+      <div className="flex flex-wrap gap-2 print:hidden">
         {runs && (
           <>
             <Button size="small" onClick={() => setDoing('group')}>

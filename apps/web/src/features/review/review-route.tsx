@@ -12,11 +12,11 @@ import { t } from '../../words/words.ts';
 import { reviewKey } from '../outbox/doors.ts';
 import { type Outbox, openOutbox } from '../outbox/outbox.ts';
 import { createRehearsalFiles } from '../question/answer-files.ts';
+import { waitingReviewsOptions } from '../review-list/queries.ts';
 import { RequireRole } from '../session/require-role.tsx';
 import { createWalkSession } from '../walk/walk-session.ts';
 import { WalkView } from '../walk/walk-view.tsx';
-import { waitingReviewsOptions } from './queries.ts';
-import './words.ts';
+import '../review-list/words.ts';
 
 /** Today's questions about what a student had not met, walked like a lesson. */
 export function Component() {

@@ -14,16 +14,18 @@ interface Props {
 }
 
 /** Whether it is on in a class, how much a day, and what it counts. */
-export function ReviewSettings({ classId, overview: { settings, runs } }: Props) {
-  const { mutate } = useReviewsChange(
+export function ReviewSettings({ classId, overview: { settings: kept, runs } }: Props) {
+  const { mutate, isPending, variables } = useReviewsChange(
     classId,
     (body: Settings) => call('setReviews', { params: { classId }, body }),
     () => toast(t('reviews.saved')),
   );
+  // What was just chosen stands at once.
+  const settings = isPending ? variables : kept;
   const set = (change: Partial<Settings>) => mutate({ ...settings, ...change });
   const state = settings.isOn ? t('reviews.on') : t('reviews.off');
   return (
-    <section className="grid gap-4 rounded-card border border-line bg-card p-5">
+    <section className="grid gap-4 print:hidden rounded-card border border-line bg-card p-5">
       <div className="grid gap-1">
         <h2 className="text-18">{t('reviews.title')}</h2>
         <p className="text-14">{t('reviews.lead')}</p>

@@ -18,7 +18,7 @@ const head = 'border-b border-line px-3 py-2 text-left text-13 font-medium text-
 /** Questions with their figures, in the order of the lesson. */
 export function QuestionTable({ figures, numbered, onOpen }: Props) {
   return (
-    <div className="overflow-x-auto rounded-card border border-line bg-card">
+    <div className="overflow-x-auto rounded-card border print:overflow-visible border-line bg-card">
       <table className="w-full text-14">
         <thead>
           <tr>

@@ -54,7 +54,10 @@ export function StopsView({ assignmentId, told, runs, locale }: Props) {
         {proposals.length === 0 && <p className="text-quiet">{t('stops.nothingStandsOut')}</p>}
         <ul className="grid gap-3 md:grid-cols-2">
           {proposals.map(({ reason, groupName, studentIds }) => (
-            <li key={reason} className="grid content-between gap-3 rounded-card border border-line bg-card p-4">
+            <li
+              key={reason}
+              className="grid break-inside-avoid content-between gap-3 rounded-card border border-line bg-card p-4"
+            >
               <p className="font-medium">{reason}</p>
               <PickedStudents
                 students={studentIds.map((id) => ({ id, displayName: names[id] ?? '' }))}

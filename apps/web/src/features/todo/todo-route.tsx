@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { t } from '../../words/words.ts';
-import { waitingReviewsOptions } from '../review/queries.ts';
+import { waitingReviewsOptions } from '../review-list/queries.ts';
 import { sectionsOf } from './sections.ts';
 import { TodoList } from './todo-list.tsx';
 import './words.ts';
 
 /** Most days nothing comes back, and most classes have it off. */
-const WaitingReviews = lazy(() => import('../review/waiting-reviews.tsx'));
+const WaitingReviews = lazy(() => import('../review-list/waiting-reviews.tsx'));
 
 export function Component() {
   const { data: reviews = [] } = useQuery(waitingReviewsOptions());

@@ -70,7 +70,7 @@ function Watched({ assignmentId, lessonId, runs, part, names, watched }: Props &
   return (
     <>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[minmax(0,1fr)_20rem]">
-        <figure className="grid grid-cols-[minmax(0,1fr)] content-start gap-2 rounded-card border border-line bg-card p-4">
+        <figure className="grid break-inside-avoid grid-cols-[minmax(0,1fr)] content-start gap-2 rounded-card border border-line bg-card p-4">
           <figcaption className="font-medium">{title}</figcaption>
           {part.kind === 'clip' ? (
             <CurveWithPlace part={part} retention={retention} atMs={atMs} onMove={setAtMs} />
@@ -78,7 +78,7 @@ function Watched({ assignmentId, lessonId, runs, part, names, watched }: Props &
             <BlocksTable part={part} watched={watched} onChoose={setAtMs} />
           )}
         </figure>
-        <div className="grid content-start justify-items-start gap-3">
+        <div className="grid content-start justify-items-start gap-3 print:hidden">
           <Suspense fallback={<Loading />}>
             <Moment part={part} atMs={atMs} />
           </Suspense>
@@ -96,10 +96,10 @@ function Watched({ assignmentId, lessonId, runs, part, names, watched }: Props &
             return (
               <li
                 key={`${finding.kind} ${finding.fromMs}`}
-                className="grid content-between gap-3 rounded-card border border-line bg-card p-4"
+                className="grid break-inside-avoid content-between gap-3 rounded-card border border-line bg-card p-4"
               >
                 <p className="font-medium">{reason}</p>
-                <div className="flex flex-wrap gap-2">
+                <div className="flex flex-wrap gap-2 print:hidden">
                   <Button size="small" onClick={() => setAtMs(finding.fromMs)}>
                     <Eye aria-hidden className="size-4" strokeWidth={1.75} />
                     {t('watching.show')}
