@@ -76,7 +76,7 @@ test('an absent student catches up by a sheet, and by a link that starts there',
     .getByRole('link', { name: /How bridges carry load/ })
     .first()
     .click();
-  await page.getByRole('button', { name: 'Kofi Brannström' }).click();
+  await page.getByRole('button', { name: 'Kofi Brannström', exact: true }).click();
   await page.getByRole('link', { name: 'Catch up' }).click();
   await expect(page.getByRole('heading', { name: 'Catch up: How bridges carry load' })).toBeVisible();
   await expect(page.getByText(/this is the whole lesson/)).toBeVisible();

@@ -80,7 +80,7 @@ const account = object({ homePage: iri, name: text }, ['homePage', 'name']);
 const identifiers = ['mbox', 'mbox_sha1sum', 'openid', 'account'];
 const agent: Check = (value, at) => {
   const fields = {
-    ...{ objectType: either('Agent'), name: text, mbox: matching(/^mailto:\S+@\S+$/, 'notIri') },
+    ...{ objectType: either('Agent'), name: text, mbox: matching(/^mailto:[^\s@]+@[^\s@]+$/, 'notIri') },
     ...{ mbox_sha1sum: matching(/^[0-9a-f]{40}$/i, 'wrongType'), openid: iri, account },
   };
   const count = isRecord(value) ? identifiers.filter((name) => name in value).length : 0;
