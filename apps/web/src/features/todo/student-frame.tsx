@@ -8,9 +8,7 @@ import { PageFrame } from '../../ui/page-frame.tsx';
 import { t } from '../../words/words.ts';
 import { feedbackOptions } from '../feedback/queries.ts';
 import { noticesOptions } from '../notices/queries.ts';
-import { sendToDoor } from '../outbox/doors.ts';
-import { openOutbox } from '../outbox/outbox.ts';
-import { type LeftOver, sendLeftOver } from '../outbox/send-left-over.ts';
+import type { LeftOver } from '../outbox/send-left-over.ts';
 import { PersonMenu } from '../session/person-menu.tsx';
 import { sessionOptions } from '../session/queries.ts';
 import { RequireRole } from '../session/require-role.tsx';
@@ -78,19 +76,26 @@ function WaitingNotice({ classNames }: { readonly classNames: readonly string[] 
   );
 }
 
+/** Behind the list: the list itself is wanted first. */
+const loadOutbox = () =>
+  Promise.all([import('../outbox/outbox.ts'), import('../outbox/send-left-over.ts'), import('../outbox/doors.ts')]);
+
 /** Work that was cut off on this device is sent as soon as its student is back, also without opening the lesson. */
 function LeftOverNotice({ userId }: { readonly userId: string }) {
   const queryClient = useQueryClient();
   const [leftOver, setLeftOver] = useState<LeftOver>(noneLeft);
   useEffect(() => {
-    const outbox = openOutbox(userId);
     const run = async () => {
-      const told = await sendLeftOver(outbox, sendToDoor);
+      // Cut off again while it was loaded: what is here stays here until the next time.
+      const rooms = await loadOutbox().catch(() => null);
+      if (!rooms) return;
+      const [{ openOutbox }, { sendLeftOver }, { sendToDoor }] = rooms;
+      const told = await sendLeftOver(openOutbox(userId), sendToDoor);
       setLeftOver(told);
       if (told.sent > 0) await queryClient.invalidateQueries(todoOptions());
     };
     const onOnline = () => void run();
-    void run();
+    onOnline();
     window.addEventListener('online', onOnline);
     return () => window.removeEventListener('online', onOnline);
   }, [queryClient, userId]);
