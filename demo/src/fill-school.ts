@@ -2,7 +2,7 @@ import { copyFile, readFile, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { beginAttempt, type Terms } from '@semita/core/attempt';
-import { toLocal } from '@semita/core/calendar';
+import { toInstant, toLocal } from '@semita/core/calendar';
 import type { GradebookRules } from '@semita/core/gradebook';
 import type { Lesson } from '@semita/core/lesson';
 import {
@@ -146,8 +146,8 @@ function comeBack({ services, clock, random, today }: Stage): void {
   for (const daysAgo of [6, 5, 4, 3, 2, 1])
     for (const [index, displayName] of cobaltStudents.entries()) {
       const isAway = random.chance(0.35);
-      // The student whom visitors come as has something waiting.
-      if (isAway || (index === 0 && daysAgo < 4)) continue;
+      // The student whom visitors come as has something waiting, at whatever hour they come.
+      if (isAway || index === 0) continue;
       const actor = studentActor(displayName);
       clock.now = today - daysAgo * day + Math.round(random.between(1, 6) * 3_600_000);
       const review = services.reviews.open(actor, cobalt.id);
@@ -412,6 +412,9 @@ async function walkAll(
   }
 }
 
+const noonDaysAgo = (today: number, days: number) =>
+  toInstant(`${toLocal(today - days * day, timeZone).slice(0, 10)}T12:00`, timeZone);
+
 const schoolHours = (stage: Stage, daysAgo: number) =>
   stage.today - daysAgo * day + Math.round(stage.random.between(-2, 2) * 3_600_000);
 
@@ -455,12 +458,12 @@ const notebookManner: MannerOf = (index, { random, today }) => {
 const chooseManner: MannerOf = (index, { random, today }) => {
   if (index % 3 === 2) return null;
   const isDone = index % 4 !== 1;
+  const [skill, rate] = [random.between(0.35, 0.95), random.pick([1, 1, 1.25, 1.5])];
+  const [rewatches, restDays] = [random.between(0, 0.3), random.between(0.2, 2.6)];
   return {
-    skill: random.between(0.35, 0.95),
-    rate: random.pick([1, 1, 1.25, 1.5]),
-    rewatches: random.between(0, 0.3),
-    // The student whom visitors come as has let it rest since.
-    startAt: today - Math.round(random.between(index === 0 ? 2.4 : 0.2, 2.6) * day),
+    ...{ skill, rate, rewatches },
+    // The student whom visitors come as has let it rest since, by the calendar.
+    startAt: index === 0 ? noonDaysAgo(today, 2) : today - Math.round(restDays * day),
     leavesAfterStops: isDone ? 99 : index === 13 ? 5 : 2 + (index % 3),
     handsIn: isDone,
   };
