@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { givenAnswersSince } from '../analysis/given-answers.ts';
-import type { AttemptEvent } from '../attempt/attempt-event.ts';
+import { type AttemptEvent, teacherSittingId } from '../attempt/attempt-event.ts';
 import { type AttemptState, type Beginning, beginAttempt } from '../attempt/attempt-state.ts';
 import { metShare } from '../coverage/coverage.ts';
 import { hasLength, type Lesson, type Part } from '../lesson/lesson.ts';
@@ -236,14 +236,13 @@ export function statementsOf(
     const taken = takeIn(context, state, event);
     state = taken.state;
     if (taken.outcome.kind !== 'taken' && taken.outcome.kind !== 'held') continue;
-    const isTeacher = !('sittingId' in event) || event.type === 'marked' || event.type === 'remarked';
-    if (isTeacher) {
+    if (event.sittingId === teacherSittingId) {
       tellAnswers(before, event);
       continue;
     }
     const known = sittings.get(event.sittingId);
     const sitting = known ?? { first: event, last: event, segments: new Map(), playing: null };
-    if (!known && event.type === 'opened') {
+    if (!known) {
       make(event.id, sittings.size === 0 ? 'initialized' : 'resumed', whole, event.at);
       sittings.set(event.sittingId, sitting);
     }

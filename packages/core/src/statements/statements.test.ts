@@ -161,6 +161,18 @@ test('written again they are the same, so that sending again is harmless; a sitt
   expect(told(statements(twice, begunAt + 10 ** 9)).map(([verb]) => verb)).toContain('resumed');
 });
 
+test('a sitting of which the beginning never came is one all the same', () => {
+  const log = logOf([0, { type: 'shown' }], [5, met(10_000, 15_000)], [5, met(15_000, 20_000)]);
+  expect(told(statements(log)).map(([verb, place]) => `${verb} ${place}`)).toEqual([
+    'initialized ',
+    'initialized /parts/clip',
+    'played /parts/clip',
+    'paused /parts/clip',
+    'terminated /parts/clip',
+    'suspended ',
+  ]);
+});
+
 test('what was not believed is not told', () => {
   // Two minutes of film in one second.
   const log = logOf([0, { type: 'opened' }], [1, met(10_000, 50_000)]);
