@@ -59,6 +59,14 @@ describe.each(marked)('$kind', (question) => {
   });
 });
 
+test('two points in one area find it once, and the other is still to be found', () => {
+  const at = (...points: [number, number][]) => verdictsOf(everyKind.selectPoint, { kind: 'points', points });
+  expect(at([1_000, 1_000], [1_000, 1_000])).toEqual({ 0: true, 1: false });
+  const [left, right] = (correctResponse(everyKind.selectPoint) as Extract<Response, { kind: 'points' }>).points;
+  expect(at([...(left as [number, number])], [...(right as [number, number])])).toEqual({ 0: true, 1: true });
+  expect(at([0, 0])).toEqual({ 0: false });
+});
+
 test.each(questions.filter(({ kind }) => isTeacherMarked(kind)))('$kind waits for a teacher', (question) => {
   const text: Response = { kind: 'extendedText', text: 'Because.' };
   expect(markResponse(question, text)).toBeNull();

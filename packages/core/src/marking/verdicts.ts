@@ -1,4 +1,4 @@
-import { isOpinion, type Pair, type Question } from '../question/question.ts';
+import { type Area, isOpinion, type Pair, type Question } from '../question/question.ts';
 import type { Response } from '../question/response.ts';
 import { areaHolds } from './area-holds.ts';
 import { isSameText } from './text-match.ts';
@@ -27,15 +27,23 @@ export function verdictsOf(question: Question, response: Response): Verdicts {
     case 'pairs':
       return Object.fromEntries(response.pairs.map((pair) => [pair[0], isCorrectPair(question, pair)]));
     case 'points':
-      return Object.fromEntries(
-        response.points.map(([x, y], index) => [
-          String(index),
-          question.kind === 'selectPoint' && question.areas.some((area) => areaHolds(area, x, y)),
-        ]),
-      );
+      return question.kind === 'selectPoint' ? pointVerdicts(question.areas, response.points) : {};
     default:
       return {};
   }
+}
+
+/** Each area counts once: a further point in one that was found already is not right while another is still to be found. */
+function pointVerdicts(areas: readonly Area[], points: readonly (readonly [number, number])[]): Verdicts {
+  const found = new Set<Area>();
+  const told = points.map(([x, y]) => {
+    const here = areas.filter((area) => areaHolds(area, x, y));
+    const isNew = here.some((area) => !found.has(area));
+    for (const area of here) found.add(area);
+    return { isNew, isInside: here.length > 0 };
+  });
+  const isAllFound = found.size === areas.length;
+  return Object.fromEntries(told.map(({ isNew, isInside }, index) => [index, isNew || (isInside && isAllFound)]));
 }
 
 function isCorrectPick(question: Question, id: string): boolean {
