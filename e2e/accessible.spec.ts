@@ -160,7 +160,7 @@ for (const theme of ['light', 'dim'] as const) {
     await expectAccessible(page);
 
     const done = await visit(browser, theme, 'Alma Hernqvist-Diaz');
-    await expect(done.getByText('Nothing to do right now')).toBeVisible();
+    await expect(done.getByText('Nothing else to do right now')).toBeVisible();
     await expectAccessible(done);
     await check(done, '/done', 'Handed in');
     await check(done, '/feedback', 'Your teacher says');
