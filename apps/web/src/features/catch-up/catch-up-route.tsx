@@ -79,7 +79,7 @@ function CatchUp({ assignmentId, detail, told }: Props) {
   const numberOf = new Map(numbered.map(({ id }, index) => [id, index + 1]));
   const figuresOf = new Map(told.figures.questions.map((one) => [one.questionId, one]));
   return (
-    <main className="mx-auto grid w-full max-w-4xl content-start gap-6 px-6 py-8 print:max-w-none print:p-0">
+    <div className="mx-auto grid w-full max-w-4xl content-start gap-6 px-6 py-8 print:max-w-none print:p-0">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-3 print:hidden">
         <Link
           to={`/assignments/${assignmentId}`}
@@ -152,7 +152,7 @@ function CatchUp({ assignmentId, detail, told }: Props) {
           <p>{t('catchUp.nothingHelp')}</p>
         </EmptyPlace>
       )}
-    </main>
+    </div>
   );
 }
 
