@@ -2,7 +2,7 @@ import { copyFile, readFile, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { beginAttempt, type Terms } from '@semita/core/attempt';
-import { toInstant, toLocal } from '@semita/core/calendar';
+import { localDay, toInstant } from '@semita/core/calendar';
 import type { GradebookRules } from '@semita/core/gradebook';
 import type { Lesson } from '@semita/core/lesson';
 import {
@@ -151,7 +151,7 @@ function comeBack({ services, clock, random, today }: Stage): void {
       const actor = studentActor(displayName);
       clock.now = today - daysAgo * day + Math.round(random.between(1, 6) * 3_600_000);
       const review = services.reviews.open(actor, cobalt.id);
-      const lesson = review && services.reviewRepository.getRound(review.roundId)?.lesson;
+      const lesson = review && services.reviewRepository.getRound(review.roundId)?.round.lesson;
       if (!lesson) continue;
       const manner = { startAt: clock.now, skill: random.between(0.6, 0.95), rate: 1, rewatches: 0, hurry: 0.5 };
       const state = beginAttempt({ begunAt: clock.now, secret: '' });
@@ -181,7 +181,7 @@ function askBack({ services, clock, today }: Stage, displayName: string, text: s
 /** How both classes are counted, a number given by hand, and the gradebook as it was before that. */
 function countGrades(stage: Stage, assignmentId: string): void {
   const { services, clock, today } = stage;
-  const dayOf = (offset: number) => toLocal(today + offset * day, timeZone).slice(0, 10);
+  const dayOf = (offset: number) => localDay(today + offset * day, timeZone);
   services.school.changeDays(adaeze, [
     { title: 'Autumn term', kind: 'term', firstDay: dayOf(-90), lastDay: dayOf(20) },
     { title: 'Spring term', kind: 'term', firstDay: dayOf(35), lastDay: dayOf(190) },
@@ -216,7 +216,7 @@ async function askToJoin({ services, clock, today }: Stage): Promise<void> {
   clock.now = today - day;
   const { classes, joining } = services;
   classes.addTeacher(adaeze, amber.id, coTeacher.id);
-  const dayOf = (instant: number) => toLocal(instant, timeZone).slice(0, 10);
+  const dayOf = (instant: number) => localDay(instant, timeZone);
   classes.addSubstitute(adaeze, cobalt.id, {
     ...{ teacherId: substitute.id, from: dayOf(today - day), until: dayOf(today + 2 * day) },
   });
@@ -357,11 +357,11 @@ async function planTest(stage: Stage, itemIdOf: ReadonlyMap<string, string>): Pr
 /** Sets the play to an hour before it opens. */
 function dated({ clock, today }: Stage, days: { opens: number; due: number; closes: number }) {
   clock.now = today + days.opens * day - 3_600_000;
-  const localDay = (offset: number) => toLocal(today + offset * day, timeZone).slice(0, 10);
+  const dayAt = (offset: number) => localDay(today + offset * day, timeZone);
   return {
-    opensAt: `${localDay(days.opens)}T08:00`,
-    dueAt: `${localDay(days.due)}T23:59`,
-    closesAt: `${localDay(days.closes)}T23:59`,
+    opensAt: `${dayAt(days.opens)}T08:00`,
+    dueAt: `${dayAt(days.due)}T23:59`,
+    closesAt: `${dayAt(days.closes)}T23:59`,
   };
 }
 
@@ -413,7 +413,7 @@ async function walkAll(
 }
 
 const noonDaysAgo = (today: number, days: number) =>
-  toInstant(`${toLocal(today - days * day, timeZone).slice(0, 10)}T12:00`, timeZone);
+  toInstant(`${localDay(today - days * day, timeZone)}T12:00`, timeZone);
 
 const schoolHours = (stage: Stage, daysAgo: number) =>
   stage.today - daysAgo * day + Math.round(stage.random.between(-2, 2) * 3_600_000);

@@ -43,7 +43,6 @@ CREATE TABLE `review_rounds` (
 	`secret` text NOT NULL,
 	`lesson` text NOT NULL,
 	`begun_at` integer NOT NULL,
-	`ended_at` integer,
 	FOREIGN KEY (`class_id`) REFERENCES `classes`(`id`) ON UPDATE no action ON DELETE cascade,
 	FOREIGN KEY (`student_id`) REFERENCES `users`(`id`) ON UPDATE no action ON DELETE cascade
 );

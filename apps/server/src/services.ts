@@ -255,9 +255,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     ...{ repository: createGradebookRepository(deps), assignments: assignmentRepository, given, sheets },
   });
   const targets = createTargetRepository(deps);
-  const evidence = createTargetEvidence({
-    ...{ repository: targets, assignments: assignmentRepository, classes, given, sheets },
-  });
+  const evidence = createTargetEvidence({ repository: targets, assignments: assignmentRepository, given });
   const reviewPlans = createReviewPlans({ ...deps, repository: reviewRepository, evidence, given, sheets });
   const reviews = createReviewService({ ...deps, repository: reviewRepository, plans: reviewPlans });
   const walks = createWalkService({ ...shared, sheets, classes, answerFiles, seriesGate, versionNow });
@@ -392,7 +390,7 @@ export function createServices(deps: Deps, outside: Outside = {}) {
     reviews,
     reviewRepository,
     reviewOverview: createReviewOverview({
-      ...{ repository: reviewRepository, plans: reviewPlans, reviews, evidence },
+      ...{ repository: reviewRepository, plans: reviewPlans, evidence, sheets },
     }),
     statements: createStatementService({
       ...{ clock: deps.clock, given, sheetOf: assignments, attempts, security, publicUrl },

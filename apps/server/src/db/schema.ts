@@ -1129,8 +1129,6 @@ export const reviewRounds = sqliteTable(
     secret: text().notNull(),
     lesson: stored('lesson').notNull(),
     begunAt: instant().notNull(),
-    /** When all was answered. */
-    endedAt: instant(),
   },
   (table) => [
     uniqueIndex('review_rounds_by_day').on(table.classId, table.studentId, table.day),

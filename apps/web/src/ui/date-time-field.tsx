@@ -1,4 +1,4 @@
-import { type DateOrder, readDate, toInstant, toLocal } from '@semita/core/calendar';
+import { type DateOrder, localDay, readDate, toInstant, toLocal } from '@semita/core/calendar';
 import { CalendarDays } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useId, useState } from 'react';
@@ -46,7 +46,7 @@ export function DateTimeField(props: Props) {
   const [text, setText] = useState(() => (value === '' || value === unreadableDate ? '' : writeLocal(value)));
   const [told, setTold] = useState(value);
   const [isOpen, setIsOpen] = useState(false);
-  const today = toLocal(Date.now(), timeZone).slice(0, 10);
+  const today = localDay(Date.now(), timeZone);
   // Set from outside, as by an offer for all: shown as such.
   if (told !== value) {
     setTold(value);

@@ -44,13 +44,6 @@ export function formatDate(instantMs: number, timeZone: string): string {
 /** Thu 3 Dec, of a day as calendars write it: `2026-12-03`. */
 export const formatCalendarDay = (day: string): string => formatDate(Date.parse(`${day}T12:00:00Z`), 'UTC');
 
-/** `2026-12-03` on a class's clock. */
-export function formatLocalDay(instantMs: number, timeZone: string): string {
-  // Canada's English writes days as ISO 8601 does.
-  const form = { year: 'numeric', month: '2-digit', day: '2-digit', timeZone } as const;
-  return new Intl.DateTimeFormat('en-CA', form).format(instantMs);
-}
-
 /** Two names can mean one clock: Europe/Oslo and Europe/Stockholm. */
 function isSameOffset(instantMs: number, a: string, b: string): boolean {
   const clock = (timeZone: string) =>

@@ -1,3 +1,4 @@
+export { localDay } from './local-day.ts';
 export { endOfDay, isTimeZone, toInstant, toLocal } from './local-time.ts';
 export { type Meeting, nextMeeting } from './meetings.ts';
 export { type DateOrder, dateOrderOf, type ReadDate, readDate } from './read-date.ts';

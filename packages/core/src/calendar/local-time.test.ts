@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { windowFault, windowPhase } from '../assignment/window.ts';
+import { localDay } from './local-day.ts';
 import { endOfDay, toInstant, toLocal } from './local-time.ts';
 
 /** Changes of 2026 in the IANA database: Europe/Stockholm leaves 02:00–03:00 out on 29 March and repeats it on 25 October. */
@@ -11,6 +12,18 @@ describe('a class clock', () => {
     ['an hour that comes twice: the first', '2026-10-25T02:30', 'Europe/Stockholm', '2026-10-25T00:30:00.000Z'],
     ['a zone off by quarters', '2026-06-01T08:00', 'Asia/Kathmandu', '2026-06-01T02:15:00.000Z'],
   ])('%s', (_, local, zone, expected) => expect(iso(toInstant(local, zone))).toBe(expected));
+
+  test.each(['Europe/Stockholm', 'Asia/Kathmandu', 'Pacific/Apia', 'America/St_Johns'])(
+    'the day alone, in %s',
+    (zone) => {
+      const start = Date.UTC(2026, 2, 27);
+      for (let hour = 0; hour < 24 * 8; hour++) {
+        const at = start + hour * 3_600_000 + 0.5;
+        expect(localDay(at, zone)).toBe(toLocal(at, zone).slice(0, 10));
+      }
+      expect(() => localDay(start, 'Nowhere/At_All')).toThrow(RangeError);
+    },
+  );
 
   test('due on a day means its last second there', () => {
     expect(iso(endOfDay('2026-12-14', 'America/St_Johns'))).toBe('2026-12-15T03:29:59.000Z');

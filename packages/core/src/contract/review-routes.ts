@@ -1,5 +1,4 @@
 import * as v from 'valibot';
-import { questionKinds } from '../question/question.ts';
 import { masteryLevels } from '../target/mastery.ts';
 import { termsSchema } from './assignment-schemas.ts';
 import { maxEventsPerBatch, sentEventSchema } from './event-schemas.ts';
@@ -45,7 +44,7 @@ const stayedSchema = v.strictObject({
 const overviewSchema = v.strictObject({
   settings: settingsSchema,
   /** Today, on the class's calendar. */
-  ...{ day: v.string(), timeZone: v.string(), runs: v.boolean() },
+  ...{ day: v.string(), runs: v.boolean() },
   targets: v.array(
     v.strictObject({
       ...{ key: v.string(), code: v.string(), words: v.string(), stayed: stayedSchema },
@@ -56,10 +55,10 @@ const overviewSchema = v.strictObject({
   students: v.array(
     v.strictObject({
       ...{ id: v.string(), displayName: v.string() },
-      /** What comes back to them, by its place among the targets, and when. */
-      back: v.array(
-        v.strictObject({ place: v.number(), dueDay: v.string(), level: v.nullable(v.picklist(masteryLevels)) }),
-      ),
+      /** What comes back to them, by its place among the targets. */
+      back: v.array(v.strictObject({ place: v.number(), level: v.nullable(v.picklist(masteryLevels)) })),
+      /** When next; today at the earliest, and tomorrow where they have begun today. */
+      nextDay: v.nullable(v.string()),
       /** Null where they have not begun today. */
       today: v.nullable(v.picklist(['begun', 'done'])),
     }),
@@ -74,7 +73,7 @@ const previewSchema = v.strictObject({
   day: v.nullable(v.string()),
   questions: v.array(
     v.strictObject({
-      ...{ source: v.string(), kind: v.picklist(questionKinds), stem: v.string(), targets: v.array(v.string()) },
+      ...{ source: v.string(), stem: v.string(), targets: v.array(v.string()) },
       /** The lesson it was met in; null for one of the bank. */
       from: v.nullable(v.string()),
     }),

@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { createEmptyCard, fsrs, type Grade, Rating } from 'ts-fsrs';
-import { toLocal } from '../calendar/local-time.ts';
+import { localDay } from '../calendar/local-day.ts';
 import { type Evidence, type Mastery, masteryOf, masteryRule } from '../target/mastery.ts';
 
 /** All that was answered about a target on one day. */
@@ -24,7 +24,7 @@ export function answeredDays(evidence: readonly Evidence[], timeZone: string): A
   const byDay = new Map<string, { earned: number; possible: number }>();
   for (const { earned, possible, at } of evidence) {
     if (possible <= 0) continue;
-    const day = toLocal(at, timeZone).slice(0, 10);
+    const day = localDay(at, timeZone);
     const sum = byDay.get(day) ?? { earned: 0, possible: 0 };
     byDay.set(day, { earned: sum.earned + earned, possible: sum.possible + possible });
   }
@@ -41,6 +41,10 @@ const scheduler = fsrs({
   maximum_interval: 365,
 });
 
+/** Students of a class mostly answer on the same days, and come to the same: what is due is looked up, up to so many. */
+const plans = new Map<string, ReviewPlan>();
+const maxPlans = 20_000;
+
 /**
  * When a target is asked again: the schedule FSRS-6 with its published weights (Ye, Su and Cao 2022, "A Stochastic
  * Shortest Path Algorithm for Optimizing Spaced Repetition Scheduling"; open-spaced-repetition, version 6), for nine in
@@ -49,13 +53,23 @@ const scheduler = fsrs({
  * @returns null where nothing was answered yet
  */
 export function planReview(days: readonly AnsweredDay[]): ReviewPlan | null {
-  const [first] = days;
-  const last = days.at(-1);
-  if (!first || !last) return null;
-  let card = createEmptyCard(noonOf(first.day));
-  for (const { day, share } of days) card = scheduler.next(card, noonOf(day), gradeOf(share)).card;
+  if (days.length === 0) return null;
+  const graded = days.map(({ day, share }) => ({ day, grade: gradeOf(share) }));
+  const key = graded.map(({ day, grade }) => `${day}${grade}`).join();
+  const known = plans.get(key);
+  if (known) return known;
+  if (plans.size >= maxPlans) plans.clear();
+  const plan = schedule(graded);
+  plans.set(key, plan);
+  return plan;
+}
+
+function schedule(graded: readonly { readonly day: string; readonly grade: Grade }[]): ReviewPlan {
+  const lastDay = graded.at(-1)?.day ?? '';
+  const first = createEmptyCard(noonOf(graded[0]?.day ?? ''));
+  const card = graded.reduce((before, { day, grade }) => scheduler.next(before, noonOf(day), grade).card, first);
   const intervalDays = Math.max(1, card.scheduled_days);
-  return { dueDay: daysLater(last.day, intervalDays), intervalDays, lastDay: last.day };
+  return { dueDay: daysLater(lastDay, intervalDays), intervalDays, lastDay };
 }
 
 /** How one target stands with one student, and when it is asked again. */

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
-import { toInstant, toLocal } from '../calendar/local-time.ts';
+import { localDay } from '../calendar/local-day.ts';
+import { toInstant } from '../calendar/local-time.ts';
 
 /** What of an assignment a teacher's day is made of. */
 export interface DaySummary {
@@ -61,7 +62,7 @@ const schoolEnds = '16:00';
 
 /** Four in the afternoon of the day before, on a class's clock; of Friday, where that was a Saturday or a Sunday. */
 export function overnightSince(now: number, timeZone: string): number {
-  const today = Temporal.PlainDate.from(toLocal(now, timeZone).slice(0, 10));
+  const today = Temporal.PlainDate.from(localDay(now, timeZone));
   const before = today.subtract({ days: 1 });
   const [saturday, friday] = [6, 5];
   const day = before.dayOfWeek >= saturday ? before.subtract({ days: before.dayOfWeek - friday }) : before;
@@ -109,8 +110,8 @@ const longest = (needs: readonly DayNeed[]): number =>
   Math.min(...needs.map(({ since }) => since ?? Number.POSITIVE_INFINITY));
 
 function datesOn({ id, timeZone, to }: DaySummary, now: number): DayDate[] {
-  const today = toLocal(now, timeZone).slice(0, 10);
-  const isToday = (at: number) => toLocal(at, timeZone).slice(0, 10) === today;
+  const today = localDay(now, timeZone);
+  const isToday = (at: number) => localDay(at, timeZone) === today;
   const found = new Map<string, DayDate>();
   for (const { name, opensAt, dueAt, closesAt } of to)
     for (const [kind, at] of [

@@ -1,4 +1,4 @@
-import { type AttemptEvent, type AttemptState, eventTraits, type LearnerEventBody } from '@semita/core/attempt';
+import { type AttemptEvent, type AttemptState, eventTraits } from '@semita/core/attempt';
 import { type Outcome, takeIn } from '@semita/core/reducer';
 import { sheetRowOf } from '@semita/core/sheet';
 import type { WalkContext } from '@semita/core/walk';
@@ -7,6 +7,7 @@ import type { Deps } from '../../deps.ts';
 import type { Projection } from '../../projections/projection.ts';
 import type { AttemptKey, AttemptRepository } from './attempt-repository.ts';
 import type { AttemptStates, KnownState } from './attempt-states.ts';
+import { loggedEvent } from './logged-event.ts';
 
 export interface Intake {
   readonly state: AttemptState;
@@ -50,12 +51,8 @@ export function createEventIntake({
   /** Puts an event into the log with what is worth keeping of it. */
   const log = (attemptId: string, before: KnownState, after: AttemptState, event: AttemptEvent, outcome: Outcome) => {
     const seq = after.version;
-    if (outcome.kind === 'refused' && eventTraits[event.type].by === 'learner') {
-      const { id, sittingId, n, at, receivedAt } = event;
-      const body = { type: 'refused', was: event.type as LearnerEventBody['type'], reason: outcome.reason } as const;
-      repository.append(attemptId, seq, { ...body, id, sittingId, n, at, receivedAt });
-    } else if (event.type === 'draftSaved' && outcome.kind === 'taken') logDraft(attemptId, before, after, event);
-    else repository.append(attemptId, seq, event);
+    if (event.type === 'draftSaved' && outcome.kind === 'taken') logDraft(attemptId, before, after, event);
+    else repository.append(attemptId, seq, loggedEvent(event, outcome));
   };
 
   /** Of the drafts of a question only the latest is kept; those just before it leave nothing behind. */

@@ -15,6 +15,12 @@ import type { Deps } from '../../deps.ts';
 
 export type ClassRepository = ReturnType<typeof createClassRepository>;
 
+/** Of a class in a statement: whether somebody teaches it. */
+export const isTaughtBy = (teacherId: string) =>
+  sql`exists (select 1 from ${classTeachers} where ${classTeachers.classId} = ${classes.id} and ${classTeachers.teacherId} = ${teacherId})`.mapWith(
+    Boolean,
+  );
+
 /** Classes, their students and groups. Who may see them is asked at the door. */
 export function createClassRepository({ db }: Pick<Deps, 'db'>) {
   /** Names of the groups of one student in one class, as a list in JSON. */
@@ -243,9 +249,7 @@ export function createClassRepository({ db }: Pick<Deps, 'db'>) {
       db
         .select({
           timeZone: classes.timeZone,
-          runs: sql`exists (select 1 from ${classTeachers} where ${classTeachers.classId} = ${classes.id} and ${classTeachers.teacherId} = ${teacherId})`.mapWith(
-            Boolean,
-          ),
+          runs: isTaughtBy(teacherId),
         })
         .from(classes)
         .where(eq(classes.id, classId))

@@ -1,6 +1,6 @@
 import { markedPoints } from '@semita/core/analysis';
 import { worthOf } from '@semita/core/assignment';
-import { toLocal } from '@semita/core/calendar';
+import { localDay } from '@semita/core/calendar';
 import type { Gradebook, KeptGradebook, SentGradeOverride } from '@semita/core/contract';
 import { groupBy } from '@semita/core/elements';
 import {
@@ -52,7 +52,7 @@ export function createGradebookService(options: Options) {
       return {
         ...{ assignmentId: id, title: figures.get(editionId)?.title ?? '', category: terms.category ?? '' },
         ...{ isExtra: terms.isExtra ?? false, worth: terms.worth ?? figures.get(editionId)?.possible ?? 0 },
-        day: toLocal(dueAt ?? createdAt, timeZone).slice(0, 10),
+        day: localDay(dueAt ?? createdAt, timeZone),
       };
     });
     const columns = unsorted.toSorted((a, b) => a.day.localeCompare(b.day));

@@ -1,4 +1,4 @@
-import { type SchoolDays, toLocal } from '@semita/core/calendar';
+import { localDay, type SchoolDays } from '@semita/core/calendar';
 import { writeResults } from '@semita/core/roster';
 import { and, eq, isNotNull, or } from 'drizzle-orm';
 import { externalIds } from '../../db/schema.ts';
@@ -34,7 +34,7 @@ export function createResultsPackage({ db, clock, gradebooks, schoolOf, readDays
       writeResults({
         ...{ schoolId, schoolName: schoolOf(schoolId).name, classId: called.get(classId) ?? classId },
         ...{ rules: book.rules, columns: book.columns, schoolDays: readDays(actor) },
-        today: toLocal(clock(), book.timeZone).slice(0, 10),
+        today: localDay(clock(), book.timeZone),
         students: book.students.map(({ studentId, ...student }) => ({
           ...student,
           studentId: called.get(studentId) ?? studentId,

@@ -1,10 +1,9 @@
 import type { AttemptEvent } from '@semita/core/attempt';
 import type { ReviewSettings } from '@semita/core/contract';
 import { groupBy } from '@semita/core/elements';
-import type { Lesson } from '@semita/core/lesson';
 import { materialsOf } from '@semita/core/lesson';
 import type { Evidence } from '@semita/core/target';
-import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { inTransaction } from '../../db/open.ts';
 import {
   bankItems,
@@ -20,6 +19,7 @@ import {
 } from '../../db/schema.ts';
 import type { Deps } from '../../deps.ts';
 import { found } from '../../http/refused.ts';
+import { isTaughtBy } from '../classes/class-repository.ts';
 
 export type ReviewRepository = ReturnType<typeof createReviewRepository>;
 export type ReviewRound = typeof reviewRounds.$inferSelect;
@@ -28,17 +28,18 @@ export type ReviewRound = typeof reviewRounds.$inferSelect;
 export type AskedAgain = Omit<typeof reviewAnswers.$inferInsert, 'roundId' | 'earned' | 'answeredAt'>;
 
 /** What a class has set, and what its teachers keep from coming back. */
-export interface ClassReviews extends ReviewSettings {
+export interface ClassReviews {
+  readonly classId: string;
+  readonly className: string;
   readonly timeZone: string;
-  /** Whether the asker teaches the class. */
-  readonly runs: boolean;
-  /** Whether the student it is asked about is in it. */
-  readonly attends: boolean;
+  readonly locale: string;
+  readonly settings: ReviewSettings;
   readonly leftOut: ReadonlySet<string>;
 }
 
 /** One answer to what came back, and what it says of a target. */
 export interface ReviewEvidence extends Evidence {
+  readonly classId: string;
   readonly key: string;
   readonly studentId: string;
   /** Nothing else goes by it: a question of a round. */
@@ -51,7 +52,6 @@ export interface ReviewEvidence extends Evidence {
 /** A question that was asked on some day, answered or not. */
 export interface AskedOn extends Omit<ReviewEvidence, 'earned' | 'at'> {
   readonly day: string;
-  readonly endedAt: number | null;
   readonly earned: number | null;
   readonly at: number | null;
 }
@@ -62,8 +62,19 @@ const maxRoundsOpen = 10;
 
 /** What comes back in which class, and what was answered to it. */
 export function createReviewRepository({ db }: Pick<Deps, 'db'>) {
-  const columns = {
-    ...{ studentId: reviewRounds.studentId, day: reviewRounds.day, endedAt: reviewRounds.endedAt },
+  const ofClass = {
+    ...{ classId: classes.id, className: classes.name, timeZone: classes.timeZone, locale: classes.locale },
+    leftOut:
+      sql`(select json_group_array(${reviewsLeftOut.source}) from ${reviewsLeftOut} where ${reviewsLeftOut.classId} = ${classes.id})`.mapWith(
+        (json: string) => new Set<string>(JSON.parse(json)),
+      ),
+    settings: {
+      ...{ isOn: classReviews.isOn, maxQuestions: classReviews.maxQuestions },
+      ...{ usesBank: classReviews.usesBank, counts: classReviews.counts },
+    },
+  };
+  const asked = {
+    ...{ classId: reviewRounds.classId, studentId: reviewRounds.studentId, day: reviewRounds.day },
     questionId: sql<string>`${reviewRounds.id} || ' ' || ${reviewAnswers.questionId}`,
     ...{ key: reviewAnswers.targetKey, source: reviewAnswers.source, words: reviewAnswers.words },
     ...{ afterDays: reviewAnswers.afterDays, possible: reviewAnswers.possible },
@@ -71,57 +82,41 @@ export function createReviewRepository({ db }: Pick<Deps, 'db'>) {
   };
   const order = [asc(reviewRounds.day), asc(reviewAnswers.roundId), asc(reviewAnswers.questionId)];
 
-  const listAsked = (classId: string, studentId?: string, ifCounts = false): AskedOn[] =>
-    db
-      .select(columns)
-      .from(reviewRounds)
-      .innerJoin(reviewAnswers, eq(reviewAnswers.roundId, reviewRounds.id))
-      .where(
-        and(
-          eq(reviewRounds.classId, classId),
-          studentId === undefined ? undefined : eq(reviewRounds.studentId, studentId),
-          ifCounts
-            ? sql`exists (select 1 from ${classReviews} where ${classReviews.classId} = ${reviewRounds.classId} and ${classReviews.counts})`
-            : undefined,
-        ),
-      )
-      .orderBy(...order)
-      .all();
+  const isIn = (studentId: string) =>
+    sql`exists (select 1 from ${classStudents} where ${classStudents.classId} = ${classes.id} and ${classStudents.studentId} = ${studentId})`.mapWith(
+      Boolean,
+    );
 
-  const byTarget = (asked: readonly AskedOn[]) => {
-    const answers = groupBy(asked.flatMap(asEvidence), (one) => `${one.studentId} ${one.key}`);
+  const byTarget = (all: readonly AskedOn[]) => {
+    const answers = groupBy(all.flatMap(asEvidence), (one) => `${one.studentId} ${one.key}`);
     return (studentId: string, key: string): readonly ReviewEvidence[] => answers.get(`${studentId} ${key}`) ?? [];
   };
 
   return {
     /** @throws Refused notFound where there is no such class */
-    read(classId: string, askerId: string, studentId = askerId): ClassReviews {
+    read(
+      classId: string,
+      { askerId, studentId = '' }: { readonly askerId: string; readonly studentId?: string },
+    ): ClassReviews & { readonly runs: boolean; readonly attends: boolean } {
       const row = db
-        .select({
-          timeZone: classes.timeZone,
-          runs: sql`exists (select 1 from ${classTeachers} where ${classTeachers.classId} = ${classes.id} and ${classTeachers.teacherId} = ${askerId})`.mapWith(
-            Boolean,
-          ),
-          attends:
-            sql`exists (select 1 from ${classStudents} where ${classStudents.classId} = ${classes.id} and ${classStudents.studentId} = ${studentId})`.mapWith(
-              Boolean,
-            ),
-          leftOut:
-            sql`(select json_group_array(${reviewsLeftOut.source}) from ${reviewsLeftOut} where ${reviewsLeftOut.classId} = ${classes.id})`.mapWith(
-              (json: string) => new Set<string>(JSON.parse(json)),
-            ),
-          settings: {
-            ...{ isOn: classReviews.isOn, maxQuestions: classReviews.maxQuestions },
-            ...{ usesBank: classReviews.usesBank, counts: classReviews.counts },
-          },
-        })
+        .select({ ...ofClass, runs: isTaughtBy(askerId), attends: isIn(studentId) })
         .from(classes)
         .leftJoin(classReviews, eq(classReviews.classId, classes.id))
         .where(eq(classes.id, classId))
         .get();
       const { settings, ...rest } = found(row);
-      return { ...(settings ?? firstSettings), ...rest };
+      return { ...rest, settings: settings ?? firstSettings };
     },
+
+    /** Classes of a student in which something may come back. */
+    listOn: (studentId: string): ClassReviews[] =>
+      db
+        .select(ofClass)
+        .from(classReviews)
+        .innerJoin(classes, eq(classes.id, classReviews.classId))
+        .where(and(isIn(studentId), eq(classReviews.isOn, true), isNull(classes.archivedAt)))
+        .orderBy(asc(classes.name))
+        .all(),
 
     set(classId: string, settings: ReviewSettings): void {
       db.insert(classReviews)
@@ -138,34 +133,37 @@ export function createReviewRepository({ db }: Pick<Deps, 'db'>) {
           .run();
     },
 
-    /** Classes of a student in which something may come back. */
-    listOn: (studentId: string) =>
+    /** Questions that name a target, in the banks of the teachers of some classes; by the class. */
+    listBank: (classIds: readonly string[]) =>
       db
-        .select({ classId: classes.id, className: classes.name, timeZone: classes.timeZone, locale: classes.locale })
-        .from(classReviews)
-        .innerJoin(classes, eq(classes.id, classReviews.classId))
-        .innerJoin(classStudents, eq(classStudents.classId, classes.id))
-        .where(and(eq(classStudents.studentId, studentId), eq(classReviews.isOn, true), isNull(classes.archivedAt)))
-        .orderBy(asc(classes.name))
-        .all(),
-
-    /** Questions that name a target, in the banks of the teachers of a class. */
-    listBank: (classId: string) =>
-      db
-        .select({ id: bankItems.id, question: bankItems.question })
+        .select({ classId: classTeachers.classId, id: bankItems.id, question: bankItems.question })
         .from(bankItems)
         .innerJoin(classTeachers, eq(classTeachers.teacherId, bankItems.ownerId))
-        .where(and(eq(classTeachers.classId, classId), sql`coalesce(${bankItems.question} ->> '$.target', '') <> ''`))
+        .where(
+          and(
+            inArray(classTeachers.classId, [...classIds]),
+            sql`coalesce(${bankItems.question} ->> '$.target', '') <> ''`,
+          ),
+        )
         .orderBy(asc(bankItems.createdAt), asc(bankItems.id))
         .all(),
 
-    listAsked,
+    /** All that came back to one student, in every class. */
+    listAskedOf: (studentId: string): AskedOn[] =>
+      db
+        .select(asked)
+        .from(reviewRounds)
+        .innerJoin(reviewAnswers, eq(reviewAnswers.roundId, reviewRounds.id))
+        .where(eq(reviewRounds.studentId, studentId))
+        .orderBy(...order)
+        .all(),
+
     byTarget,
 
     /** The students of a class by their names, each with what they were asked. */
     listStudents(classId: string) {
       const rows = db
-        .select({ id: users.id, displayName: users.displayName, asked: columns })
+        .select({ id: users.id, displayName: users.displayName, asked })
         .from(classStudents)
         .innerJoin(users, eq(users.id, classStudents.studentId))
         .leftJoin(
@@ -178,14 +176,26 @@ export function createReviewRepository({ db }: Pick<Deps, 'db'>) {
         .all();
       return [...groupBy(rows, ({ id }) => id).values()].map((own) => ({
         ...{ id: own[0]?.id ?? '', displayName: own[0]?.displayName ?? '' },
-        asked: own.flatMap(({ asked }) => (asked?.key ? [asked as AskedOn] : [])),
+        asked: own.flatMap((row) => (row.asked?.key ? [row.asked as AskedOn] : [])),
       }));
     },
 
-    /** What was answered to what came back, where that tells of targets. */
-    listCounted(classId: string, studentId?: string) {
-      return byTarget(listAsked(classId, studentId, true));
-    },
+    /** What was answered to what came back, where the class lets it tell of targets. */
+    listCounted: (classId: string, studentId?: string) =>
+      byTarget(
+        db
+          .select(asked)
+          .from(reviewRounds)
+          .innerJoin(reviewAnswers, eq(reviewAnswers.roundId, reviewRounds.id))
+          .innerJoin(classReviews, and(eq(classReviews.classId, reviewRounds.classId), eq(classReviews.counts, true)))
+          .where(
+            and(
+              eq(reviewRounds.classId, classId),
+              studentId === undefined ? undefined : eq(reviewRounds.studentId, studentId),
+            ),
+          )
+          .all(),
+      ),
 
     findRound: (classId: string, studentId: string, day: string): ReviewRound | undefined =>
       db
@@ -194,21 +204,23 @@ export function createReviewRepository({ db }: Pick<Deps, 'db'>) {
         .where(and(eq(reviewRounds.classId, classId), eq(reviewRounds.studentId, studentId), eq(reviewRounds.day, day)))
         .get(),
 
-    getRound: (roundId: string): ReviewRound | undefined =>
-      db.select().from(reviewRounds).where(eq(reviewRounds.id, roundId)).get(),
-
-    /** In which language numbers are written in a class. */
-    localeOf: (classId: string): string | undefined =>
-      db.select({ locale: classes.locale }).from(classes).where(eq(classes.id, classId)).get()?.locale,
+    /** A round, and in which language numbers are written in its class. */
+    getRound: (roundId: string): { readonly round: ReviewRound; readonly locale: string } | undefined =>
+      db
+        .select({ round: reviewRounds, locale: classes.locale })
+        .from(reviewRounds)
+        .innerJoin(classes, eq(classes.id, reviewRounds.classId))
+        .where(eq(reviewRounds.id, roundId))
+        .get(),
 
     ownerOf: (roundId: string): string | undefined =>
       db.select({ studentId: reviewRounds.studentId }).from(reviewRounds).where(eq(reviewRounds.id, roundId)).get()
         ?.studentId,
 
-    begin(round: ReviewRound & { readonly lesson: Lesson }, asked: readonly AskedAgain[]): void {
+    begin(round: ReviewRound, again: readonly AskedAgain[]): void {
       inTransaction(db, () => {
         db.insert(reviewRounds).values(round).run();
-        for (const one of asked)
+        for (const one of again)
           db.insert(reviewAnswers)
             .values({ ...one, roundId: round.id })
             .run();
@@ -229,6 +241,7 @@ export function createReviewRepository({ db }: Pick<Deps, 'db'>) {
       db.insert(reviewEvents).values({ roundId, seq, id, sittingId, n, at, receivedAt, body }).run();
     },
 
+    /** The first answer to a question counts. */
     answer(roundId: string, questionId: string, earned: number, answeredAt: number): void {
       db.update(reviewAnswers)
         .set({ earned, answeredAt })
@@ -237,20 +250,6 @@ export function createReviewRepository({ db }: Pick<Deps, 'db'>) {
             eq(reviewAnswers.roundId, roundId),
             eq(reviewAnswers.questionId, questionId),
             isNull(reviewAnswers.earned),
-          ),
-        )
-        .run();
-    },
-
-    /** Ends a round once nothing of it is left to answer. */
-    endWhenDone(roundId: string, endedAt: number): void {
-      db.update(reviewRounds)
-        .set({ endedAt })
-        .where(
-          and(
-            eq(reviewRounds.id, roundId),
-            isNull(reviewRounds.endedAt),
-            sql`not exists (select 1 from ${reviewAnswers} where ${reviewAnswers.roundId} = ${reviewRounds.id} and ${isNull(reviewAnswers.earned)})`,
           ),
         )
         .run();

@@ -4,7 +4,7 @@ import type { Lesson } from '@semita/core/lesson';
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, expect, test } from 'vitest';
 import { everyKind } from '../../../../../packages/core/src/examples/every-kind.ts';
-import { reviewRounds } from '../../db/schema.ts';
+import { classes, classReviews, classTeachers, reviewEvents, reviewRounds } from '../../db/schema.ts';
 import { countStatements } from '../../test/count-statements.ts';
 import { createSender, type School, startSchool } from '../../test/harness.ts';
 
@@ -102,7 +102,7 @@ test('what was not met comes back the next day, is answered once, and then later
   const { body } = await asked('GET', '/api/classes/amber/reviews');
   const imani = body.students.find(({ id }: { id: string }) => id === 'imani');
   expect(imani).toMatchObject({ today: null, back: [{ place: 0 }] });
-  expect(imani.back[0].dueDay > body.day).toBe(true);
+  expect(imani.nextDay > body.day).toBe(true);
   expect(body.stayed.all).toMatchObject({ count: 2, share: null });
   const { body: preview } = await asked('GET', '/api/classes/amber/students/imani/review');
   // The first try counts, and what was longest not met is asked first.
@@ -111,7 +111,7 @@ test('what was not met comes back the next day, is answered once, and then later
     ['Question b', 100],
   ]);
   expect([preview.day, preview.questions[0].stem, preview.questions[0].from]).toEqual([
-    imani.back[0].dueDay,
+    imani.nextDay,
     'Question c',
     'Forces',
   ]);
@@ -221,6 +221,43 @@ test('sent again it changes nothing, and another’s round is nobody’s busines
   for (const maxQuestions of [0, 11, 2.5]) expect((await turnOn({ maxQuestions })).status).toBe(422);
 });
 
+test('what is left of a day that was begun waits for the next, and the teacher is told so', async () => {
+  await walk(await give(three), three, 'wrong');
+  await turnOn({ maxQuestions: 1 });
+  school.clock.now += day;
+  await answer((await open()) as OpenedReview, ['wrong']);
+  const { body } = await asked('GET', '/api/classes/amber/students/imani/review');
+  expect(body.day).toBe('2026-11-26');
+  expect(body.questions).toHaveLength(1);
+});
+
+test('of what is refused the log keeps that it came, however long it was', async () => {
+  await walk(await give(three), three, 'wrong');
+  await turnOn();
+  school.clock.now += day;
+  const review = (await open()) as OpenedReview;
+  const event = createSender(school.clock);
+  const text = 'x'.repeat(20_000);
+  const bodies: LearnerEventBody[] = [
+    { type: 'opened' },
+    { type: 'reachedStop', stopId: 'stop-1' },
+    ...Array.from(
+      { length: 20 },
+      (): LearnerEventBody => ({
+        ...{ type: 'draftSaved', stopId: 'stop-1', questionId: 'question-1' },
+        response: { kind: 'extendedText', text },
+      }),
+    ),
+  ];
+  const sent = await asked('POST', `/api/reviews/${review.roundId}/events`, { events: bodies.map(event) }, 'imani');
+  expect(sent.body.outcomes.at(-1).kind).toBe('refused');
+  const kept = school.db.select().from(reviewEvents).all();
+  expect(kept).toHaveLength(22);
+  expect(JSON.stringify(kept).length).toBeLessThan(10_000);
+  // And goes on as if it had not been.
+  expect((await answer(review, ['right', 'right'])).body.outcomes.at(-1).kind).toBe('taken');
+});
+
 test('goes with the student, and with the class', async () => {
   await walk(await give(three), three, 'wrong');
   await turnOn();
@@ -252,6 +289,15 @@ test('as many statements for many as for few, and at most ten', async () => {
   const few: number[] = [];
   for (const [as, path] of pages) few.push(await count(as, path));
   school.addStudents(['pupil-a', 'pupil-b']);
+  // In another class as well.
+  const other = { id: 'other', schoolId: 'quillhaven', name: 'Another', timeZone: 'UTC' };
+  school.db.insert(classes).values(other).run();
+  school.db.insert(classTeachers).values({ classId: 'other', teacherId: 'adaeze' }).run();
+  school.db
+    .insert(classReviews)
+    .values({ classId: 'other', isOn: true, maxQuestions: 5, usesBank: true, counts: false })
+    .run();
+  school.services.roster.add('other', 'imani');
   for (const [index, as] of ['imani', 'pupil-a', 'pupil-b'].entries()) {
     const ids = three.map((id) => `${id}${index}`);
     await walk(await give(ids), ids, 'wrong', { as });

@@ -1,4 +1,4 @@
-import { type SchoolDays, toLocal } from '@semita/core/calendar';
+import { localDay, type SchoolDays } from '@semita/core/calendar';
 import type { OneRosterPlan, SentOneRoster } from '@semita/core/contract';
 import { isUserName, nextClassMark, userNameFor, writeOneRoster } from '@semita/core/roster';
 import { and, eq, inArray, sql } from 'drizzle-orm';
@@ -193,7 +193,7 @@ export function createOneRosterService(options: Options) {
     write(actor: Actor): Uint8Array {
       const { schoolId } = actor;
       const school = readSchool(schoolId);
-      const today = toLocal(clock(), schoolOf(schoolId).timeZone).slice(0, 10);
+      const today = localDay(clock(), schoolOf(schoolId).timeZone);
       const namedBy = (ids: ReadonlyMap<string, string>) => new Map([...ids].map(([external, id]) => [id, external]));
       const [userNames, classNames] = [namedBy(school.userIdOf), namedBy(school.classIdOf)];
       const userName = (id: string) => userNames.get(id) ?? id;

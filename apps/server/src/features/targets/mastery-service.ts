@@ -5,7 +5,7 @@ import type { Actor } from '../accounts/session-service.ts';
 import type { SheetRepository } from '../assignments/sheet-repository.ts';
 import type { ClassRepository } from '../classes/class-repository.ts';
 import type { ReviewRepository } from '../reviews/review-repository.ts';
-import type { TargetEvidence } from './target-evidence.ts';
+import type { EvidenceOf, NamedInClass, TargetEvidence } from './target-evidence.ts';
 
 export type MasteryService = ReturnType<typeof createMasteryService>;
 
@@ -14,7 +14,7 @@ interface Options {
   readonly classes: Pick<ClassRepository, 'findTaught' | 'listStudents' | 'isIn'>;
   /** Answers to what came back, in classes where they tell of targets. */
   readonly listCounted: ReviewRepository['listCounted'];
-  readonly sheets: Pick<SheetRepository, 'listOutlinesOf'>;
+  readonly sheets: Pick<SheetRepository, 'listOutlines' | 'listOutlinesOf'>;
 }
 
 const longestStem = 90;
@@ -24,9 +24,10 @@ export function createMasteryService({ evidence, classes, listCounted, sheets }:
   return {
     read(actor: Actor, classId: string): ClassMastery {
       const { timeZone, runs } = found(classes.findTaught(classId, actor.id));
-      const named = evidence.readNamed(actor, { classId, timeZone });
-      const { targets } = named;
-      const inLessons = evidence.readEvidence(classId, named);
+      const [named] = evidence.readNamed(actor, [{ classId, timeZone }]) as [NamedInClass];
+      const { targets, assignmentIds } = named;
+      const outlines = sheets.listOutlines(assignmentIds, new Set([classId]));
+      const [inLessons] = evidence.readEvidence([named], outlines) as [EvidenceOf];
       const inReviews = listCounted(classId);
       return {
         ...{ targets: targets.map((target) => ({ ...target })), timeZone, runs },
@@ -41,9 +42,10 @@ export function createMasteryService({ evidence, classes, listCounted, sheets }:
     readStudent(actor: Actor, classId: string, studentId: string): StudentMastery {
       if (!classes.isIn(classId, studentId)) throw new Refused('notFound');
       const { timeZone } = found(classes.findTaught(classId, actor.id));
-      const named = evidence.readNamed(actor, { classId, timeZone });
+      const [named] = evidence.readNamed(actor, [{ classId, timeZone }]) as [NamedInClass];
       const { targets, titles } = named;
-      const inLessons = evidence.readEvidence(classId, named, [...sheets.listOutlinesOf(studentId).values()]);
+      const outlines = [...sheets.listOutlinesOf(studentId).values()];
+      const [inLessons] = evidence.readEvidence([named], outlines) as [EvidenceOf];
       const inReviews = listCounted(classId, studentId);
       const stems: Record<string, string> = {};
       for (const { question } of named.asked) stems[question.id] = question.stem.slice(0, longestStem);

@@ -1,5 +1,5 @@
 import { movedAhead } from '@semita/core/assignment';
-import { type SchoolDays, toLocal } from '@semita/core/calendar';
+import { localDay, type SchoolDays, toLocal } from '@semita/core/calendar';
 import type { Sheet } from '@semita/core/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -41,7 +41,7 @@ function asBefore({ assignment, terms, note }: Sheet, schoolDays: readonly Schoo
   const { timeZone, opensAt, dueAt, closesAt } = assignment;
   const local = (ms: number | null) => (ms === null ? null : toLocal(ms, timeZone));
   const before = { opensAt: local(opensAt), dueAt: local(dueAt), closesAt: local(closesAt) };
-  const moved = movedAhead(before, toLocal(Date.now(), timeZone).slice(0, 10), schoolDays);
+  const moved = movedAhead(before, localDay(Date.now(), timeZone), schoolDays);
   return {
     terms,
     note,

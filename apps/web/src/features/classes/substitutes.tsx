@@ -1,4 +1,4 @@
-import { dateOrderOf, toLocal } from '@semita/core/calendar';
+import { dateOrderOf, localDay } from '@semita/core/calendar';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../api/client.ts';
@@ -22,7 +22,7 @@ export function Substitutes({ of }: { readonly of: ClassView }) {
   const { id: classId, substitutes, teachers, timeZone, locale } = of;
   const colleagues = useQuery(colleaguesOptions());
   const others = (colleagues.data ?? []).filter(({ id }) => !teachers.some((one) => one.id === id));
-  const today = toLocal(Date.now(), timeZone).slice(0, 10);
+  const today = localDay(Date.now(), timeZone);
   const nobody: Values = { teacherId: '', from: today, until: today };
   const [values, setValues] = useState(nobody);
   const days = { timeZone, order: dateOrderOf(locale), usualTime: null };

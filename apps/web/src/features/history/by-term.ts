@@ -1,4 +1,4 @@
-import { type SchoolDays, termOf, toLocal } from '@semita/core/calendar';
+import { localDay, type SchoolDays, termOf } from '@semita/core/calendar';
 import type { AssignmentSummary } from '@semita/core/contract';
 
 export interface TermGroup {
@@ -9,7 +9,7 @@ export interface TermGroup {
 
 /** Where something lies in the school's year: by when it was due, else when it opened, else when it was given. */
 const dayOf = ({ dueAt, opensAt, givenAt, timeZone }: AssignmentSummary): string =>
-  toLocal(dueAt ?? opensAt ?? givenAt, timeZone).slice(0, 10);
+  localDay(dueAt ?? opensAt ?? givenAt, timeZone);
 
 /** What was given, term by term, the newest first; between terms last. */
 export function byTerm(all: readonly AssignmentSummary[], schoolDays: readonly SchoolDays[]): TermGroup[] {

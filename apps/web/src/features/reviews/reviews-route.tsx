@@ -6,7 +6,7 @@ import { call } from '../../api/client.ts';
 import { Button, buttonStyle } from '../../ui/button.tsx';
 import { EmptyPlace, Notice } from '../../ui/notice.tsx';
 import { QueryView } from '../../ui/query-view.tsx';
-import { formatCalendarDay } from '../../words/format.ts';
+import { formatCalendarDay, formatShare } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import { OnPaper, useClass } from '../classes/class-frame.tsx';
 import { LevelMark, targetName } from '../mastery/level-mark.tsx';
@@ -92,12 +92,8 @@ function Who({ overview, onOpen }: Pick<Props, 'overview'> & { readonly onOpen: 
             </tr>
           </thead>
           <tbody className="divide-y divide-line">
-            {concerned.map(({ id, displayName, back, today }) => {
-              const next = back.reduce<string | null>(
-                (first, { dueDay }) => (first === null || dueDay < first ? dueDay : first),
-                null,
-              );
-              const isDue = next !== null && next <= day;
+            {concerned.map(({ id, displayName, back, today, nextDay }) => {
+              const isDue = nextDay === day;
               return (
                 <tr key={id} className="hover:bg-main-tint">
                   <th scope="row" className="py-2 pr-3 text-left align-top font-medium">
@@ -137,7 +133,7 @@ function Who({ overview, onOpen }: Pick<Props, 'overview'> & { readonly onOpen: 
                     </ul>
                   </td>
                   <td className="py-2 align-top whitespace-nowrap">
-                    {next === null || isDue ? '' : formatCalendarDay(next)}
+                    {nextDay === null || isDue ? '' : formatCalendarDay(nextDay)}
                   </td>
                 </tr>
               );
@@ -163,7 +159,14 @@ function WhatToAsk({ classId, overview: { targets, students, leftOut, runs } }: 
       <ul className="grid divide-y divide-line text-14">
         {wanted.map((target) => (
           <li key={target.key} className="flex flex-wrap items-baseline gap-x-3 py-2">
-            <span className="min-w-0 grow basis-60">{targetName(target)}</span>
+            <span className="grid min-w-0 grow basis-60">
+              {targetName(target)}
+              {target.stayed.share !== null && (
+                <span className="text-13 text-quiet">
+                  {t('reviews.stayedOf', { count: target.stayed.count, share: formatShare(target.stayed.share) })}
+                </span>
+              )}
+            </span>
             {target.questionCount === 0 ? (
               <span className="grid text-right">
                 <span className="font-medium text-brick">{t('reviews.noQuestion')}</span>

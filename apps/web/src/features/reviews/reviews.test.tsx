@@ -14,15 +14,15 @@ const band = (fromDays: number, toDays: number | null, count: number, share: num
 });
 const overview: ReviewOverview = {
   settings: { isOn: false, maxQuestions: 5, usesBank: true, counts: false },
-  ...{ day: '2026-12-03', timeZone: 'UTC', runs: true },
+  ...{ day: '2026-12-03', runs: true },
   targets: [
-    { key: 'b.1', code: 'B.1', words: 'Tells the squeezed side', questionCount: 2, stayed: band(0, null, 0, null) },
+    { key: 'b.1', code: 'B.1', words: 'Tells the squeezed side', questionCount: 2, stayed: band(0, null, 6, 0.5) },
     { key: 'b.2', code: 'B.2', words: 'Draws forces', questionCount: 0, stayed: band(0, null, 0, null) },
   ],
   students: [
-    { id: 's1', displayName: 'Ada', today: null, back: [{ place: 0, dueDay: '2026-12-01', level: 'notMet' }] },
-    { id: 's2', displayName: 'Bo', today: 'done', back: [{ place: 1, dueDay: '2026-12-06', level: 'nearly' }] },
-    { id: 's3', displayName: 'Cleo', today: null, back: [] },
+    { id: 's1', displayName: 'Ada', today: null, nextDay: '2026-12-03', back: [{ place: 0, level: 'notMet' }] },
+    { id: 's2', displayName: 'Bo', today: 'done', nextDay: '2026-12-06', back: [{ place: 1, level: 'nearly' }] },
+    { id: 's3', displayName: 'Cleo', today: null, nextDay: null, back: [] },
   ],
   stayed: { all: band(0, null, 8, 0.75), bands: [band(1, 3, 6, 0.8), band(4, 10, 2, null)] },
   leftOut: [{ source: 'bank:q9', words: 'Which **beam**?' }],
@@ -47,12 +47,11 @@ function open(one: ReviewOverview = overview) {
       questions: [
         {
           source: 'question:q1',
-          kind: 'choice',
           stem: 'Which side?',
           targets: ['b.1'],
           from: 'How bridges carry load',
         },
-        { source: 'bank:q2', kind: 'choice', stem: 'And below?', targets: ['b.1'], from: null },
+        { source: 'bank:q2', stem: 'And below?', targets: ['b.1'], from: null },
       ],
       answers: [{ words: 'Which load?', key: 'b.1', day: '2026-12-01', earned: 100, possible: 100, afterDays: 4 }],
     }),
@@ -78,6 +77,7 @@ test('says who is concerned, when, and what there is nothing to ask for', async 
   expect(screen.getByText('Nothing to ask')).toBeTruthy();
   expect(screen.getByText('Of 8 questions that came back, 75% was still known.')).toBeTruthy();
   expect(screen.getByText('too few to say')).toBeTruthy();
+  expect(screen.getByText('asked again 6 times, 50% still known')).toBeTruthy();
 });
 
 test('is turned on, and made to count', async () => {

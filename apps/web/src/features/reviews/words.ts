@@ -20,6 +20,8 @@ export const reviewsWords = {
     stayedNone: 'As soon as {{count}} questions have been answered again, this says how much stayed.',
     stayedAll_one: 'Of {{count}} question that came back, {{share}} was still known.',
     stayedAll_other: 'Of {{count}} questions that came back, {{share}} was still known.',
+    stayedOf_one: 'asked again {{count}} time, {{share}} still known',
+    stayedOf_other: 'asked again {{count}} times, {{share}} still known',
     after: 'Asked again after',
     days: '{{from}} to {{to}} days',
     daysOn: 'more than {{from}} days',

@@ -1,6 +1,6 @@
 import { windowPhase } from '@semita/core/assignment';
+import { localDay } from '@semita/core/calendar';
 import type { TodoItem } from '@semita/core/contract';
-import { formatLocalDay } from '../../words/format.ts';
 import { t } from '../../words/words.ts';
 import './words.ts';
 
@@ -26,7 +26,7 @@ export function sectionsOf(items: readonly TodoItem[], now: number): Section[] {
     const days = [...new Set(here.map(({ day }) => day))].toSorted();
     return days.map((day) => {
       const ofDay = here.filter((one) => one.day === day).map(({ item }) => item);
-      return { title: dayTitle(day, formatLocalDay(now, ofDay[0]?.timeZone ?? 'UTC')), items: ofDay };
+      return { title: dayTitle(day, localDay(now, ofDay[0]?.timeZone ?? 'UTC')), items: ofDay };
     });
   });
 }
@@ -42,7 +42,7 @@ function placeOf(item: TodoItem, now: number): Place {
 }
 
 /** On the clock of the class. */
-const dayOf = ({ dueAt, timeZone }: TodoItem): string => (dueAt === null ? '' : formatLocalDay(dueAt, timeZone));
+const dayOf = ({ dueAt, timeZone }: TodoItem): string => (dueAt === null ? '' : localDay(dueAt, timeZone));
 
 function dayTitle(day: string, today: string): string {
   const at = (date: string) => new Date(`${date}T12:00:00Z`);

@@ -1,4 +1,4 @@
-import { dayOffOn, toLocal, weekOf, weeksLater } from '@semita/core/calendar';
+import { dayOffOn, localDay, weekOf, weeksLater } from '@semita/core/calendar';
 import { useQuery } from '@tanstack/react-query';
 import { Check, ChevronLeft, ChevronRight, CircleDot, DoorClosed, Flag } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
@@ -14,7 +14,7 @@ const icons = { opens: CircleDot, due: Flag, closes: DoorClosed } as const;
 /** One week of what opens, is due and closes; which one stands in the address, so that Back goes back. */
 export function WeekView({ entries, now }: { readonly entries: readonly WeekEntry[]; readonly now: number }) {
   const [params, setParams] = useSearchParams();
-  const today = toLocal(now, Intl.DateTimeFormat().resolvedOptions().timeZone).slice(0, 10);
+  const today = localDay(now, Intl.DateTimeFormat().resolvedOptions().timeZone);
   const asked = params.get('from') ?? '';
   const days = weekOf(/^\d{4}-\d{2}-\d{2}$/.test(asked) && !Number.isNaN(Date.parse(asked)) ? asked : today);
   const [monday = today] = days;
