@@ -154,16 +154,23 @@ test('a student writes back to what was said, is answered, and each side sees th
   const drawer = page.getByRole('dialog', { name: 'Alma Hernqvist-Diaz' });
   const talk = drawer.getByRole('article').filter({ hasText: 'Is the anchorage pulled' });
   await expect(talk.getByText('Seen by the student').first()).toBeVisible();
+  // The student looks at something else meanwhile.
+  await student.getByRole('link', { name: 'Done' }).click();
   await talk.getByRole('button', { name: /^Write back: Now say it/ }).click();
   await talk.getByRole('textbox', { name: /^Write back/ }).fill('Pulled: look at the cable.');
   await talk.getByRole('button', { name: 'Send' }).click();
-  // Whether it was seen yet depends on how fast the student's open page is: it is looked at below.
-  await expect(talk.getByText('Pulled: look at the cable.')).toBeVisible();
+  await expect(talk.getByText('Not seen by the student yet').first()).toBeVisible();
   await expectAccessible(page);
 
-  // The page of the student that stands open is told at once.
+  await student.getByRole('link', { name: 'Feedback' }).click();
   await expect(card.getByText('Pulled: look at the cable.')).toBeVisible();
   await expect(card.getByText('New', { exact: true })).toBeVisible();
   await page.reload();
   await expect(talk.getByText('Not seen by the student yet')).toHaveCount(0);
+
+  // The page of the student that stands open is told at once.
+  await talk.getByRole('button', { name: /^Write back: Now say it/ }).click();
+  await talk.getByRole('textbox', { name: /^Write back/ }).fill('And the tower is squeezed.');
+  await talk.getByRole('button', { name: 'Send' }).click();
+  await expect(card.getByText('And the tower is squeezed.')).toBeVisible();
 });

@@ -61,10 +61,10 @@ export function createRecordStore(login: { readonly name: string; readonly passw
   return app;
 }
 
-/** What a store adds says nothing about what was sent. */
-function own(statement: Stored | undefined): object {
+/** What makes a statement another one: neither what a store adds, nor how an activity is described (part two, 2.3.1). */
+function own(statement: Stored | undefined): unknown {
   const { stored: _, authority: __, version: ___, ...rest } = statement ?? { id: '' };
-  return rest;
+  return JSON.parse(JSON.stringify(rest, (name, value) => (name === 'definition' ? undefined : value)));
 }
 
 function answer({ query }: Request, res: Response, all: readonly Stored[]): void {

@@ -41,6 +41,10 @@ interface Sitting {
   last: AttemptEvent;
   /** As it was played, by the part: nothing merged. */
   readonly segments: Map<string, (readonly [fromMs: number, toMs: number])[]>;
+  /** How much of each part had been met when the sitting last played it: others may go on with it later. */
+  readonly progress: Map<string, number>;
+  /** It ended with the lesson handed in. */
+  isHandedIn: boolean;
   playing: Playing | null;
 }
 
@@ -123,7 +127,7 @@ export function statementsOf(
   });
   const reached = (sitting: Sitting, part: Part, atMs: number): Extensions => ({
     [videoExtensions.time]: seconds(part, atMs),
-    [videoExtensions.progress]: progressOf(part),
+    [videoExtensions.progress]: sitting.progress.get(part.id) ?? 0,
     [videoExtensions.playedSegments]: playedIn(sitting, part),
   });
 
@@ -150,7 +154,7 @@ export function statementsOf(
         ...{ extensions: session(sitting, part), isVideo: true },
       });
     }
-    make(id, state.handedInAt === null ? 'suspended' : 'terminated', whole, at, {
+    make(id, sitting.isHandedIn ? 'terminated' : 'suspended', whole, at, {
       result: { duration: duration(at - sitting.first.at) },
     });
   };
@@ -180,6 +184,7 @@ export function statementsOf(
         ...{ extensions: session(sitting, part), isVideo: true },
       });
     }
+    sitting.progress.set(part.id, progressOf(part));
     const segments = sitting.segments.get(part.id) ?? [];
     const last = segments.at(-1);
     if (goesOn && last) segments[segments.length - 1] = [last[0], toMs];
@@ -241,12 +246,20 @@ export function statementsOf(
       continue;
     }
     const known = sittings.get(event.sittingId);
-    const sitting = known ?? { first: event, last: event, segments: new Map(), playing: null };
+    const sitting: Sitting = known ?? {
+      first: event,
+      last: event,
+      segments: new Map(),
+      progress: new Map(),
+      playing: null,
+      isHandedIn: false,
+    };
     if (!known) {
       make(event.id, sittings.size === 0 ? 'initialized' : 'resumed', whole, event.at);
       sittings.set(event.sittingId, sitting);
     }
     sitting.last = event;
+    sitting.isHandedIn = state.handedInAt !== null;
     if (event.type === 'met') {
       watch(sitting, event, state.discrepancies.cutMs - before.discrepancies.cutMs);
       complete(sitting, event.id, event.partId, event.at);

@@ -173,6 +173,21 @@ test('a sitting of which the beginning never came is one all the same', () => {
   ]);
 });
 
+test('what a sitting came to stays as it was told, whatever later ones add', () => {
+  const first = logOf([0, { type: 'opened' }], [5, met(10_000, 15_000)]);
+  const later = logOf(
+    [0, { type: 'opened' }],
+    [5, met(10_000, 15_000)],
+    [90_000, { type: 'opened' }, 'sitting-2'],
+    [30, met(15_000, 45_000), 'sitting-2'],
+    [5, { type: 'handedIn' }, 'sitting-2'],
+  );
+  const then = statements(first, begunAt + 60 * 60_000);
+  const now = new Map(statements(later, begunAt + 10 ** 9).map((one) => [one.id, one]));
+  expect(then.length).toBeGreaterThan(4);
+  for (const one of then) expect(now.get(one.id)).toEqual(one);
+});
+
 test('what was not believed is not told', () => {
   // Two minutes of film in one second.
   const log = logOf([0, { type: 'opened' }], [1, met(10_000, 50_000)]);

@@ -1,4 +1,5 @@
-import { once } from 'node:events';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import type { Handlers } from '../../http/serve-route.ts';
 import type { StatementService } from './statement-service.ts';
 
@@ -8,11 +9,10 @@ export const statementHandlers = (statements: StatementService): Pick<Handlers, 
   readRecordStore: () => ({ host: statements.host }),
   exportStatements: async ({ actor, params, res }) => {
     res.attachment(`${statements.titleOf(params.assignmentId)} - statements.json`).type('application/json');
-    for await (const piece of statements.write(actor, params.assignmentId)) {
-      if (res.destroyed) return undefined;
-      if (!res.write(piece)) await Promise.race([once(res, 'drain'), once(res, 'close')]);
-    }
-    res.end();
+    // Whoever goes away meanwhile wants no more of it.
+    await pipeline(Readable.from(statements.write(actor, params.assignmentId)), res).catch((error: unknown) => {
+      if (!res.destroyed) throw error;
+    });
     return undefined;
   },
   sendStatements: ({ actor, params }) => statements.send(actor, params.assignmentId),

@@ -47,6 +47,21 @@ export function createStatementService({ clock, given, sheetOf, attempts, securi
     }
   }
 
+  const sendAll = async (actor: Actor, assignmentId: string): Promise<SentStatements> => {
+    if (!store) throw new Refused('notFound');
+    security.record('exported', actor.id, 'statements');
+    const total = { sent: 0, conflicting: 0, refused: 0 };
+    for await (const statements of read(actor, assignmentId))
+      for (let from = 0; from < statements.length; from += perBatch) {
+        const { sent, conflicting, refused } = await store.send(statements.slice(from, from + perBatch));
+        total.sent += sent;
+        total.conflicting += conflicting;
+        total.refused += refused;
+      }
+    return total;
+  };
+  const sending = new Map<string, Promise<SentStatements>>();
+
   return {
     host: store?.host ?? null,
 
@@ -66,21 +81,14 @@ export function createStatementService({ clock, given, sheetOf, attempts, securi
     },
 
     /**
-     * Sends all of them to the store; what is there already stays as it is.
+     * Sends all of them to the store; what is there already stays as it is. Asked again while it goes on, it goes on.
      * @throws Refused notFound where there is no store, recordStoreSilent
      */
-    async send(actor: Actor, assignmentId: string): Promise<SentStatements> {
-      if (!store) throw new Refused('notFound');
-      security.record('exported', actor.id, 'statements');
-      const total = { sent: 0, conflicting: 0, refused: 0 };
-      for await (const statements of read(actor, assignmentId))
-        for (let from = 0; from < statements.length; from += perBatch) {
-          const { sent, conflicting, refused } = await store.send(statements.slice(from, from + perBatch));
-          total.sent += sent;
-          total.conflicting += conflicting;
-          total.refused += refused;
-        }
-      return total;
+    send(actor: Actor, assignmentId: string): Promise<SentStatements> {
+      const key = `${actor.id} ${assignmentId}`;
+      const going = sending.get(key) ?? sendAll(actor, assignmentId).finally(() => sending.delete(key));
+      sending.set(key, going);
+      return going;
     },
   };
 }

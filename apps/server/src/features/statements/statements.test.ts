@@ -67,6 +67,15 @@ test('they are sent to the store, and sending again changes nothing', async () =
   expect(answered.more).toBe('');
 });
 
+test('asked for twice at once it is sent once', async () => {
+  const [one, other] = await Promise.all([send(), send()]);
+  expect([one.status, other.body]).toEqual([200, one.body]);
+  const logged = school.db.$client.prepare("select count(*) from security_events where detail = 'statements'").pluck();
+  expect(logged.get()).toBe(1);
+  await send();
+  expect(logged.get()).toBe(2);
+});
+
 test('a store that is silent, or lets nobody in, is told; nothing is lost', async () => {
   store.close();
   store.closeAllConnections();
@@ -118,6 +127,9 @@ describe('the stand-in store', () => {
     expect((await put(whole)).status).toBe(204);
     expect((await put(whole)).status).toBe(204);
     expect((await put({ ...whole, result: { success: true } })).status).toBe(409);
+    // How an activity is described may change.
+    const described = { ...whole.object, definition: { name: { en: 'A' } } };
+    expect((await put({ ...whole, object: described })).status).toBe(204);
     expect((await put(one)).status).toBe(400);
     expect((await put(whole, 'another')).status).toBe(400);
     expect(await (await ask(`/statements?statementId=${one.id}`)).json()).toMatchObject({ ...whole, version: '1.0.3' });

@@ -39,7 +39,7 @@ function OwnReview({ userId }: { readonly userId: string }) {
     <QueryView isPage query={query}>
       {({ review, leftOver }) =>
         review ? (
-          <OpenReview key={review.roundId} {...{ classId, review, leftOver, outbox }} />
+          <OpenReview key={review.roundId} {...{ review, leftOver, outbox }} />
         ) : (
           <main className="mx-auto grid w-full max-w-3xl p-6">
             <EmptyPlace title={t('review.nothing')}>
@@ -56,7 +56,6 @@ function OwnReview({ userId }: { readonly userId: string }) {
 }
 
 interface Props {
-  readonly classId: string;
   readonly review: OpenedReview;
   readonly leftOver: readonly SentEvent[];
   readonly outbox: Outbox;
@@ -68,25 +67,25 @@ const titled = (view: LearnerView): LearnerView => {
   return { ...view, lesson: { ...view.lesson, title, parts: view.lesson.parts.map((part) => ({ ...part, title })) } };
 };
 
-function OpenReview({ classId, review, leftOver, outbox }: Props) {
+function OpenReview({ review, leftOver, outbox }: Props) {
   const queryClient = useQueryClient();
   const { roundId, terms, view, now, className } = review;
-  const [session] = useState(() =>
-    createWalkSession({
-      ...{ attemptId: reviewKey(roundId), assignmentId: null, terms, serverNow: now, leftOver, outbox },
-      view: titled(view),
+  const [session] = useState(() => {
+    let latest = titled(view);
+    return createWalkSession({
+      ...{ attemptId: reviewKey(roundId), assignmentId: null, terms, view: latest, serverNow: now, leftOver, outbox },
       files: createRehearsalFiles(v7),
       send: async (events, options) => {
         const answer = await call('takeInReview', { params: { roundId }, body: { events } }, options);
-        return answer.view ? { ...answer, view: titled(answer.view) } : answer;
+        if (!answer.view) return answer;
+        latest = titled(answer.view);
+        return { ...answer, view: latest };
       },
-      refresh: async () => {
-        const { review: fresh } = await call('openReview', { params: { classId } });
-        return fresh?.roundId === roundId ? titled(fresh.view) : titled(view);
-      },
+      // No teacher does anything here; what another device did comes with the next answer.
+      refresh: async () => latest,
       newId: () => v7(),
-    }),
-  );
+    });
+  });
   // Whoever comes here has begun already: the first question stands open at once.
   useEffect(() => {
     const { state, lesson } = session.getSnapshot();
