@@ -685,6 +685,17 @@ export const attemptStates = sqliteTable('attempt_states', {
   state: text({ mode: 'json' }).notNull().$type<AttemptState>(),
 });
 
+/** An event as a log holds it; `seq` is its place there. */
+const eventColumns = () => ({
+  seq: integer().notNull(),
+  id: text().notNull(),
+  sittingId: text().notNull(),
+  n: integer().notNull(),
+  at: instant().notNull(),
+  receivedAt: instant().notNull(),
+  body: stored('event').notNull(),
+});
+
 /** Append-only. `seq` is the server's order, and the only one between devices. */
 export const attemptEvents = sqliteTable(
   'attempt_events',
@@ -692,13 +703,7 @@ export const attemptEvents = sqliteTable(
     attemptId: text()
       .notNull()
       .references(() => attempts.id, { onDelete: 'cascade' }),
-    seq: integer().notNull(),
-    id: text().notNull(),
-    sittingId: text().notNull(),
-    n: integer().notNull(),
-    at: instant().notNull(),
-    receivedAt: instant().notNull(),
-    body: stored('event').notNull(),
+    ...eventColumns(),
     /** Of the latest draft of a question: the question. Earlier ones are kept without what they said, or not at all. */
     draftOf: text(),
     /** Drafts just before it whose place it took. */
@@ -1143,13 +1148,7 @@ export const reviewEvents = sqliteTable(
     roundId: text()
       .notNull()
       .references(() => reviewRounds.id, { onDelete: 'cascade' }),
-    seq: integer().notNull(),
-    id: text().notNull(),
-    sittingId: text().notNull(),
-    n: integer().notNull(),
-    at: instant().notNull(),
-    receivedAt: instant().notNull(),
-    body: stored('event').notNull(),
+    ...eventColumns(),
   },
   (table) => [
     primaryKey({ columns: [table.roundId, table.seq] }),

@@ -9,6 +9,7 @@ import { t } from '../../words/words.ts';
 import { feedbackOptions } from '../feedback/queries.ts';
 import { noticesOptions } from '../notices/queries.ts';
 import type { LeftOver } from '../outbox/send-left-over.ts';
+import { waitingReviewsOptions } from '../review-list/queries.ts';
 import { PersonMenu } from '../session/person-menu.tsx';
 import { sessionOptions } from '../session/queries.ts';
 import { RequireRole } from '../session/require-role.tsx';
@@ -92,7 +93,9 @@ function LeftOverNotice({ userId }: { readonly userId: string }) {
       const [{ openOutbox }, { sendLeftOver }, { sendToDoor }] = rooms;
       const told = await sendLeftOver(openOutbox(userId), sendToDoor);
       setLeftOver(told);
-      if (told.sent > 0) await queryClient.invalidateQueries(todoOptions());
+      if (told.sent === 0) return;
+      for (const { queryKey } of [todoOptions(), waitingReviewsOptions()])
+        await queryClient.invalidateQueries({ queryKey });
     };
     const onOnline = () => void run();
     onOnline();
