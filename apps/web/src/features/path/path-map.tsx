@@ -76,23 +76,24 @@ function LaidMap(props: Props & MapLayout & { readonly drawn: readonly DrawnWay[
       });
       return [
         mark(beginId, t('path.begin')),
-        ...lesson.parts.map(
-          (part, index): MapNode => ({
-            ...known.get(part.id),
-            ...{ id: part.id, type: 'card', position: places.get(part.id) ?? origin, ...cardSize },
-            data: {
-              ...{
-                part,
-                figures: partFigures(part, whole),
-                number: index + 1,
-                faults: faults.get(part.id) ?? [],
-                isEdited: apply !== null,
-              },
-              ...{ isSelected: part.id === selectedId, isDimmed: !!lit && !lit.partIds.has(part.id) },
-              ...{ note: noteOf?.(part.id) ?? null, ...handlers.current },
-            },
-          }),
-        ),
+        ...lesson.parts.map((part, index): MapNode => {
+          const old = known.get(part.id);
+          const card = old?.type === 'card' ? old : undefined;
+          const isAsBefore = card?.data.part === part && part.kind !== 'lesson';
+          const data: CardNode['data'] = {
+            ...{ part, number: index + 1, isEdited: apply !== null },
+            // Counting what each of hundreds of parts comes to takes longer than drawing those that are seen.
+            figures: isAsBefore ? card.data.figures : partFigures(part, whole),
+            faults: faults.get(part.id) ?? none,
+            ...{ isSelected: part.id === selectedId, isDimmed: !!lit && !lit.partIds.has(part.id) },
+            ...{ note: noteOf?.(part.id) ?? null, ...handlers.current },
+          };
+          const position = places.get(part.id) ?? origin;
+          // A card about which nothing is new is the same to the map, which then leaves it alone.
+          const isUnmoved = card?.position.x === position.x && card.position.y === position.y;
+          if (card && isUnmoved && isSameCard(card.data, data)) return card;
+          return { ...card, ...{ id: part.id, type: 'card', position, ...cardSize, data } };
+        }),
         mark(endId, t('path.end')),
       ];
     });
@@ -168,6 +169,9 @@ function LaidMap(props: Props & MapLayout & { readonly drawn: readonly DrawnWay[
 }
 
 const origin = { x: 0, y: 0 };
+const none: readonly [] = [];
+const isSameCard = (a: CardNode['data'], b: CardNode['data']) =>
+  (Object.keys(b) as (keyof CardNode['data'])[]).every((key) => a[key] === b[key]);
 /** How far a card goes with Alt and an arrow key. */
 const stepPx = 24;
 const arrows: Readonly<Record<string, { x: -1 | 0 | 1; y: -1 | 0 | 1 }>> = {

@@ -2,7 +2,7 @@ import type { TriedRoutes } from '@semita/core/checks';
 import type { Lesson, LessonChange } from '@semita/core/lesson';
 import { waysOf } from '@semita/core/path';
 import { RotateCcw, Route as RouteIcon } from 'lucide-react';
-import { useId, useMemo, useState } from 'react';
+import { memo, useDeferredValue, useId, useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Select } from '../../ui/field.tsx';
 import { Notice } from '../../ui/notice.tsx';
@@ -15,6 +15,7 @@ import { faultsByPart, waysOfRoute } from './path-marks.ts';
 import { PathViews, usePathView } from './path-views.tsx';
 import { stuckFaults } from './stuck-faults.ts';
 import { tryAll } from './try-all.ts';
+import { useAsWalked } from './use-as-walked.ts';
 import '../assignment/words.ts';
 import './words.ts';
 
@@ -32,17 +33,20 @@ interface Props {
 /** The path of a lesson at the desk: as a map or a list, with what its routes come to and what each part leads to. */
 export function PathView({ lesson, whole, partId, onChoosePart, onOpenStop, onOpenPart, apply }: Props) {
   const isList = usePathView() === 'list';
+  // What the routes come to is counted and worded after the map shows what was done on it, not before.
+  const walked = useAsWalked(lesson);
+  const counted = useDeferredValue(useAsWalked(whole));
   const [routeNumber, setRouteNumber] = useState<number | null>(null);
-  const ways = useMemo(() => waysOf(lesson), [lesson]);
-  const faults = useMemo(() => faultsByPart(lesson), [lesson]);
+  const ways = useMemo(() => waysOf(walked), [walked]);
+  const faults = useMemo(() => faultsByPart(walked), [walked]);
   const lit = useMemo(() => {
-    const route = routeNumber === null ? undefined : listedRoutes(whole)[routeNumber];
+    const route = routeNumber === null ? undefined : listedRoutes(counted)[routeNumber];
     if (!route) return null;
     // On the map, another lesson is one card.
-    const shownAs = new Map(whole.parts.map(({ id, from }) => [id, from?.linkId ?? id]));
+    const shownAs = new Map(counted.parts.map(({ id, from }) => [id, from?.linkId ?? id]));
     const partIds = new Set(route.steps.map(({ node }) => shownAs.get(node.partId) ?? node.partId));
     return { wayKeys: waysOfRoute(route, shownAs), partIds };
-  }, [whole, routeNumber]);
+  }, [counted, routeNumber]);
   const part = lesson.parts.find(({ id }) => id === partId);
   const isMoved = lesson.parts.some(({ mapAt }) => mapAt);
   const shown = { lesson, whole, ways, faults, lit, selectedId: partId, onSelect: onChoosePart };
@@ -85,8 +89,8 @@ export function PathView({ lesson, whole, partId, onChoosePart, onOpenStop, onOp
           />
         ) : (
           <>
-            <PathFiguresPanel {...{ lesson: whole, routeNumber }} onRoute={setRouteNumber} />
-            <TryAll draft={lesson} lesson={whole} onOpenStop={onOpenStop} onChoosePart={onChoosePart} />
+            <Figures {...{ lesson: counted, routeNumber }} onRoute={setRouteNumber} />
+            <TryAll draft={walked} lesson={counted} onOpenStop={onOpenStop} onChoosePart={onChoosePart} />
           </>
         )}
       </aside>
@@ -94,9 +98,23 @@ export function PathView({ lesson, whole, partId, onChoosePart, onOpenStop, onOp
   );
 }
 
+const Figures = memo(PathFiguresPanel);
+
 /** Whether parts come one after the other, or from one on in any order. */
 function OrderField({ lesson, apply }: Pick<Props, 'lesson' | 'apply'>) {
   const id = useId();
+  const titles = lesson.parts.slice(0, -2).map(({ id: partId, title }) => ({ partId, title }));
+  const written = JSON.stringify(titles);
+  // Hundreds of names are not worded anew because a card was moved.
+  const options = useMemo(
+    () =>
+      (JSON.parse(written) as typeof titles).map(({ partId, title }, index) => (
+        <option key={partId} value={index + 1}>
+          {t('path.orderAfter', { number: index + 1, title: title || t('path.untitled') })}
+        </option>
+      )),
+    [written],
+  );
   if (lesson.parts.length < 2) return null;
   return (
     <div className="flex min-w-0 items-center gap-2 text-14">
@@ -112,11 +130,7 @@ function OrderField({ lesson, apply }: Pick<Props, 'lesson' | 'apply'>) {
       >
         <option value="">{t('path.orderFixed')}</option>
         <option value={0}>{t('path.orderFree')}</option>
-        {lesson.parts.slice(0, -2).map(({ id: partId, title }, index) => (
-          <option key={partId} value={index + 1}>
-            {t('path.orderAfter', { number: index + 1, title: title || t('path.untitled') })}
-          </option>
-        ))}
+        {options}
       </Select>
     </div>
   );
