@@ -1,6 +1,6 @@
 import { correctResponse } from '../marking/correct-response.ts';
-import { isKnownUnit } from '../marking/mark-number.ts';
 import { rubricPossible } from '../marking/rubric.ts';
+import { isUnitOrName } from '../numbers/units.ts';
 import {
   type Area,
   type ChoiceQuestion,
@@ -160,7 +160,7 @@ function onPicture({ picture }: Question, areas: readonly Area[]): QuestionFault
 }
 
 function numericFaults({ value, unit }: NumericQuestion): QuestionFaultCode[] {
-  return [...when(!Number.isFinite(value), 'rightAnswerMissing'), ...when(!isKnownUnit(unit), 'unitUnknown')];
+  return [...when(!Number.isFinite(value), 'rightAnswerMissing'), ...when(!isUnitOrName(unit), 'unitUnknown')];
 }
 
 function sliderFaults({ min, max, step, key }: SliderQuestion): QuestionFaultCode[] {

@@ -31,7 +31,26 @@ test('a polygon with a bay does not hold the bay', () => {
   const bay = { shape: 'poly' as const, coords: [0, 0, 100, 0, 100, 100, 50, 20, 0, 100] };
   expect(areaHolds(bay, 50, 80)).toBe(false);
   expect(areaHolds(bay, 50, 10)).toBe(true);
-  expect(areaMiddle(bay)).toEqual([50, 50]);
+  // The middle of its box lies in the bay.
+  const [x, y] = areaMiddle(bay);
+  expect(areaHolds(bay, x, y)).toBe(true);
+});
+
+test('the middle of any polygon lies in it', () => {
+  const coordinate = fc.integer({ min: 0, max: 10_000 });
+  const corners = fc.array(fc.tuple(coordinate, coordinate), { minLength: 3, maxLength: 12 });
+  fc.assert(
+    fc.property(corners, (points) => {
+      const poly = { shape: 'poly' as const, coords: points.flat() };
+      const [x, y] = areaMiddle(poly);
+      const xs = points.map(([one]) => one);
+      const ys = points.map(([, one]) => one);
+      // Corners in one line have nothing inside.
+      fc.pre(Math.max(...xs) > Math.min(...xs) + 1 && Math.max(...ys) > Math.min(...ys) + 1);
+      const near = [-1e-6, 0, 1e-6].map((by) => areaHolds(poly, x + by, y));
+      expect(near).toContain(true);
+    }),
+  );
 });
 
 /**

@@ -33,9 +33,29 @@ function isInPolygon(coords: readonly number[], x: number, y: number): boolean {
   return isInside;
 }
 
-/** The middle of an area's box. */
-export function areaMiddle({ coords }: Pick<Area, 'coords'>): readonly [number, number] {
-  const xs = coords.filter((_, index) => index % 2 === 0);
-  const ys = coords.filter((_, index) => index % 2 === 1);
-  return [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
+/** A point well inside an area: the middle of its box, or, where a bent polygon does not hold that, a place beside it. */
+export function areaMiddle(area: Pick<Area, 'shape' | 'coords'>): readonly [number, number] {
+  const xs = area.coords.filter((_, index) => index % 2 === 0);
+  const ys = area.coords.filter((_, index) => index % 2 === 1);
+  const middle = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2] as const;
+  if (area.shape !== 'poly' || areaHolds(area, ...middle)) return middle;
+  return [middleOfWidest(xs, ys, middle[1]), middle[1]];
+}
+
+/** Where a level line through a polygon is longest inside it; by the even–odd rule, between crossings one and two, three and four. */
+function middleOfWidest(xs: readonly number[], ys: readonly number[], y: number): number {
+  const crossings = xs
+    .flatMap((x, index) => {
+      const before = (index + xs.length - 1) % xs.length;
+      const [yi, yj] = [ys[index] as number, ys[before] as number];
+      if (yi > y === yj > y) return [];
+      return [x + (((xs[before] as number) - x) * (y - yi)) / (yj - yi)];
+    })
+    .toSorted((a, b) => a - b);
+  let widest: readonly [number, number] = [crossings[0] ?? (xs[0] as number), crossings[1] ?? (xs[0] as number)];
+  for (let at = 2; at + 1 < crossings.length; at += 2) {
+    const [from, to] = [crossings[at] as number, crossings[at + 1] as number];
+    if (to - from > widest[1] - widest[0]) widest = [from, to];
+  }
+  return (widest[0] + widest[1]) / 2;
 }

@@ -1,3 +1,4 @@
+import { writeNumber } from '../numbers/parse-number.ts';
 import { isOpinion, type Question } from '../question/question.ts';
 import type { ResponseBody } from '../question/response.ts';
 import { areaMiddle } from './area-holds.ts';
@@ -5,8 +6,9 @@ import { areaMiddle } from './area-holds.ts';
 /**
  * The key of a question, said as a response that earns all points; null where there is none: opinions, and what a
  * teacher marks.
+ * @param locale BCP 47 tag of the class: numbers are written as they are written there
  */
-export function correctResponse(question: Question): ResponseBody | null {
+export function correctResponse(question: Question, locale = 'en'): ResponseBody | null {
   if (isOpinion(question)) return null;
   switch (question.kind) {
     case 'choice':
@@ -35,7 +37,10 @@ export function correctResponse(question: Question): ResponseBody | null {
     case 'graphicGapMatch':
       return { kind: 'gaps', gaps: placedCorrectly(question.areas) };
     case 'numeric':
-      return { kind: 'number', text: numberInWords(question.value, question.significantFigures, question.unit) };
+      return {
+        kind: 'number',
+        text: `${writeNumber(question.value, locale, question.significantFigures)} ${question.unit}`.trim(),
+      };
     case 'order':
       return { kind: 'order', itemIds: question.items.map(({ id }) => id) };
     case 'match':
@@ -50,21 +55,25 @@ export function correctResponse(question: Question): ResponseBody | null {
   }
 }
 
-/** Each place gets the first of its words that no place before it took. */
+/**
+ * As many places as can be are filled with words of their own: augmenting paths (Kuhn 1955). Placing the first word
+ * that is free leaves places empty that could have been filled.
+ */
 function placedCorrectly(
   places: readonly { readonly id: string; readonly correctIds: readonly string[] }[],
 ): Record<string, string> {
-  const taken = new Set<string>();
-  const placed: Record<string, string> = {};
-  for (const { id, correctIds } of places.toSorted((a, b) => a.correctIds.length - b.correctIds.length)) {
-    const wordId = correctIds.find((candidate) => !taken.has(candidate));
-    if (wordId === undefined) continue;
-    taken.add(wordId);
-    placed[id] = wordId;
-  }
-  return placed;
-}
-
-function numberInWords(value: number, figures: number | undefined, unit: string): string {
-  return `${figures === undefined ? value : value.toPrecision(figures)} ${unit}`.trim();
+  const placeOf = new Map<string, (typeof places)[number]>();
+  const place = (one: (typeof places)[number], tried: Set<string>): boolean => {
+    for (const wordId of one.correctIds) {
+      if (tried.has(wordId)) continue;
+      tried.add(wordId);
+      const holder = placeOf.get(wordId);
+      if (holder && !place(holder, tried)) continue;
+      placeOf.set(wordId, one);
+      return true;
+    }
+    return false;
+  };
+  for (const one of places) place(one, new Set());
+  return Object.fromEntries([...placeOf].map(([wordId, { id }]) => [id, wordId]));
 }

@@ -37,15 +37,21 @@ export function markResponse(question: Question, response: Response, locale = 'e
   return share(question.points, correctShare(question, response, locale));
 }
 
-/** A part of the points, in whole hundredths and within bounds. */
-function share(points: Hundredths, part: number): Hundredths {
-  return Math.max(0, Math.min(points, Math.round(points * part)));
+/** A share of the points as two whole numbers: so many of so many. */
+type Share = readonly [many: number, all: number];
+
+const none: Share = [0, 1];
+const whole: Share = [1, 1];
+
+/** A part of the points, in whole hundredths and within bounds; rounded once, here, half up. */
+function share(points: Hundredths, [many, all]: Share): Hundredths {
+  return Math.max(0, Math.min(points, Math.round((points * many) / all)));
 }
 
-function correctShare(question: Question, response: Response, locale: string): number {
+function correctShare(question: Question, response: Response, locale: string): Share {
   switch (question.kind) {
     case 'choice':
-      return response.kind === 'choice' ? choiceShare(question, response.optionIds) : 0;
+      return response.kind === 'choice' ? choiceShare(question, response.optionIds) : none;
     case 'hottext':
       return response.kind === 'choice'
         ? picksShare(
@@ -53,7 +59,7 @@ function correctShare(question: Question, response: Response, locale: string): n
             response.optionIds,
             question.multiple,
           )
-        : 0;
+        : none;
     case 'hotspot':
       return response.kind === 'choice'
         ? picksShare(
@@ -61,44 +67,45 @@ function correctShare(question: Question, response: Response, locale: string): n
             response.optionIds,
             question.multiple,
           )
-        : 0;
+        : none;
     case 'inlineChoice':
       return response.kind === 'gaps'
         ? meanOf(question.gaps, ({ id, correctId }) => (response.gaps[id] === correctId ? 1 : 0))
-        : 0;
+        : none;
     case 'gapMatch':
-      return response.kind === 'gaps' ? placesShare(question.gaps, response.gaps) : 0;
+      return response.kind === 'gaps' ? placesShare(question.gaps, response.gaps) : none;
     case 'graphicGapMatch':
-      return response.kind === 'gaps' ? placesShare(question.areas, response.gaps) : 0;
+      return response.kind === 'gaps' ? placesShare(question.areas, response.gaps) : none;
     case 'textEntry':
-      return response.kind === 'gaps' ? textEntryShare(question, response.gaps) : 0;
+      return response.kind === 'gaps' ? textEntryShare(question, response.gaps) : none;
     case 'numeric':
-      return response.kind === 'number' && isCorrectNumber(question, response.text, locale) ? 1 : 0;
+      return response.kind === 'number' && isCorrectNumber(question, response.text, locale) ? whole : none;
     case 'order':
-      return response.kind === 'order' ? orderShare(question, response.itemIds) : 0;
+      return response.kind === 'order' ? orderShare(question, response.itemIds) : none;
     case 'match':
-      return response.kind === 'pairs' ? pairsShare(question.pairs, response.pairs, pairKey) : 0;
+      return response.kind === 'pairs' ? pairsShare(question.pairs, response.pairs, pairKey) : none;
     case 'associate':
-      return response.kind === 'pairs' ? pairsShare(question.pairs, response.pairs, unorderedPairKey) : 0;
+      return response.kind === 'pairs' ? pairsShare(question.pairs, response.pairs, unorderedPairKey) : none;
     case 'selectPoint':
-      return response.kind === 'points' ? pointsShare(question, response.points) : 0;
+      return response.kind === 'points' ? pointsShare(question, response.points) : none;
     case 'slider':
       return response.kind === 'scale' &&
         question.key &&
         response.value >= question.key.from &&
         response.value <= question.key.to
-        ? 1
-        : 0;
+        ? whole
+        : none;
     default:
-      return 0;
+      return none;
   }
 }
 
-function meanOf<T>(items: readonly T[], worth: (item: T) => number): number {
-  return items.length === 0 ? 0 : items.reduce((sum, item) => sum + worth(item), 0) / items.length;
+/** @param all what the worth of each can come to */
+function meanOf<T>(items: readonly T[], worth: (item: T) => number, all = 1): Share {
+  return items.length === 0 ? none : [items.reduce((sum, item) => sum + worth(item), 0), items.length * all];
 }
 
-function choiceShare(question: ChoiceQuestion, optionIds: readonly string[]): number {
+function choiceShare(question: ChoiceQuestion, optionIds: readonly string[]): Share {
   const { options, multiple, bounds, points } = question;
   const isMapped = multiple && options.some((option) => option.worth !== undefined);
   if (!isMapped)
@@ -107,39 +114,41 @@ function choiceShare(question: ChoiceQuestion, optionIds: readonly string[]): nu
       optionIds,
       multiple,
     );
-  if (points === 0) return 0;
+  if (points === 0) return none;
   const sum = options.reduce((all, { id, worth }) => all + (optionIds.includes(id) ? (worth ?? 0) : 0), 0);
-  return Math.max(bounds?.lower ?? 0, Math.min(bounds?.upper ?? points, sum)) / points;
+  return [Math.max(bounds?.lower ?? 0, Math.min(bounds?.upper ?? points, sum)), points];
 }
 
-function picksShare(correct: readonly { readonly id: string }[], picked: readonly string[], multiple: boolean): number {
+function picksShare(correct: readonly { readonly id: string }[], picked: readonly string[], multiple: boolean): Share {
   const hits = correct.filter(({ id }) => picked.includes(id)).length;
-  if (!multiple) return correct.length === picked.length && hits === correct.length ? 1 : 0;
-  return correct.length === 0 ? 0 : (hits - (picked.length - hits)) / correct.length;
+  if (!multiple) return correct.length === picked.length && hits === correct.length ? whole : none;
+  return correct.length === 0 ? none : [hits - (picked.length - hits), correct.length];
 }
 
 function placesShare(
   places: readonly { readonly id: string; readonly correctIds: readonly string[] }[],
   given: Readonly<Record<string, string>>,
-): number {
+): Share {
   // A place that stays empty is not one to fill, so nothing is earned by leaving it so.
   const toFill = places.filter(({ correctIds }) => correctIds.length > 0);
   return meanOf(toFill, ({ id, correctIds }) => (correctIds.includes(given[id] ?? '') ? 1 : 0));
 }
 
-function textEntryShare({ gaps, tolerance }: TextEntryQuestion, given: Readonly<Record<string, string>>): number {
-  return meanOf(gaps, ({ id, accepted }) => {
+function textEntryShare({ gaps, tolerance }: TextEntryQuestion, given: Readonly<Record<string, string>>): Share {
+  const worth = ({ id, accepted }: (typeof gaps)[number]) => {
     const percents = accepted
       .filter(({ text }) => isSameText(given[id] ?? '', text, tolerance))
       .map(({ percent }) => percent);
-    return Math.max(0, ...percents) / 100;
-  });
+    return Math.max(0, ...percents);
+  };
+  return meanOf(gaps, worth, 100);
 }
 
-function orderShare({ items, scoring }: OrderQuestion, itemIds: readonly string[]): number {
+function orderShare({ items, scoring }: OrderQuestion, itemIds: readonly string[]): Share {
   const right = items.map(({ id }) => id);
-  if (scoring === 'exact' || right.length < 2) return right.every((id, index) => id === itemIds[index]) ? 1 : 0;
-  return (1 + kendallTau(itemIds.map((id) => right.indexOf(id)))) / 2;
+  if (scoring === 'exact' || right.length < 2) return right.every((id, index) => id === itemIds[index]) ? whole : none;
+  const pairs = pairCount(right.length);
+  return [pairs + netConcordance(itemIds.map((id) => right.indexOf(id))), 2 * pairs];
 }
 
 /**
@@ -148,23 +157,30 @@ function orderShare({ items, scoring }: OrderQuestion, itemIds: readonly string[
  * @returns −1 (turned round) to 1 (the same)
  */
 export function kendallTau(ranks: readonly number[]): number {
+  return netConcordance(ranks) / pairCount(ranks.length);
+}
+
+const pairCount = (items: number) => (items * (items - 1)) / 2;
+
+/** Pairs in order less pairs turned round. */
+function netConcordance(ranks: readonly number[]): number {
   let net = 0;
   for (let i = 0; i < ranks.length; i++)
     for (let j = i + 1; j < ranks.length; j++) net += (ranks[i] as number) < (ranks[j] as number) ? 1 : -1;
-  return net / ((ranks.length * (ranks.length - 1)) / 2);
+  return net;
 }
 
 const pairKey = ([a, b]: Pair) => `${a}\n${b}`;
 const unorderedPairKey = (pair: Pair) => pair.toSorted().join('\n');
 
-function pairsShare(right: readonly Pair[], given: readonly Pair[], keyOf: (pair: Pair) => string): number {
+function pairsShare(right: readonly Pair[], given: readonly Pair[], keyOf: (pair: Pair) => string): Share {
   const keys = new Set(given.map(keyOf));
   return meanOf(right, (pair) => (keys.has(keyOf(pair)) ? 1 : 0));
 }
 
-function pointsShare(question: SelectPointQuestion, points: readonly (readonly [number, number])[]): number {
+function pointsShare(question: SelectPointQuestion, points: readonly (readonly [number, number])[]): Share {
   const isMet = (area: Area) => points.some(([x, y]) => areaHolds(area, x, y));
   const misses = points.filter(([x, y]) => !question.areas.some((area) => areaHolds(area, x, y))).length;
   const hits = question.areas.filter(isMet).length;
-  return question.areas.length === 0 ? 0 : (hits - misses) / question.areas.length;
+  return question.areas.length === 0 ? none : [hits - misses, question.areas.length];
 }

@@ -44,6 +44,56 @@ test('distances agree with a reference library, and with themselves under a boun
   );
 });
 
+test('marks of other scripts are part of their letters', () => {
+  // A vowel sign, a tone and a mark of voicing: without them these are other words.
+  for (const [one, other] of [
+    ['कि', 'क'],
+    ['มา', 'ม่า'],
+    ['か', 'が'],
+  ] as const)
+    expect(isSameText(one, other, kind), `${one} ${other}`).toBe(false);
+  expect(isSameText('йод', 'иод', kind)).toBe(true);
+  const strict = { ...kind, accentsMatter: true };
+  expect(isSameText('schön', 'schon', strict)).toBe(false);
+  expect(isSameText('ano', 'año', strict)).toBe(false);
+});
+
+test('what differs by the keyboard alone is the same', () => {
+  for (const [one, other] of [
+    ['“push”', '"push"'],
+    ['«push»', '"push"'],
+    ['rock`n´roll', "rock'n'roll"],
+    ['cable\u2013stayed', 'cable-stayed'],
+    ['cable\u2011stayed', 'cable-stayed'],
+    ['sus\u00adpension', 'suspension'],
+    ['sus\u200bpension', 'suspension'],
+  ] as const)
+    expect(isSameText(one, other, { ...kind, accentsMatter: true }), `${one} ${other}`).toBe(true);
+  expect(isSameText('10²', '102', kind)).toBe(false);
+  expect(isSameText('10^2', '10²', kind)).toBe(true);
+  expect(isSameText('H₂O', 'H2O', kind)).toBe(true);
+});
+
+test('no slip is forgiven near a digit, or in a word of four letters', () => {
+  const forgiving = { ...kind, slips: 2 };
+  for (const [given, accepted] of [
+    ['1915', '1914'],
+    ['in the year 1915', 'in the year 1914'],
+    ['H2SO3', 'H2SO4'],
+    ['year19', 'years'],
+    ['a soft arch', 'a loft arch'],
+    ['bean', 'beam'],
+    ['in summer of 1914', 'insummer of 1914'],
+  ] as const)
+    expect(isSameText(given, accepted, forgiving), given).toBe(false);
+  for (const [given, accepted] of [
+    ['a supension bridge', 'a suspension bridge'],
+    ['suspensionbridge', 'suspension bridge'],
+    ['supension of 1914', 'suspension of 1914'],
+  ] as const)
+    expect(isSameText(given, accepted, forgiving), given).toBe(true);
+});
+
 test('slips are forgiven in long words, not in short ones', () => {
   const forgiving = { ...kind, slips: 1 };
   expect(isSameText('supension', 'suspension', forgiving)).toBe(true);

@@ -1,24 +1,55 @@
 import type { TextTolerance } from '../question/question.ts';
 
+/** Signs that differ by the machine they were typed on, and nothing else. */
+const sameSigns: readonly (readonly [RegExp, string])[] = [
+  [/[\u2018-\u201b\u02bc\u2032\u0060\u00b4]/gu, "'"],
+  [/[\u201c-\u201f\u00ab\u00bb\u2033]/gu, '"'],
+  [/[\u2010-\u2015\u2212\ufe58\ufe63\uff0d]/gu, '-'],
+  // Soft hyphens, spaces without width, marks of direction: nobody sees them. Joiners stay; they make words.
+  [/[\u00ad\u200b\u2060\ufeff\u200e\u200f]/gu, ''],
+  // A power is not a further digit.
+  [/(?<=\d)[\u00b9\u00b2\u00b3\u2070\u2074-\u2079]/gu, '^$&'],
+];
+
+/** Marks above letters can be left out in these alone; in other scripts they are vowels and tones. */
+const strippedMarks = /([\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}])\p{M}+/gu;
+
 /**
  * Puts two ways of writing the same words into one: Unicode NFKC (so that ligatures, wide letters and composed accents
- * are one), runs of white space become one space, and, unless they matter, case and accents go.
+ * are one), one kind of quotes and dashes, runs of white space become one space, and, unless they matter, case and
+ * accents go.
  */
 export function normaliseText(text: string, tolerance: Pick<TextTolerance, 'caseMatters' | 'accentsMatter'>): string {
-  let result = text.normalize('NFKC').replace(/\s+/gu, ' ').trim();
+  const plain = sameSigns.reduce((signs, [form, sign]) => signs.replace(form, sign), text);
+  let result = plain.normalize('NFKC').replace(/\s+/gu, ' ').trim();
   // Up and down again: "ß" and "SS" fold to the same, which going down alone misses.
   if (!tolerance.caseMatters) result = result.toUpperCase().toLowerCase();
-  if (!tolerance.accentsMatter) result = result.normalize('NFD').replace(/\p{M}+/gu, '');
-  return result.normalize('NFC').replace(/[\u2018\u2019\u02bc]/g, "'");
+  if (!tolerance.accentsMatter) result = result.normalize('NFD').replace(strippedMarks, '$1');
+  return result.normalize('NFC');
 }
+
+/** In a word of four letters one slip already makes another word. */
+const shortestWithSlips = 5;
 
 /** Whether a text is an accepted one but for what the tolerance forgives. */
 export function isSameText(given: string, accepted: string, tolerance: TextTolerance): boolean {
   const [a, b] = [normaliseText(given, tolerance), normaliseText(accepted, tolerance)];
   if (a === b) return true;
-  // In a word of three letters one slip already makes another word.
-  const slips = Math.min(tolerance.slips, Math.floor((b.length - 1) / 3));
-  return slips > 0 && editDistance(a, b, slips) <= slips;
+  const slips = Math.min(tolerance.slips, Math.floor(([...b].length - 1) / 3));
+  if (slips <= 0 || editDistance(a, b, slips) > slips) return false;
+  return differsInLongWords(a.split(' '), b.split(' '));
+}
+
+/** Short words, and those with a digit in them, are the same or another: 1914 is not 1915, H2SO4 not H2SO3. */
+function differsInLongWords(given: readonly string[], accepted: readonly string[]): boolean {
+  const isForgiving = (word: string) => [...word].length >= shortestWithSlips && !/\p{N}/u.test(word);
+  if (given.length === accepted.length)
+    return accepted.every((word, index) => {
+      const other = given[index] as string;
+      return word === other || (isForgiving(word) && !/\p{N}/u.test(other));
+    });
+  // A space too many or too few: which word is which cannot be told, so all of them are long ones.
+  return accepted.every(isForgiving) && !given.some((word) => /\p{N}/u.test(word));
 }
 
 /**

@@ -1,3 +1,6 @@
+import { parseNumber } from '../numbers/parse-number.ts';
+import { isKnownUnit } from '../numbers/units.ts';
+
 /*
  * The lines of questions written as plain text, told apart by how they begin. Each form answers with what stands behind
  * its sign, or null. By hand and not by expressions: what is pasted here can be of any length.
@@ -47,6 +50,8 @@ export function arrowSides(text: string): readonly [left: string, right: string]
   return found ? [text.slice(0, found.at).trim(), text.slice(found.at + found.arrow.length).trim()] : null;
 }
 
+/** As long as a typed answer can be. */
+const longestNumber = 200;
 const pointsForm = /^(\d{1,9}(?:[.,]\d{1,9})?)\s{0,9}(?:points?|p|pts?)\.?$/iu;
 
 /** Points in round brackets at the end of what is asked, and what is asked without them. */
@@ -58,33 +63,39 @@ export function splitPoints(text: string): { readonly stem: string; readonly poi
   return { stem: trimmed.slice(0, open).trim(), points: Number(found[1]?.replace(',', '.')) };
 }
 
-const valueForm = /^[+-]?\d{1,40}(?:[.,]\d{1,40})?(?:e[+-]?\d{1,5})?/iu;
-const spreadForm = /^(\d{1,40}(?:[.,]\d{1,40})?)\s{0,9}(%)?/u;
 const spreadSigns = ['±', '+-', '+/-'];
 
 export interface NumberLine {
-  readonly value: string;
+  readonly value: number;
   readonly unit: string;
   /** How far off an answer may be, and whether in hundredths. */
-  readonly by: string | null;
+  readonly by: number | null;
   readonly isPercent: boolean;
 }
 
-/** A number with its unit, and how far off an answer may be; null where it is none. */
-export function readNumberLine(text: string): NumberLine | null {
-  const value = valueForm.exec(text.trim())?.[0];
-  if (value === undefined) return null;
-  const behind = text.trim().slice(value.length);
+/**
+ * A number with its unit, and how far off an answer may be, read as answers are; null where it is none.
+ * @param locale BCP 47 tag
+ */
+export function readNumberLine(text: string, locale: string): NumberLine | null {
   const sign = spreadSigns
-    .map((one) => ({ one, at: behind.indexOf(one) }))
+    .map((one) => ({ one, at: text.indexOf(one, 1) }))
     .filter(({ at }) => at >= 0)
     .toSorted((a, b) => a.at - b.at || b.one.length - a.one.length)[0];
-  const unit = (sign ? behind.slice(0, sign.at) : behind).trim();
-  // A unit has no digits; a line that goes on in numbers is no number.
-  if (/\d/u.test(unit)) return null;
-  if (!sign) return { value, unit, by: null, isPercent: false };
-  const spread = spreadForm.exec(behind.slice(sign.at + sign.one.length).trimStart());
-  return spread ? { value, unit, by: spread[1] as string, isPercent: spread[2] !== undefined } : null;
+  const told = parseNumber((sign ? text.slice(0, sign.at) : text).trim().slice(0, longestNumber), locale);
+  // A line that goes on in numbers is no number.
+  if (!told || (/\d/u.test(told.rest) && !isKnownUnit(told.rest))) return null;
+  const asked = { value: told.value.toNumber(), unit: told.rest };
+  if (!sign) return { ...asked, by: null, isPercent: false };
+  const spread = parseNumber(
+    text
+      .slice(sign.at + sign.one.length)
+      .trim()
+      .slice(0, longestNumber),
+    locale,
+  );
+  if (!spread || spread.value.isNegative()) return null;
+  return { ...asked, by: spread.value.toNumber(), isPercent: spread.rest.startsWith('%') };
 }
 
 function afterDash(line: string): string | null {

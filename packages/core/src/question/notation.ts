@@ -30,9 +30,10 @@ import type { Item, NumericTolerance, Question, QuestionHead, QuestionOf } from 
  *
  * `(3 points)` at the end of what is asked sets the points; a line that begins with `?` is the hint, one that begins
  * with `!` the teacher's note.
+ * @param locale BCP 47 tag of the language in which numbers are written
  */
-export function readQuestions(text: string, newId: NewId): readonly Question[] {
-  return splitQuestions(text.replaceAll('\r\n', '\n')).map((lines) => readQuestion(lines, newId));
+export function readQuestions(text: string, newId: NewId, locale = 'en'): readonly Question[] {
+  return splitQuestions(text.replaceAll('\r\n', '\n')).map((lines) => readQuestion(lines, newId, locale));
 }
 
 /** Blank lines part questions, unless what follows is still a list, a number, a quote or a hint. */
@@ -57,7 +58,7 @@ function isAnswerLine(line: string): boolean {
   return forms.some((form) => form(line) !== null);
 }
 
-function readQuestion(lines: readonly string[], newId: NewId): Question {
+function readQuestion(lines: readonly string[], newId: NewId, locale: string): Question {
   const { rest: withoutHint, found: hints } = takeOut(lines, hintLine);
   const { rest: body, found: notes } = takeOut(withoutHint, noteLine);
   const asks = body.findIndex((line, index) => isAnswerLine(line) || (index > 0 && numberedLine(line) !== null));
@@ -70,7 +71,7 @@ function readQuestion(lines: readonly string[], newId: NewId): Question {
     teacherNote: notes.join('\n'),
     ...(hints.length > 0 ? { hint: { text: hints.join('\n'), cost: 0 } } : {}),
   };
-  const question = readBody(head, asks < 0 ? [] : body.slice(asks), newId);
+  const question = readBody(head, asks < 0 ? [] : body.slice(asks), newId, locale);
   // Opinions carry no points, and what takes longer carries more, unless the teacher said otherwise.
   return points === null ? { ...question, points: defaultPoints(question) } : question;
 }
@@ -93,12 +94,12 @@ function readStem(lines: readonly string[]): { stem: string; points: number | nu
   return { stem, points: points === null ? null : Math.min(100_000, Math.round(points * 100)) };
 }
 
-function readBody(head: QuestionHead, lines: readonly string[], newId: NewId): Question {
+function readBody(head: QuestionHead, lines: readonly string[], newId: NewId, locale: string): Question {
   const [first] = lines;
   if (first === undefined) return withoutAnswers(head, newId);
   if (taskLine(first)) return readChoice(head, lines, newId);
   const number = numberLine(first);
-  if (number !== null) return readNumber(head, number, newId);
+  if (number !== null) return readNumber(head, number, newId, locale);
   const bullets = lines.flatMap((line) => bulletLine(line) ?? []);
   const arrows = bullets.map(arrowSides).filter((sides) => sides !== null);
   if (arrows.length > 0 && arrows.length === bullets.length) return readMatch(head, arrows, newId);
@@ -152,17 +153,12 @@ function readMatch(head: QuestionHead, arrows: readonly (readonly [string, strin
   return { ...(fromHead('match', head, newId) as QuestionOf<'match'>), sources, targets, pairs };
 }
 
-function readNumber(head: QuestionHead, text: string, newId: NewId): Question {
+function readNumber(head: QuestionHead, text: string, newId: NewId, locale: string): Question {
   const empty = fromHead('numeric', head, newId) as QuestionOf<'numeric'>;
-  const found = readNumberLine(text);
+  const found = readNumberLine(text, locale);
   if (!found) return fromHead('extendedText', { ...head, modelAnswer: text }, newId);
   const { value, unit, by, isPercent } = found;
-  const plain = (number: string) => Number(number.replace(',', '.'));
   const tolerance: NumericTolerance =
-    by === null
-      ? { kind: 'exact' }
-      : isPercent
-        ? { kind: 'relative', percent: plain(by) }
-        : { kind: 'absolute', by: plain(by) };
-  return { ...empty, value: plain(value), unit, unitNeeded: unit !== '', tolerance };
+    by === null ? { kind: 'exact' } : isPercent ? { kind: 'relative', percent: by } : { kind: 'absolute', by };
+  return { ...empty, value, unit, unitNeeded: unit !== '', tolerance };
 }
