@@ -34,3 +34,78 @@ test('no chain of answers, each a little further off, becomes one group', () => 
   const chain = Array.from({ length: 20 }, (_, i) => 'b'.repeat(i) + 'a'.repeat(20 - i));
   expect(groupAnswers(chain).length).toBeGreaterThan(3);
 });
+
+test.each([
+  ['the force increases', 'the force decreases'],
+  ['1/2', '1.2'],
+  ['1/2 of the load', '1.2 of the load'],
+  ['-5', '5'],
+  ['−5 degrees outside', '5 degrees outside'],
+  ['the arch is not stable', 'the arch is stable'],
+  ["the arch isn't stable at all", 'the arch is stable at all'],
+  ['the arch cannot move', 'the arch can move'],
+  ['it is a stable structure', 'it is an unstable structure'],
+  ['the load pushes on the abutment', 'the load pulls on the abutment'],
+  ['the deck is under tension there', 'the deck is over tension there'],
+  ['more weight on the pier', 'less weight on the pier'],
+  ['materials are imported by ship', 'materials are exported by ship'],
+  ['the builders were careful there', 'the builders were careless there'],
+  ['length > width of the deck', 'length < width of the deck'],
+  ['die Brücke hält nicht stand', 'die Brücke hält stand'],
+  ['a = b + c of the beam', 'a = b - c of the beam'],
+  ['2 and 3 are the weakest', '3 and 2 are the weakest'],
+])('%j and %j are different answers', (one, other) => expect(groupAnswers([one, other])).toHaveLength(2));
+
+test.each([
+  ['the force increases', 'the force increaces'],
+  ["the arch isn't stable", 'the arch is not stable'],
+  ["the arch isn't stable", 'the arch isn’t stabel'],
+  ['about 1/2 of the load', 'about 1/2 of the lode'],
+  ['−5 degrees', '-5 degres'],
+  ['the deck hangs from the cables', 'the deck hangs from the cabels.'],
+])('%j and %j are alike', (one, other) => expect(groupAnswers([one, other])).toHaveLength(1));
+
+test('answers of one group hold the same numbers, signs and negations', () => {
+  const word = fc.constantFrom(
+    'the',
+    'load',
+    'pushes',
+    'pulls',
+    'not',
+    '5',
+    '-5',
+    '1/2',
+    '1.2',
+    '+',
+    'increases',
+    'decreases',
+  );
+  const said = fc.array(word, { minLength: 3, maxLength: 7 }).map((words) => words.join(' '));
+  const hard = (text: string) =>
+    text
+      .split(' ')
+      .filter((one) => /\d|\+|^not$/.test(one))
+      .join(' ');
+  fc.assert(
+    fc.property(fc.array(said, { maxLength: 30 }), (texts) => {
+      for (const { members } of groupAnswers(texts))
+        expect(new Set(members.map((index) => hard(texts[index] as string))).size).toBe(1);
+    }),
+  );
+});
+
+test('3,000 answers to one question are put together within a second', () => {
+  const subject = fc.constantFrom('the cable', 'the deck', 'a tower', 'the anchor', 'the arch', 'a hanger');
+  const verb = fc.constantFrom('carries', 'holds', 'pulls', 'pushes', 'spreads');
+  const object = fc.constantFrom('the load', 'its own weight', 'the wind', 'all the cars', 'the towers', 'the ground');
+  const slip = fc.option(fc.tuple(fc.nat(20), fc.constantFrom('', 'e', 'x')), { freq: 3 });
+  const answer = fc.tuple(subject, verb, object, slip).map(([who, does, what, at]) => {
+    const text = `${who} ${does} ${what}`;
+    return at ? text.slice(0, at[0]) + at[1] + text.slice(at[0] + 1) : text;
+  });
+  const answers = fc.sample(answer, { numRuns: 3000, seed: 1 });
+  expect(new Set(answers).size).toBeGreaterThan(500);
+  const startedAt = performance.now();
+  groupAnswers(answers);
+  expect(performance.now() - startedAt).toBeLessThan(1000);
+});

@@ -1,4 +1,5 @@
-import { editDistance, normaliseText } from '../marking/text-match.ts';
+import { codesOf, distanceOf, editDistance, normaliseText } from '../marking/text-match.ts';
+import { areOpposite, isNegation } from './opposite-words.ts';
 
 export interface AnswerGroup {
   /** What most of the group wrote, as one of them wrote it. */
@@ -15,40 +16,123 @@ const alikeShare = 0.15;
 
 /**
  * Puts near-equal short answers together, so that one mark can serve many: the same but for case, accents, spaces
- * and punctuation, or no more than about one letter in seven apart (common practice, no source). An answer joins the
- * group of the most frequent wording it is like, so that groups do not grow into chains of ever less alike answers.
+ * and punctuation, or no more than about one letter in seven apart (common practice, no source). What differs in a
+ * number, a sign, a negation or an opposite is never put together, however like it looks. An answer joins the group of
+ * the most frequent wording it is like, so that groups do not grow into chains of ever less alike answers.
  * @returns groups, the largest first; every place of the list is in exactly one
  */
 export function groupAnswers(texts: readonly string[]): readonly AnswerGroup[] {
-  const wordings = new Map<string, number[]>();
+  const numbers = new Map<string, number>();
+  const wordings = new Map<string, { readonly wording: Wording; readonly members: number[] }>();
   for (const [index, text] of texts.entries()) {
-    const key = keyOf(text);
-    wordings.set(key, [...(wordings.get(key) ?? []), index]);
+    const wording = wordingOf(text, numbers);
+    const key = `${wording.meaning}\n${wording.words}`;
+    const known = wordings.get(key);
+    if (known) known.members.push(index);
+    else wordings.set(key, { wording, members: [index] });
   }
-  const byFrequency = [...wordings].toSorted((a, b) => b[1].length - a[1].length || (a[1][0] ?? 0) - (b[1][0] ?? 0));
-  const groups: { readonly key: string; readonly members: number[] }[] = [];
-  for (const [key, members] of byFrequency) {
-    const home = groups.find((group) => isAlike(group.key, key));
-    if (home) home.members.push(...members);
-    else groups.push({ key, members: [...members] });
+  const byFrequency = [...wordings.values()].toSorted(
+    (a, b) => b.members.length - a.members.length || (a.members[0] ?? 0) - (b.members[0] ?? 0),
+  );
+  const groups: { readonly wording: Wording; readonly members: number[] }[] = [];
+  // Only what means the same by its numbers, signs and negations can be alike.
+  const byMeaning = new Map<string, typeof groups>();
+  for (const { wording, members } of byFrequency) {
+    const near = byMeaning.get(wording.meaning) ?? [];
+    byMeaning.set(wording.meaning, near);
+    const home = near.find((group) => isAlike(group.wording, wording));
+    if (home) {
+      home.members.push(...members);
+      continue;
+    }
+    const group = { wording, members: [...members] };
+    groups.push(group);
+    near.push(group);
   }
   return groups
     .map(({ members }) => ({ text: texts[members[0] as number] as string, members: members.toSorted((a, b) => a - b) }))
     .toSorted((a, b) => b.members.length - a.members.length || (a.members[0] ?? 0) - (b.members[0] ?? 0));
 }
 
-function keyOf(text: string): string {
-  return normaliseText(text, { caseMatters: false, accentsMatter: false })
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+interface Wording {
+  /** Letters and digits, a space between words. */
+  readonly words: string;
+  /** Numbers with their signs and marks, operators and negations, in order. */
+  readonly meaning: string;
+  readonly list: readonly string[];
+  /** The same words by number: numbers are compared far faster than words. */
+  readonly ids: Uint32Array;
+  readonly codes: Uint32Array;
+  /** How many of each letter; see `countsOf`. */
+  readonly counts: Uint8Array;
+}
+
+/** A number as it stands, with marks inside it and signs around it, or a sign that reckons or compares. */
+const numberForm = /[-+]?\p{N}(?:[\p{N}.,:/^]*\p{N})?|[=<>≤≥≠±×÷*/^%+→←]|(?<!\p{L})-(?!\p{L})/gu;
+
+function wordingOf(text: string, numbers: Map<string, number>): Wording {
+  const plain = normaliseText(text, { caseMatters: false, accentsMatter: false });
+  const words = plain
+    // "isn't" is one word, and says no.
+    .replace(/n't\b/gu, ' not')
+    .replace(/[^\p{L}\p{M}\p{N}]+/gu, ' ')
     .trim();
+  const list = words.split(' ');
+  const meaning = [...(plain.match(numberForm) ?? []), ...list.filter(isNegation)].join(' ');
+  const ids = Uint32Array.from(list, (word) => {
+    const known = numbers.get(word) ?? numbers.size;
+    numbers.set(word, known);
+    return known;
+  });
+  return { ...{ words, list, ids, meaning }, codes: codesOf(words.slice(0, longestGrouped)), counts: countsOf(words) };
 }
 
-function isAlike(a: string, b: string): boolean {
-  const length = Math.max(a.length, b.length);
-  if (length > longestGrouped || a === '' || b === '') return false;
+/** Letters by the last bits of their code: texts whose counts are far apart are themselves at least half as far apart. */
+function countsOf(text: string): Uint8Array {
+  const counts = new Uint8Array(32);
+  for (const char of text.slice(0, longestGrouped)) {
+    const slot = (char.codePointAt(0) as number) & 31;
+    counts[slot] = (counts[slot] as number) + 1;
+  }
+  return counts;
+}
+
+function isAlike(a: Wording, b: Wording): boolean {
+  const length = Math.max(a.words.length, b.words.length);
+  if (length > longestGrouped || a.words === '' || b.words === '') return false;
   const bound = Math.floor(length * alikeShare);
-  // Numbers that differ in a digit are different answers.
-  return bound > 0 && digitsOf(a) === digitsOf(b) && editDistance(a, b, bound) <= bound;
+  if (bound === 0 || areCountsApart(a.counts, b.counts, 2 * bound)) return false;
+  const isNear =
+    a.ids.length === b.ids.length ? areWordsNear(a, b, bound) : distanceOf(a.codes, b.codes, bound) <= bound;
+  return isNear && !hasOpposites(a.list, b.list);
 }
 
-const digitsOf = (text: string) => text.replace(/\D+/gu, ' ').trim();
+/** As many words on both sides are compared one by one: the same words in another order say something else. */
+function areWordsNear(a: Wording, b: Wording, bound: number): boolean {
+  let apart = 0;
+  // Each word that differs, differs by a letter at least, or by as many as it is longer.
+  for (let place = 0; place < a.ids.length && apart <= bound; place++)
+    if (a.ids[place] !== b.ids[place]) {
+      apart += Math.max(1, Math.abs((a.list[place] as string).length - (b.list[place] as string).length));
+    }
+  if (apart > bound) return false;
+  apart = 0;
+  for (const [place, word] of a.list.entries()) {
+    const other = b.list[place] as string;
+    if (word !== other) apart += editDistance(word, other, bound - apart);
+    if (apart > bound) return false;
+  }
+  return true;
+}
+
+function areCountsApart(a: Uint8Array, b: Uint8Array, bound: number): boolean {
+  let apart = 0;
+  for (let slot = 0; slot < 32; slot++) apart += Math.abs((a[slot] as number) - (b[slot] as number));
+  return apart > bound;
+}
+
+/** Whether a word that only one has says the opposite of one that only the other has. */
+function hasOpposites(a: readonly string[], b: readonly string[]): boolean {
+  const [onlyA, onlyB] = [a.filter((word) => !b.includes(word)), b.filter((word) => !a.includes(word))];
+  return onlyA.some((one) => onlyB.some((other) => areOpposite(one, other)));
+}

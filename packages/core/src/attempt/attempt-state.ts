@@ -213,7 +213,7 @@ export interface Sitting {
 }
 
 /** Raised whenever the reducer makes another state of the same log: what older ones made is computed anew. */
-export const reducerVersion = 5;
+export const reducerVersion = 6;
 
 /** Slack granted once on top of the clock, for the jitter of networks and timers. */
 export const slackMs = 5_000;

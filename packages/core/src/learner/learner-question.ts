@@ -252,10 +252,12 @@ interface ToSee {
   /** The stop still stands open: more may be tried, so nothing gives the key away. */
   readonly isOpen: boolean;
   readonly shown: Shown;
+  /** BCP 47 tag of the class. */
+  readonly locale: string | undefined;
 }
 
 /** What an answer has earned its student to see. */
-export function toResult(question: Question, answer: Answer, { isOpen, shown }: ToSee): QuestionResult {
+export function toResult(question: Question, answer: Answer, { isOpen, shown, locale }: ToSee): QuestionResult {
   // Nothing gives the key away of what may be answered again, whatever it is that lets it be; nor while its stop stands
   // open, where other answers of the same stop may be tried again.
   const isOver = !isOpen && !mayStillBeAnswered(question, answer, isOpen);
@@ -264,7 +266,7 @@ export function toResult(question: Question, answer: Answer, { isOpen, shown }: 
   return {
     points: points ? answer.points : null,
     comment: feedback ? answer.comment : null,
-    answerKey: keys ? correctResponse(question) : null,
+    answerKey: keys ? correctResponse(question, locale) : null,
     verdicts: keys ? verdictsOf(question, answer.response) : {},
     keyAreas: keys && question.kind === 'selectPoint' ? question.areas.map(toArea) : [],
     feedback: feedback ? optionFeedback(question, answer) : [],

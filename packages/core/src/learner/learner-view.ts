@@ -132,20 +132,20 @@ export interface LearnerAnswer extends Omit<Answer, 'rubric' | 'markedBy'> {
 /**
  * The only way a lesson reaches a student. Built by naming what goes through, never by leaving out, so that a field
  * added to the model later stays secret until somebody names it here.
- * @param terms whether questions stay with the school until they are reached
+ * @param terms whether questions stay with the school until they are reached, and how numbers are written
  * @param shown what of how it went is shown by now
  */
 export function learnerView(
   lesson: Lesson,
   state: AttemptState,
-  terms: Pick<Terms, 'questionsWhenReached'>,
+  terms: Pick<Terms, 'questionsWhenReached' | 'locale'>,
   shown: Shown,
 ): LearnerView {
   const own = ownLesson(lesson, state);
   return {
     lesson: toLearnerLesson(own, { state, terms }),
     state: toLearnerState(state, shown),
-    results: resultsOf(own, state, shown),
+    results: resultsOf(own, state, shown, terms.locale),
     hints: hintsOf(own, state),
     ahead: certainAhead(own, state),
     shown,
@@ -155,7 +155,7 @@ export function learnerView(
 /** Whose eyes a lesson is shown to. */
 interface Reader {
   readonly state: AttemptState;
-  readonly terms: Pick<Terms, 'questionsWhenReached'>;
+  readonly terms: Pick<Terms, 'questionsWhenReached' | 'locale'>;
 }
 
 function toLearnerLesson({ title, directions, parts, freeFrom }: Lesson, reader: Reader): LearnerLesson {
@@ -296,12 +296,17 @@ function mapValues<T, U>(record: Readonly<Record<string, T>>, map: (value: T) =>
   return Object.fromEntries(Object.entries(record).map(([key, value]) => [key, map(value)]));
 }
 
-function resultsOf(lesson: Lesson, state: AttemptState, shown: Shown): Record<string, QuestionResult> {
+function resultsOf(
+  lesson: Lesson,
+  state: AttemptState,
+  shown: Shown,
+  locale: string | undefined,
+): Record<string, QuestionResult> {
   const results: Record<string, QuestionResult> = {};
   for (const { stopId, question } of questionsOf(lesson)) {
     const stop = state.stops[stopId];
     const answer = stop?.answers[question.id];
-    if (answer) results[question.id] = toResult(question, answer, { isOpen: stop.phase === 'open', shown });
+    if (answer) results[question.id] = toResult(question, answer, { isOpen: stop.phase === 'open', shown, locale });
   }
   return results;
 }

@@ -58,22 +58,44 @@ function differsInLongWords(given: readonly string[], accepted: readonly string[
  * @param bound gives up once the distance is known to be beyond it, and then says `bound + 1`
  */
 export function editDistance(a: string, b: string, bound = Number.POSITIVE_INFINITY): number {
-  const [from, to] = [[...a], [...b]];
-  if (Math.abs(from.length - to.length) > bound) return bound + 1;
-  let beforeLast: number[] = [];
-  let last = Array.from({ length: to.length + 1 }, (_, j) => j);
-  for (let i = 1; i <= from.length; i++) {
-    const row = [i];
-    for (let j = 1; j <= to.length; j++) {
-      const change = (last[j - 1] as number) + (from[i - 1] === to[j - 1] ? 0 : 1);
-      let least = Math.min(change, (last[j] as number) + 1, (row[j - 1] as number) + 1);
-      if (i > 1 && j > 1 && from[i - 1] === to[j - 2] && from[i - 2] === to[j - 1])
-        least = Math.min(least, (beforeLast[j - 2] as number) + 1);
-      row.push(least);
+  return distanceOf(codesOf(a), codesOf(b), bound);
+}
+
+/** The code points of a text. */
+export const codesOf = (text: string): Uint32Array => Uint32Array.from(text, (char) => char.codePointAt(0) as number);
+
+/** `editDistance` of texts whose code points are known: thousands are compared with each other. */
+export function distanceOf(from: Uint32Array, to: Uint32Array, bound: number): number {
+  const [rows, columns] = [from.length, to.length];
+  if (Math.abs(rows - columns) > bound) return bound + 1;
+  const far = rows + columns + 1;
+  let beforeLast = new Uint32Array(columns + 1);
+  let last = new Uint32Array(columns + 1);
+  let row = new Uint32Array(columns + 1);
+  for (let j = 0; j <= columns; j++) last[j] = j;
+  for (let i = 1; i <= rows; i++) {
+    // No cell further off the diagonal than the bound can be within it.
+    const first = Math.max(1, i - bound);
+    const end = Math.min(columns, i + bound);
+    row[first - 1] = first === 1 ? i : far;
+    if (end < columns) row[end + 1] = far;
+    let leastOfRow = row[first - 1] as number;
+    const code = from[i - 1];
+    for (let j = first; j <= end; j++) {
+      let least = (last[j - 1] as number) + (code === to[j - 1] ? 0 : 1);
+      const leftOut = (last[j] as number) + 1;
+      if (leftOut < least) least = leftOut;
+      const putIn = (row[j - 1] as number) + 1;
+      if (putIn < least) least = putIn;
+      if (i > 1 && j > 1 && code === to[j - 2] && from[i - 2] === to[j - 1]) {
+        const swapped = (beforeLast[j - 2] as number) + 1;
+        if (swapped < least) least = swapped;
+      }
+      row[j] = least;
+      if (least < leastOfRow) leastOfRow = least;
     }
-    if (Math.min(...row) > bound) return bound + 1;
-    beforeLast = last;
-    last = row;
+    if (leastOfRow > bound) return bound + 1;
+    [beforeLast, last, row] = [last, row, beforeLast];
   }
-  return last[to.length] as number;
+  return last[columns] as number;
 }

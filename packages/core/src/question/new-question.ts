@@ -89,6 +89,6 @@ function emptyGaps(
 ): QuestionOf<'inlineChoice' | 'gapMatch' | 'textEntry'> {
   if (kind === 'inlineChoice') return { ...head, kind, pieces: [], gaps: [] };
   if (kind === 'gapMatch') return { ...head, kind, pieces: [], gaps: [], words: [] };
-  const tolerance = { caseMatters: false, accentsMatter: false, slips: 1 };
+  const tolerance = { caseMatters: false, accentsMatter: true, slips: 0 };
   return { ...head, kind, pieces: [], gaps: [], tolerance };
 }
