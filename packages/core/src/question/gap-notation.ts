@@ -7,7 +7,8 @@ export type WrittenPiece = { readonly text: string } | { readonly accepted: read
 /**
  * Reads a text with gaps: what belongs in a gap stands in square brackets, others that count too behind bars, with
  * what they are worth in percent behind an equals sign: `The push is called [thrust|push=50].` A backslash before a
- * bracket, a bar or an equals sign makes it a plain one.
+ * bracket, a bar or an equals sign makes it a plain one; an equals sign before anything but a worth is one anyway.
+ * Links and pictures of Markdown, `[words](address)`, are no gaps.
  */
 export function readGapText(text: string): readonly WrittenPiece[] {
   const pieces: WrittenPiece[] = [];
@@ -16,10 +17,10 @@ export function readGapText(text: string): readonly WrittenPiece[] {
   while (at < text.length) {
     const char = text[at] as string;
     const close = char === '[' ? closingBracket(text, at) : -1;
-    if (char === '\\' && at + 1 < text.length && '[]|=\\'.includes(text[at + 1] as string)) {
+    if (char === '\\' && at + 1 < text.length && '[]|=\\('.includes(text[at + 1] as string)) {
       plain += text[at + 1];
       at += 2;
-    } else if (close > at + 1) {
+    } else if (close > at + 1 && text[close + 1] !== '(') {
       if (plain !== '') pieces.push({ text: plain });
       plain = '';
       pieces.push({ accepted: readAccepted(text.slice(at + 1, close)) });
@@ -43,15 +44,18 @@ function closingBracket(text: string, from: number): number {
 }
 
 function readAccepted(inside: string): AcceptedText[] {
-  return splitPlain(inside, '|').map((one, index) => {
-    const [text = '', percent] = splitPlain(one, '=');
-    const worth = Number(percent?.replace('%', '').trim() || Number.NaN);
-    const isWorth = index > 0 || percent !== undefined;
-    return {
-      text: plainOf(text).trim(),
-      percent: isWorth && worth >= 0 && worth <= 100 ? worth : 100,
-    };
+  return splitPlain(inside, '|').map((one) => {
+    const pieces = splitPlain(one, '=');
+    const worth = pieces.length > 1 ? worthOf(pieces.at(-1) as string) : null;
+    const text = worth === null ? one : pieces.slice(0, -1).join('=');
+    return { text: plainOf(text).trim(), percent: worth ?? 100 };
   });
+}
+
+/** A worth in percent, 0 to 100; null for what only stands behind an equals sign, as in E=mc2. */
+function worthOf(written: string): number | null {
+  const found = /^\s{0,9}(\d{1,3}(?:\.\d{1,20})?)\s{0,9}%?\s{0,9}$/u.exec(written);
+  return found && Number(found[1]) <= 100 ? Number(found[1]) : null;
 }
 
 /** Splits at a sign that has no backslash before it. */
@@ -68,20 +72,28 @@ function splitPlain(text: string, sign: '|' | '='): string[] {
   return [...parts, part];
 }
 
-const plainOf = (text: string) => text.replace(/\\([[\]|=\\])/gu, '$1');
+const plainOf = (text: string) => text.replace(/\\([[\]|=\\(])/gu, '$1');
 const escapePlain = (text: string) => text.replace(/[[\]\\]/gu, '\\$&');
-const escapeInside = (text: string) => text.replace(/[[\]|=\\]/gu, '\\$&');
+/** An equals sign is left as it is where it cannot be taken for a worth. */
+function escapeInside(text: string): string {
+  const isClear = worthOf(text.split('=').at(-1) as string) === null;
+  return text.replace(isClear ? /[[\]|\\]/gu : /[[\]|=\\]/gu, '\\$&');
+}
 
 /** Writes what `readGapText` reads. */
 export function writeGapText(pieces: readonly WrittenPiece[]): string {
   return pieces
-    .map((piece) =>
-      'text' in piece
-        ? escapePlain(piece.text)
-        : `[${piece.accepted
-            .map(({ text, percent }) => escapeInside(text) + (percent === 100 ? '' : `=${percent}`))
-            .join('|')}]`,
-    )
+    .map((piece, index) => {
+      if ('text' in piece) {
+        const before = pieces[index - 1];
+        // Behind a gap, a round bracket would make a link of it.
+        return escapePlain(piece.text).replace(/^\(/u, before && 'accepted' in before ? '\\(' : '(');
+      }
+      const texts = piece.accepted.map(
+        ({ text, percent }) => escapeInside(text) + (percent === 100 ? '' : `=${percent}`),
+      );
+      return `[${texts.join('|')}]`;
+    })
     .join('');
 }
 

@@ -103,6 +103,21 @@ Draw nothing, write something.`);
   });
 });
 
+/** ISO 80000-1 allows both marks; which groups and which divides is the language's. */
+test('the number of a question is read as answers are', () => {
+  const numberOf = (line: string, locale?: string) => readQuestions(`How much?\n= ${line}`, newId, locale)[0];
+  expect(numberOf('1,000')).toMatchObject({ kind: 'numeric', value: 1000, unit: '' });
+  expect(numberOf('1,000', 'de')).toMatchObject({ kind: 'numeric', value: 1 });
+  expect(numberOf('9.81 m/s^2 ± 0.01')).toMatchObject({
+    value: 9.81,
+    unit: 'm/s^2',
+    tolerance: { kind: 'absolute', by: 0.01 },
+  });
+  expect(numberOf('3 × 10^8 m/s ± 1 %')).toMatchObject({ value: 3e8, tolerance: { kind: 'relative', percent: 1 } });
+  expect(numberOf('-5 °C')).toMatchObject({ value: -5, unit: '°C' });
+  expect(numberOf('3 apples and 4 pears')).toMatchObject({ kind: 'extendedText' });
+});
+
 describe('texts with gaps', () => {
   test('brackets, bars, percents and backslashes', () => {
     expect(readGapText('A [beam|girder=50] is \\[not\\] an [arch].')).toEqual([
@@ -120,8 +135,24 @@ describe('texts with gaps', () => {
     expect(readGapText('no [gap\nhere] [] [')).toEqual([{ text: 'no [gap\nhere] [] [' }]);
   });
 
+  test('an equals sign that is no worth, links and pictures stay what they are', () => {
+    const gap = (...accepted: [string, number?][]) => ({
+      accepted: accepted.map(([text, percent = 100]) => ({ text, percent })),
+    });
+    expect(readGapText('[E=mc2|E=mc^2=80]')).toEqual([gap(['E=mc2'], ['E=mc^2', 80])]);
+    expect(readGapText('[a=b=50 %]')).toEqual([gap(['a=b', 50])]);
+    expect(writeGapText([gap(['E=mc2'], ['x=5'])])).toBe('[E=mc2|x\\=5]');
+    const plain = 'See [the plan](plan.pdf) and ![a beam](beam.png).';
+    expect(readGapText(plain)).toEqual([{ text: plain }]);
+    expect(readGapText('[beam]\\(or girder)')).toEqual([gap(['beam']), { text: '(or girder)' }]);
+  });
+
   test('what is written is read again', () => {
-    const word = fc.string({ unit: fc.constantFrom('a', '[', ']', '|', '=', '\\', 'é'), minLength: 1, maxLength: 6 });
+    const word = fc.string({
+      unit: fc.constantFrom('a', '5', '[', ']', '(', '|', '=', '\\', 'é'),
+      minLength: 1,
+      maxLength: 6,
+    });
     const gap = fc.record({
       accepted: fc.array(fc.record({ text: word, percent: fc.integer({ min: 0, max: 100 }) }), {
         minLength: 1,
