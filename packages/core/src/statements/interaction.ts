@@ -1,5 +1,6 @@
+import { Decimal } from 'decimal.js';
 import { correctResponse } from '../marking/correct-response.ts';
-import type { Question } from '../question/question.ts';
+import type { Question, QuestionOf } from '../question/question.ts';
 import type { ResponseBody } from '../question/response.ts';
 import { responseWords } from '../question/response-words.ts';
 import { plainWords } from '../text/plain-words.ts';
@@ -38,14 +39,22 @@ const typeOf: Readonly<Record<Question['kind'], InteractionType>> = {
 
 /** A question as an activity of `cmi.interaction`, with what is right where a program can tell. */
 export function interactionOf(question: Question): ActivityDefinition {
-  const correct = correctResponse(question);
-  const pattern = correct && question.points > 0 ? responseText(question, correct) : null;
+  const correct = question.points > 0 ? correctResponse(question) : null;
+  const pattern = correct && (question.kind === 'numeric' ? numericPattern(question) : responseText(question, correct));
   return {
     ...{ type: activityTypes.interaction, name: words(question.stem.slice(0, 200)), description: words(question.stem) },
     ...partsOf(question),
     interactionType: typeOf[question.kind],
     ...(pattern === null ? {} : { correctResponsesPattern: [pattern] }),
   };
+}
+
+/** A number alone, or from where to where: xAPI 1.0.3, appendix C, "numeric" (from memory). No class's way of writing. */
+function numericPattern({ value, tolerance }: QuestionOf<'numeric'>): string {
+  if (tolerance.kind === 'exact') return String(value);
+  const key = new Decimal(value);
+  const by = tolerance.kind === 'absolute' ? new Decimal(tolerance.by) : key.abs().times(tolerance.percent).div(100);
+  return `${key.minus(by).toNumber()}[:]${key.plus(by).toNumber()}`;
 }
 
 /**

@@ -204,9 +204,17 @@ describe('questions as interactions', () => {
     };
     expect(checkStatement(statement)).toEqual([]);
     const correct = correctResponse(question);
-    const text = correct && responseText(question, correct);
+    const isRange = question.kind === 'numeric';
+    const text = isRange ? '3.202222122[:]3.266913478' : correct && responseText(question, correct);
     expect(definition.correctResponsesPattern ?? null).toEqual(text && question.points > 0 ? [text] : null);
   });
+});
+
+test('a number is told without a unit and without marks between its groups', () => {
+  const question = { ...everyKind.numeric, value: 12_345.5, tolerance: { kind: 'exact' as const } };
+  expect(interactionOf(question).correctResponsesPattern).toEqual(['12345.5']);
+  const near = { ...question, tolerance: { kind: 'absolute' as const, by: 0.1 } };
+  expect(interactionOf(near).correctResponsesPattern).toEqual(['12345.4[:]12345.6']);
 });
 
 test('the UUID of a name: as by Python 3’s uuid.uuid5', () => {
