@@ -23,13 +23,21 @@ const alikeShare = 0.15;
  */
 export function groupAnswers(texts: readonly string[]): readonly AnswerGroup[] {
   const numbers = new Map<string, number>();
+  // Most of a class write what somebody has written before them.
+  const known = new Map<string, { readonly members: number[] }>();
   const wordings = new Map<string, { readonly wording: Wording; readonly members: number[] }>();
   for (const [index, text] of texts.entries()) {
+    const asWritten = known.get(text);
+    if (asWritten) {
+      asWritten.members.push(index);
+      continue;
+    }
     const wording = wordingOf(text, numbers);
     const key = `${wording.meaning}\n${wording.words}`;
-    const known = wordings.get(key);
-    if (known) known.members.push(index);
-    else wordings.set(key, { wording, members: [index] });
+    const home = wordings.get(key) ?? { wording, members: [] };
+    home.members.push(index);
+    wordings.set(key, home);
+    known.set(text, home);
   }
   const byFrequency = [...wordings.values()].toSorted(
     (a, b) => b.members.length - a.members.length || (a.members[0] ?? 0) - (b.members[0] ?? 0),

@@ -62,7 +62,12 @@ export function editDistance(a: string, b: string, bound = Number.POSITIVE_INFIN
 }
 
 /** The code points of a text. */
-export const codesOf = (text: string): Uint32Array => Uint32Array.from(text, (char) => char.codePointAt(0) as number);
+export function codesOf(text: string): Uint32Array {
+  const codes = new Uint32Array(text.length);
+  let count = 0;
+  for (const char of text) codes[count++] = char.codePointAt(0) as number;
+  return codes.subarray(0, count);
+}
 
 /** `editDistance` of texts whose code points are known: thousands are compared with each other. */
 export function distanceOf(from: Uint32Array, to: Uint32Array, bound: number): number {

@@ -112,21 +112,24 @@ test('what is typed is read exactly', () => {
   );
 });
 
+/** So near to nought, binary numbers have few figures themselves. */
+const isUsual = (value: number) => value === 0 || Math.abs(value) > 1e-300;
+
 test('what is written of a key is read as the same number, with its figures', () => {
   const numbers = fc.double({ min: -1e300, max: 1e300, noNaN: true });
   const few = fc.double({ min: -1e7, max: 1e7, noNaN: true });
   fc.assert(
     fc.property(
-      fc.oneof(numbers, few, fc.maxSafeInteger()),
+      fc.oneof(numbers, few, fc.maxSafeInteger()).filter(isUsual),
       fc.option(fc.integer({ min: 1, max: 9 })),
       locales,
       (value, figures, locale) => {
         const text = writeNumber(value, locale, figures ?? undefined);
         const read = parseNumber(text, locale);
         const wanted = figures === null ? value : Number(value.toPrecision(figures));
-        expect(Math.abs((read?.value.toNumber() ?? Number.NaN) - wanted), text).toBeLessThanOrEqual(
-          Math.abs(wanted) * 10 ** -(figures ?? 16),
-        );
+        // `toPrecision` rounds the binary number, which at a half can be one in the last figure away.
+        const spread = Math.abs(wanted) * 10 ** -(figures === null ? 16 : figures - 1);
+        expect(Math.abs((read?.value.toNumber() ?? Number.NaN) - wanted), text).toBeLessThanOrEqual(spread);
         if (figures === null || value === 0) return;
         expect(read?.figures.min, text).toBeLessThanOrEqual(figures);
         expect(read?.figures.max, text).toBeGreaterThanOrEqual(figures);
@@ -144,6 +147,7 @@ test.each([
   [9.806, 'sv', 3, '9,81'],
   [0.00005, 'en', 2, '0.000050'],
   [3e20, 'en', 2, '3.0 × 10²⁰'],
+  [1.0000000000000001e-7, 'en', undefined, '0.00000010000000000000001'],
   [1.5e-9, 'de', undefined, '1,5 × 10⁻⁹'],
 ])('%d in %s to %s figures is written %j', (value, locale, figures, text) =>
   expect(writeNumber(value, locale, figures)).toBe(text),

@@ -170,15 +170,20 @@ export function writeNumber(value: number, locale: string, figures?: number): st
 
 function inDigits(value: Decimal, locale: string, figures: number | undefined): string {
   const places = figures === undefined ? value.decimalPlaces() : Math.max(0, figures - 1 - value.e);
-  const grouped = new Intl.NumberFormat(locale, {
-    minimumFractionDigits: places,
-    maximumFractionDigits: places,
-  }).format(value.toNumber());
   const plain = value.toFixed(places);
+  const written = inGroups(value.toNumber(), places, locale);
   // Not every language's groups and digits are read; plain ones are, in each.
-  const isRead = parseNumber(grouped, locale)?.value.eq(plain) ?? false;
-  const written = isRead ? grouped : decimalMarkOf(locale) === ',' ? plain.replace('.', ',') : plain;
-  return written.replace('-', '\u2212');
+  const isRead = written !== null && (parseNumber(written, locale)?.value.eq(plain) ?? false);
+  const shown = isRead ? written : decimalMarkOf(locale) === ',' ? plain.replace('.', ',') : plain;
+  return shown.replace('-', '\u2212');
+}
+
+/** As many places as every engine's own writing of numbers knows. */
+const mostPlaces = 20;
+
+function inGroups(value: number, places: number, locale: string): string | null {
+  if (places > mostPlaces) return null;
+  return new Intl.NumberFormat(locale, { minimumFractionDigits: places, maximumFractionDigits: places }).format(value);
 }
 
 const superscriptOf = (exponent: number) =>
