@@ -169,7 +169,7 @@ async function answerByMouse(page: Page): Promise<void> {
       .click();
   }
   await at(6).getByRole('textbox').fill('32 000 N');
-  await at(7).getByLabel('Gap 1').fill('Tenssion');
+  await at(7).getByLabel('Gap 1').fill(' TENSION ');
   await at(8).getByRole('textbox').fill('Because the load bends them.');
   await at(9).getByLabel('Gap 1').selectOption({ label: 'compression' });
   // One word is carried by the mouse, the other by two presses.
