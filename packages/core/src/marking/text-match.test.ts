@@ -102,3 +102,14 @@ test('slips are forgiven in long words, not in short ones', () => {
   expect(isSameText('pie', 'pin', forgiving)).toBe(false);
   expect(isSameText('supension', 'suspension', kind)).toBe(false);
 });
+
+test('plain letters are read as all others are', () => {
+  const ascii = fc.string({ unit: 'grapheme-ascii', maxLength: 20 });
+  fc.assert(
+    fc.property(ascii, fc.boolean(), fc.boolean(), (text, caseMatters, accentsMatter) => {
+      const tolerance = { caseMatters, accentsMatter };
+      // A letter beyond ASCII at the end takes the long way.
+      expect(`${normaliseText(`${text}|`, tolerance)}я`).toBe(normaliseText(`${text}|я`, tolerance));
+    }),
+  );
+});

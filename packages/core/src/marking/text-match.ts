@@ -11,6 +11,9 @@ const sameSigns: readonly (readonly [RegExp, string])[] = [
   [/(?<=\d)[\u00b9\u00b2\u00b3\u2070\u2074-\u2079]/gu, '^$&'],
 ];
 
+/** Most answers; nothing in them has two ways of being written, and looking for it takes longer than all the rest. */
+const plainAscii = /^[ -~]*$/u;
+
 /** Marks above letters can be left out in these alone; in other scripts they are vowels and tones. */
 const strippedMarks = /([\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}])\p{M}+/gu;
 
@@ -20,6 +23,10 @@ const strippedMarks = /([\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}])\p
  * accents go.
  */
 export function normaliseText(text: string, tolerance: Pick<TextTolerance, 'caseMatters' | 'accentsMatter'>): string {
+  if (plainAscii.test(text)) {
+    const ascii = text.replaceAll('`', "'").replace(/ +/gu, ' ').trim();
+    return tolerance.caseMatters ? ascii : ascii.toLowerCase();
+  }
   const plain = sameSigns.reduce((signs, [form, sign]) => signs.replace(form, sign), text);
   let result = plain.normalize('NFKC').replace(/\s+/gu, ' ').trim();
   // Up and down again: "ß" and "SS" fold to the same, which going down alone misses.
