@@ -79,6 +79,13 @@ describe('right numbers', () => {
     for (const text of ['100.0', '1e2', '1.0 × 10²']) expect(isCorrectNumber(hundred, text, 'en')).toBe(false);
   });
 
+  test('the question itself is no answer', () => {
+    const product = asked({ value: 391, unit: '' });
+    expect(isCorrectNumber(product, '17 × 23', 'en')).toBe(false);
+    expect(isCorrectNumber(asked({ value: 1024, unit: '' }), '2^10', 'en')).toBe(false);
+    expect(isCorrectNumber(product, '3.91 × 100', 'en')).toBe(true);
+  });
+
   test('money and what is counted are known by their names', () => {
     const cost = asked({ value: 5, unit: '€' });
     for (const text of ['€5', '5 €', '5.00€']) expect(isCorrectNumber(cost, text, 'en')).toBe(true);

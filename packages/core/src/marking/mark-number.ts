@@ -35,9 +35,14 @@ function valueIn({ unit, unitNeeded }: NumericQuestion, value: Decimal, givenUni
 
 const asName = (unit: string) => normaliseText(unit, { caseMatters: false, accentsMatter: true });
 
-function isWithin({ value, tolerance }: NumericQuestion, given: Decimal): boolean {
-  const key = new Decimal(value);
-  if (tolerance.kind === 'exact') return given.eq(key);
-  const by = tolerance.kind === 'absolute' ? new Decimal(tolerance.by) : key.abs().times(tolerance.percent).div(100);
-  return given.minus(key).abs().lte(by);
+function isWithin(question: NumericQuestion, given: Decimal): boolean {
+  return given.minus(question.value).abs().lte(spreadOf(question));
+}
+
+/** How far off an answer may be, in the unit of the key; 0 where it has to be exact. */
+export function spreadOf({ value, tolerance }: Pick<NumericQuestion, 'value' | 'tolerance'>): Decimal {
+  if (tolerance.kind === 'exact') return new Decimal(0);
+  return tolerance.kind === 'absolute'
+    ? new Decimal(tolerance.by)
+    : new Decimal(value).abs().times(tolerance.percent).div(100);
 }

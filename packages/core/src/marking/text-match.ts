@@ -1,10 +1,10 @@
+import { withPlainSigns } from '../numbers/parse-number.ts';
 import type { TextTolerance } from '../question/question.ts';
 
 /** Signs that differ by the machine they were typed on, and nothing else. */
 const sameSigns: readonly (readonly [RegExp, string])[] = [
   [/[\u2018-\u201b\u02bc\u2032\u0060\u00b4]/gu, "'"],
   [/[\u201c-\u201f\u00ab\u00bb\u2033]/gu, '"'],
-  [/[\u2010-\u2015\u2212\ufe58\ufe63\uff0d]/gu, '-'],
   // Soft hyphens, spaces without width, marks of direction: nobody sees them. Joiners stay; they make words.
   [/[\u00ad\u200b\u2060\ufeff\u200e\u200f]/gu, ''],
   // A power is not a further digit.
@@ -27,7 +27,7 @@ export function normaliseText(text: string, tolerance: Pick<TextTolerance, 'case
     const ascii = text.replaceAll('`', "'").replace(/ +/gu, ' ').trim();
     return tolerance.caseMatters ? ascii : ascii.toLowerCase();
   }
-  const plain = sameSigns.reduce((signs, [form, sign]) => signs.replace(form, sign), text);
+  const plain = sameSigns.reduce((signs, [form, sign]) => signs.replace(form, sign), withPlainSigns(text));
   let result = plain.normalize('NFKC').replace(/\s+/gu, ' ').trim();
   // Up and down again: "ß" and "SS" fold to the same, which going down alone misses.
   if (!tolerance.caseMatters) result = result.toUpperCase().toLowerCase();

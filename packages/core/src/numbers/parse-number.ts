@@ -43,7 +43,8 @@ export function parseNumber(text: string, locale: string): ParsedNumber | null {
   let { value, behind } = first;
   for (let times = timesForm.exec(behind); times; times = timesForm.exec(behind)) {
     const next = readPowerOfTen(behind.slice(times[0].length)) ?? readFactor(behind.slice(times[0].length), locale);
-    if (!next) break;
+    // A reckoning is no result: whoever is asked for 17 × 23 cannot answer "17 × 23".
+    if (!next?.value.toExponential().startsWith('1e')) break;
     value = value.times(next.value);
     behind = next.behind;
   }
@@ -70,7 +71,9 @@ function readFactor(plain: string, locale: string): Factor | null {
   const figures = figuresOf(decimal, point !== '');
   const afterPoint = rest.slice(point.length);
   const power = exponentForm.exec(afterPoint);
-  if (!power) return { value: negate(new Exact(decimal)), figures, behind: afterPoint };
+  // Of powers, too, only those of ten are a way of writing a number.
+  if (!power || (power[1] !== undefined && decimal !== '10'))
+    return { value: negate(new Exact(decimal)), figures, behind: afterPoint };
   const [all, toThe, tens] = power;
   const exponent = Number(toThe ?? tens);
   if (Math.abs(exponent) > largestExponent) return null;

@@ -68,7 +68,7 @@ describe('what can stand behind a number', () => {
   test.each(['', 'kN/m²', 'J/(kg·K)', 'K', '€', 'people', 'cm³'])('%j', (unit) =>
     expect(isUnitOrName(unit)).toBe(true),
   );
-  test.each(['kN/blorb²', 'people/7', `${'x'.repeat(41)}/s`])('not %j', (unit) =>
+  test.each(['kN/blorb²', 'people/7', '20', 'm 20', '()', `${'x'.repeat(41)}/s`])('not %j', (unit) =>
     expect(isUnitOrName(unit)).toBe(false),
   );
   test('a name alone is no unit', () => expect(isKnownUnit('people')).toBe(false));

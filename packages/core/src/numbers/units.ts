@@ -84,6 +84,7 @@ const steps: Readonly<Record<string, string>> = { '°C': 'degC', '°F': 'degF', 
 /** How the units library may read a unit, the likeliest first: `ms⁻²` as milliseconds, and as metres and seconds. */
 function readings(unit: string): readonly string[] {
   const pieces = piecesOf(unit);
+  if (pieces.length === 0) return [];
   const [only] = pieces;
   const scale = pieces.length === 1 && only?.power === 1 ? scales[only.symbol] : undefined;
   if (scale) return [scale];
@@ -142,6 +143,8 @@ function piecesOf(unit: string): readonly UnitPiece[] {
     .replace(/\u03bc/gu, 'u')
     .replace(/°\s*(?=[CF])/gu, '°')
     .replace(/[·⋅×.]/gu, '*');
+  // A number that stands by itself is no power: `m 20`.
+  if (/(?:^|[\s()*/])-?\d/u.test(plain.replace(/^1\s*\//u, '/'))) return [];
   const pieces: { symbol: string; power: number; side: number }[] = [];
   let side = 1;
   for (const [, sign, power, symbol] of plain.matchAll(tokenForm)) {

@@ -115,6 +115,7 @@ test('the number of a question is read as answers are', () => {
   });
   expect(numberOf('3 × 10^8 m/s ± 1 %')).toMatchObject({ value: 3e8, tolerance: { kind: 'relative', percent: 1 } });
   expect(numberOf('-5 °C')).toMatchObject({ value: -5, unit: '°C' });
+  expect(numberOf('3 20')).toMatchObject({ kind: 'extendedText' });
   expect(numberOf('3 apples and 4 pears')).toMatchObject({ kind: 'extendedText' });
 });
 

@@ -1,5 +1,6 @@
 import { Decimal } from 'decimal.js';
 import { correctResponse } from '../marking/correct-response.ts';
+import { spreadOf } from '../marking/mark-number.ts';
 import type { Question, QuestionOf } from '../question/question.ts';
 import type { ResponseBody } from '../question/response.ts';
 import { responseWords } from '../question/response-words.ts';
@@ -50,11 +51,9 @@ export function interactionOf(question: Question): ActivityDefinition {
 }
 
 /** A number alone, or from where to where: xAPI 1.0.3, appendix C, "numeric" (from memory). No class's way of writing. */
-function numericPattern({ value, tolerance }: QuestionOf<'numeric'>): string {
-  if (tolerance.kind === 'exact') return String(value);
-  const key = new Decimal(value);
-  const by = tolerance.kind === 'absolute' ? new Decimal(tolerance.by) : key.abs().times(tolerance.percent).div(100);
-  return `${key.minus(by).toNumber()}[:]${key.plus(by).toNumber()}`;
+function numericPattern(question: QuestionOf<'numeric'>): string {
+  const [key, by] = [new Decimal(question.value), spreadOf(question)];
+  return by.isZero() ? String(question.value) : `${key.minus(by).toNumber()}[:]${key.plus(by).toNumber()}`;
 }
 
 /**
